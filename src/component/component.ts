@@ -1,0 +1,169 @@
+import { callPlace, failure, placeOf } from '../problem/index.js';
+import { type BaseNode, type Content, UseNode } from '../template/index.js';
+import { brandComponent, type ComponentCore, declared, type HandlerFunction } from './core.js';
+import type { AnyEventKind } from './event.js';
+import type { AnyKind, Kind } from './kind.js';
+import { any } from './kinds/any.js';
+import { nameFault } from './name.js';
+import type { AnySlotKind } from './slot.js';
+import type {
+  EventKinds,
+  GivenProps,
+  GivenSlots,
+  HandlerContext,
+  PropKinds,
+  PropValues,
+  SlotKinds,
+  TemplateContext,
+  UseArguments,
+} from './types.js';
+
+declare const types: unique symbol;
+
+/** One use of a component, with its props and its content: what calling a component gives. */
+export type Use = UseNode;
+
+/** A component: call it to use it. `Props` and `Slots` are the plain records that a use gives. */
+export interface Component<Props = never, Slots = never> {
+  (...args: UseArguments<Props, Slots>): Use;
+  /** The tag name. */
+  readonly name: string;
+  readonly description: string | undefined;
+  readonly [types]?: { props: Props; slots: Slots };
+}
+
+/** Any component, or a function made by `component` with a type of its own to fill in. */
+export type AnyComponent = ((...args: never[]) => Use) & { readonly name: string };
+
+/** The record of props that a component takes. */
+export type PropsOf<C> = C extends { readonly [types]?: { props: infer Props } } ? Props : never;
+
+/** The record of slots that a component takes. */
+export type SlotsOf<C> = C extends { readonly [types]?: { slots: infer Slots } } ? Slots : never;
+
+/** What `component` is given; each part but the template may be left out. */
+export interface Definition<P, S, State, Events, H> {
+  /** One sentence on what the component is; tools show it. */
+  readonly description?: string;
+  readonly props?: P;
+  readonly slots?: S;
+  /** CSS rules for the component's own elements. They reach neither slot content nor other components. */
+  readonly styles?: string | readonly string[];
+  readonly events?: Events;
+  /** The first state, from this use's props. */
+  readonly state?: (props: PropValues<P>) => State;
+  /** What can happen; each gives what changes in the state, or nothing. */
+  readonly handlers?: {
+    readonly [K in keyof H]: (
+      context: HandlerContext<P, State, Events>,
+      ...args: H[K] & readonly unknown[]
+    ) => Partial<State> | undefined | void | Promise<Partial<State> | undefined | void>;
+  };
+  /** Called once, with expressions instead of values; what it returns is the component's template. */
+  readonly template: (context: TemplateContext<P, S, State, H>) => Content;
+}
+
+type NoProps = Record<never, never>;
+
+/**
+ * Writes a definition apart from its component, with the same types. A component that works for any type of item is
+ * made from a function that returns one.
+ *
+ * @example
+ * const RowList = component('row-list', <Item>(item: Kind<Item>) =>
+ *   definition({
+ *     props: { items: prop.list(item) },
+ *     slots: { row: slot.of(item) },
+ *     template: ({ props, slots }) => el.ul(eachOf(props.items, (each) => el.li(slots.row(each)))),
+ *   }));
+ * RowList({ items: varieties }, { row: (variety) => variety.name });
+ */
+export function definition<
+  const P extends PropKinds = NoProps,
+  const S extends SlotKinds = NoProps,
+  State extends object = NoProps,
+  const Events extends EventKinds = NoProps,
+  H extends Record<string, readonly unknown[]> = NoProps,
+>(parts: Definition<P, S, State, Events, H>): Definition<P, S, State, Events, H> {
+  return parts;
+}
+
+/**
+ * Defines a component.
+ *
+ * @param name the tag name: lower case, with a hyphen (https://html.spec.whatwg.org/#valid-custom-element-name)
+ * @throws LatticeError `name-invalid`
+ * @example
+ * const NoticeBox = component('notice-box', {
+ *   props: { title: prop.text() },
+ *   slots: { default: slot() },
+ *   template: ({ props, slots }) => el.section(el.h2(props.title), slots.default()),
+ * });
+ * NoticeBox({ title: 'Rain' }, el.p('The tasting moves to the barn.'));
+ */
+export function component<
+  const P extends PropKinds = NoProps,
+  const S extends SlotKinds = NoProps,
+  State extends object = NoProps,
+  const Events extends EventKinds = NoProps,
+  H extends Record<string, readonly unknown[]> = NoProps,
+>(name: string, parts: Definition<P, S, State, Events, H>): Component<GivenProps<P>, GivenSlots<S>>;
+export function component<
+  Item,
+  const P extends PropKinds,
+  const S extends SlotKinds,
+  State extends object,
+  const Events extends EventKinds,
+  H extends Record<string, readonly unknown[]>,
+>(
+  name: string,
+  make: (item: Kind<Item>) => Definition<P, S, State, Events, H>,
+): (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use;
+export function component(name: string, parts: unknown): unknown {
+  const wrong = nameFault(name);
+  if (wrong) throw failure({ ...wrong, ...placeIfKnown(callPlace(component)) });
+  const made = typeof parts === 'function' ? (parts as (item: Kind<unknown>) => unknown)(any()) : parts;
+  const core = coreFrom(name, made as LooseDefinition, callPlace(component));
+  const use = (props?: Readonly<Record<string, unknown>>, content?: unknown): BaseNode =>
+    new UseNode(core, props, content, use);
+  Object.defineProperties(use, {
+    name: { value: name },
+    description: { value: core.description },
+  });
+  brandComponent(use, core);
+  return use;
+}
+
+/** A definition without the types that only its author needs. */
+interface LooseDefinition {
+  readonly description?: string;
+  readonly props?: Readonly<Record<string, AnyKind>>;
+  readonly slots?: Readonly<Record<string, AnySlotKind>>;
+  readonly styles?: string | readonly string[];
+  readonly events?: Readonly<Record<string, AnyEventKind>>;
+  readonly state?: ComponentCore['state'];
+  readonly handlers?: Readonly<Record<string, HandlerFunction>>;
+  readonly template: (context: unknown) => unknown;
+}
+
+function coreFrom(name: string, parts: LooseDefinition, place: object | undefined): ComponentCore {
+  return {
+    name,
+    description: parts.description,
+    props: declared(parts.props),
+    slots: declared(parts.slots),
+    events: parts.events ?? {},
+    handlers: parts.handlers ?? {},
+    state: parts.state,
+    styles: typeof parts.styles === 'string' ? parts.styles : (parts.styles ?? []).join('\n'),
+    template: parts.template,
+    get source() {
+      return placeOf(place);
+    },
+  };
+}
+
+function placeIfKnown(place: object | undefined): { source?: NonNullable<ReturnType<typeof placeOf>> } {
+  const source = placeOf(place);
+  return source ? { source } : {};
+}

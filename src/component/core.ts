@@ -1,0 +1,53 @@
+import type { SourcePlace } from '../problem/index.js';
+import type { AnyEventKind } from './event.js';
+import type { AnyKind } from './kind.js';
+import type { AnySlotKind } from './slot.js';
+
+/** A component as the rest of the library reads it, without the types that only its users need. */
+export interface ComponentCore {
+  readonly name: string;
+  readonly description: string | undefined;
+  readonly props: Declared<AnyKind>;
+  readonly slots: Declared<AnySlotKind>;
+  readonly events: Readonly<Record<string, AnyEventKind>>;
+  readonly handlers: Readonly<Record<string, HandlerFunction>>;
+  readonly state:
+    | ((props: Readonly<Record<string, unknown>>) => Readonly<Record<string, unknown>>)
+    | undefined;
+  /** CSS text; empty where the component has no styles. */
+  readonly styles: string;
+  readonly template: (context: unknown) => unknown;
+  /** Where `component()` was called, where known. */
+  readonly source: SourcePlace | undefined;
+}
+
+export type HandlerFunction = (context: never, ...args: never[]) => unknown;
+
+/** Named things in the order they were declared. */
+export interface Declared<Kind> {
+  readonly names: readonly string[];
+  readonly kinds: readonly Kind[];
+  readonly at: ReadonlyMap<string, number>;
+}
+
+export function declared<Kind>(record: Readonly<Record<string, Kind>> | undefined): Declared<Kind> {
+  const names = Object.keys(record ?? {});
+  return {
+    names,
+    kinds: Object.values(record ?? {}),
+    at: new Map(names.map((name, index) => [name, index])),
+  };
+}
+
+const coreBrand = Symbol.for('zesty-lattice.component');
+
+/** The component behind a callable, if it is one. */
+export function componentCore(candidate: unknown): ComponentCore | undefined {
+  return typeof candidate === 'function'
+    ? (candidate as { [coreBrand]?: ComponentCore })[coreBrand]
+    : undefined;
+}
+
+export function brandComponent(callable: object, core: ComponentCore): void {
+  Object.defineProperty(callable, coreBrand, { value: core });
+}

@@ -1,0 +1,27 @@
+declare const types: unique symbol;
+
+/** An event that a component sends out: a `CustomEvent` that bubbles and is composed. */
+export class EventKind<Detail = void> {
+  declare readonly [types]: Detail;
+  readonly description: string | undefined;
+
+  constructor(description?: string) {
+    this.description = description;
+  }
+
+  /** Says when the event is sent; tools show it. */
+  describe(description: string): EventKind<Detail> {
+    return new EventKind<Detail>(description);
+  }
+}
+
+export type AnyEventKind = EventKind<unknown>;
+
+/**
+ * Declares an event by the type of its detail.
+ *
+ * @example events: { changed: event<{ count: number }>() }
+ */
+export function event<Detail = void>(): EventKind<Detail> {
+  return new EventKind<Detail>();
+}

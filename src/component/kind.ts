@@ -1,0 +1,128 @@
+/** How a prop may be left out: not at all, giving `undefined`, or giving its fallback value. */
+export type Presence = 'required' | 'optional' | 'fallback';
+
+/** What an attribute's text turned out not to be. */
+export const unreadable: unique symbol = Symbol('unreadable');
+
+/** The rules of one kind of value; `Kind` adds presence, tests and a description to them. */
+export interface KindRules<Value> {
+  /** The kind's word, such as `text`. */
+  readonly word: string;
+  /** What belongs here, as it stands in a sentence: `text`, `one of "early", "late"`. */
+  readonly expected: string;
+  /** Whether the value is of this kind. Runs for every changing value at render time. */
+  accepts(value: unknown): boolean;
+  /** Says more exactly what is wrong with a value that was not accepted, such as the field at fault. */
+  explain?(value: unknown): string | undefined;
+  /** The value that is handed on, where it is not the very value that was given. */
+  settle?(value: unknown): Value;
+  /** An attribute's text as a value. */
+  read(text: string): unknown;
+  /** A value as an attribute's text; null where the attribute is left out. */
+  write(value: Value): string | null;
+  /** The value as JSON Schema (draft 2020-12). */
+  readonly schema: Readonly<Record<string, unknown>>;
+}
+
+interface Settings {
+  readonly presence: Presence;
+  readonly fallbackValue?: unknown;
+  readonly description?: string;
+  readonly tests: readonly Test[];
+}
+
+interface Test {
+  readonly passes: (value: never) => boolean;
+  readonly message: string;
+}
+
+declare const types: unique symbol;
+
+/**
+ * One prop's kind: its TypeScript type, its run-time check, its attribute form and its schema.
+ * A kind is never changed; each call gives a new one.
+ *
+ * `Value` is what the template sees, `Given` what a use hands over (they differ for `prop.of` alone).
+ */
+export class Kind<Value, Given = Value, How extends Presence = 'required'> {
+  declare readonly [types]: { value: Value; given: Given; how: How };
+  readonly rules: KindRules<Value>;
+  readonly settings: Settings;
+
+  constructor(rules: KindRules<Value>, settings: Settings = { presence: 'required', tests: [] }) {
+    this.rules = rules;
+    this.settings = settings;
+  }
+
+  /** The prop may be left out; the template then sees `undefined`. */
+  optional(): Kind<Value, Given, 'optional'> {
+    return new Kind(this.rules, { ...this.settings, presence: 'optional' });
+  }
+
+  /**
+   * The prop may be left out; the template then sees this value.
+   *
+   * @example prop.number().fallback(0)
+   */
+  fallback(value: NoInfer<Value>): Kind<Value, Given, 'fallback'> {
+    return new Kind(this.rules, { ...this.settings, presence: 'fallback', fallbackValue: value });
+  }
+
+  /**
+   * Adds a test that a value must pass. The message completes the sentence "The prop x …".
+   *
+   * @example prop.number().where((n) => n >= 0, 'must not be below zero')
+   */
+  where(passes: (value: Value) => boolean, message: string): Kind<Value, Given, How> {
+    return new Kind(this.rules, { ...this.settings, tests: [...this.settings.tests, { passes, message }] });
+  }
+
+  /** Says what the prop is for; tools show it. */
+  describe(description: string): Kind<Value, Given, How> {
+    return new Kind(this.rules, { ...this.settings, description });
+  }
+}
+
+/** Any kind, whatever it holds. */
+export type AnyKind = Kind<unknown, unknown, Presence>;
+
+/** Whether a value is of the kind and passes its tests. */
+export function fits(kind: AnyKind, value: unknown): boolean {
+  if (!kind.rules.accepts(value)) return false;
+  const { tests } = kind.settings;
+  if (tests.length === 0) return true;
+  const settled = settle(kind, value);
+  return tests.every((test) => test.passes(settled as never));
+}
+
+/** The value that the template sees for an accepted value. */
+export function settle(kind: AnyKind, value: unknown): unknown {
+  return kind.rules.settle ? kind.rules.settle(value) : value;
+}
+
+/** What is wrong with a value, completing "The prop x …"; undefined when nothing is. */
+export function fault(kind: AnyKind, value: unknown): string | undefined {
+  const { rules, settings } = kind;
+  if (!rules.accepts(value)) {
+    return rules.explain?.(value) ?? `takes ${rules.expected}, and got ${show(value)}`;
+  }
+  const settled = settle(kind, value);
+  return settings.tests.find((test) => !test.passes(settled as never))?.message;
+}
+
+/** A value as it is quoted in a message: short, and saying what it is. */
+export function show(value: unknown): string {
+  if (typeof value === 'string') {
+    const text = JSON.stringify(value.length > 40 ? `${value.slice(0, 39)}…` : value);
+    return `the text ${text}`;
+  }
+  if (typeof value === 'number' || typeof value === 'bigint') return `the number ${value}`;
+  if (value === null || typeof value === 'undefined' || typeof value === 'boolean') return String(value);
+  if (Array.isArray(value)) return `a list of ${value.length}`;
+  if (value instanceof Date)
+    return Number.isNaN(value.getTime()) ? 'an invalid date' : `the date ${value.toISOString()}`;
+  if (typeof value === 'function') return 'a function';
+  if (typeof value === 'symbol') return 'a symbol';
+  const keys = Object.keys(value).slice(0, 4).join(', ');
+  return keys === '' ? 'an empty record' : `a record with ${keys}`;
+}

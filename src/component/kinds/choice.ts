@@ -1,0 +1,23 @@
+import { suggest } from '../../problem/index.js';
+import { Kind, show, unreadable } from '../kind.js';
+
+/**
+ * One text out of a fixed set.
+ *
+ * @example prop.choice(['early', 'late']).fallback('early')
+ */
+export function choice<const Words extends readonly [string, ...string[]]>(
+  words: Words,
+): Kind<Words[number]> {
+  const known: ReadonlySet<unknown> = new Set(words);
+  return new Kind<Words[number]>({
+    word: 'choice',
+    expected: `one of ${words.map((word) => `"${word}"`).join(', ')}`,
+    accepts: (value) => known.has(value),
+    explain: (value) =>
+      typeof value === 'string' ? `takes no ${show(value)}. ${suggest(value, words, 'word')}` : undefined,
+    read: (written) => (known.has(written) ? written : unreadable),
+    write: (value) => value,
+    schema: { type: 'string', enum: words },
+  });
+}

@@ -1,0 +1,10 @@
+export { choice } from './choice.js';
+export { date } from './date.js';
+export { flag } from './flag.js';
+export { list } from './list.js';
+export { number } from './number.js';
+export { of } from './of.js';
+export { record } from './record.js';
+export { tag } from './tag.js';
+export { text } from './text.js';
+export { url } from './url.js';

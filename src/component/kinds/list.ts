@@ -1,0 +1,27 @@
+import { type AnyKind, fault, fits, Kind, type Presence } from '../kind.js';
+import { any, readJson } from './any.js';
+
+/**
+ * A list. With a kind every item is checked; with a type alone (`prop.list<Variety>()`) only that it is a list.
+ * As an attribute it is JSON.
+ *
+ * @example prop.list(prop.text())
+ * @example prop.list<Variety>()
+ */
+export function list<Item>(item: Kind<Item, unknown, Presence> = any<Item>()): Kind<readonly Item[]> {
+  const kind = item as AnyKind;
+  const loose = kind.rules.word === 'any';
+  return new Kind<readonly Item[]>({
+    word: 'list',
+    expected: loose ? 'a list' : `a list, each item ${kind.rules.expected}`,
+    accepts: (value) => Array.isArray(value) && (loose || value.every((one) => fits(kind, one))),
+    explain(value) {
+      if (!Array.isArray(value)) return undefined;
+      const index = value.findIndex((one) => !fits(kind, one));
+      return `has an item that does not fit: item ${index} ${fault(kind, value[index])}`;
+    },
+    read: readJson,
+    write: (value) => JSON.stringify(value),
+    schema: { type: 'array', items: kind.rules.schema },
+  });
+}

@@ -1,0 +1,62 @@
+import { Kind } from '../kind.js';
+import { readJson } from './any.js';
+
+/** The open Standard Schema interface, version 1, as far as it is used here (https://standardschema.dev). */
+export interface StandardSchema<Input = unknown, Output = Input> {
+  readonly '~standard': {
+    readonly version: 1;
+    readonly vendor: string;
+    readonly validate: (value: unknown) => SchemaResult<Output> | Promise<SchemaResult<Output>>;
+    readonly types?: { readonly input: Input; readonly output: Output } | undefined;
+  };
+}
+
+type SchemaResult<Output> =
+  | { readonly value: Output; readonly issues?: undefined }
+  | { readonly issues: readonly SchemaIssue[] };
+
+interface SchemaIssue {
+  readonly message: string;
+  readonly path?: readonly (PropertyKey | { readonly key: PropertyKey })[] | undefined;
+}
+
+/**
+ * A value checked by any schema that speaks the open Standard Schema interface. The template sees the schema's
+ * output, a use gives its input. The schema must answer at once: one that answers with a promise is refused.
+ *
+ * @example prop.of(shiftSchema)
+ */
+export function of<Input, Output>(schema: StandardSchema<Input, Output>): Kind<Output, Input> {
+  const ask = (value: unknown): SchemaResult<Output> => {
+    const result = schema['~standard'].validate(value);
+    if (!(result instanceof Promise)) return result;
+    result.catch(() => undefined);
+    return {
+      issues: [{ message: 'the schema answers later, with a promise; props need one that answers at once' }],
+    };
+  };
+  return new Kind<Output, Input>({
+    word: 'of',
+    expected: 'a value its schema takes',
+    accepts: (value) => !ask(value).issues,
+    explain(value) {
+      const issues = ask(value).issues ?? [];
+      return `does not fit its schema: ${issues.map(issueText).join('; ')}`;
+    },
+    settle(value) {
+      const result = ask(value);
+      return (result as { value: Output }).value;
+    },
+    read(written) {
+      const value = readJson(written);
+      return typeof value === 'symbol' ? written : value;
+    },
+    write: (value) => (typeof value === 'string' ? value : (JSON.stringify(value) ?? null)),
+    schema: {},
+  });
+}
+
+function issueText(issue: SchemaIssue): string {
+  const path = (issue.path ?? []).map((step) => String(typeof step === 'object' ? step.key : step)).join('.');
+  return path === '' ? issue.message : `${path}: ${issue.message}`;
+}

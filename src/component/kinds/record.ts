@@ -1,0 +1,59 @@
+import { suggest } from '../../problem/index.js';
+import { type AnyKind, fault, fits, Kind, type Presence } from '../kind.js';
+import { readJson } from './any.js';
+
+type Fields = Readonly<Record<string, AnyKind>>;
+type ValueOf<K> =
+  K extends Kind<infer V, infer _G, infer How> ? (How extends 'optional' ? V | undefined : V) : never;
+type IsOptional<K> = K extends Kind<infer _V, infer _G, 'required'> ? false : true;
+
+/** The record that the fields describe; fields that may be left out are optional. */
+export type RecordOf<F> = {
+  readonly [K in keyof F as IsOptional<F[K]> extends true ? never : K]: ValueOf<F[K]>;
+} & {
+  readonly [K in keyof F as IsOptional<F[K]> extends true ? K : never]?: ValueOf<F[K]> | undefined;
+} extends infer R
+  ? { readonly [K in keyof R]: R[K] }
+  : never;
+
+/**
+ * A record of known fields. As an attribute it is JSON.
+ *
+ * @example prop.record({ row: prop.number(), label: prop.text().optional() })
+ */
+export function record<const F extends Readonly<Record<string, Kind<unknown, unknown, Presence>>>>(
+  fields: F,
+): Kind<RecordOf<F>> {
+  const kinds = Object.entries(fields as unknown as Fields);
+  const names = kinds.map(([name]) => name);
+  const isRecord = (value: unknown): value is Record<string, unknown> =>
+    typeof value === 'object' && value !== null && !Array.isArray(value);
+  const fieldFits = (value: Record<string, unknown>, [name, kind]: [string, AnyKind]): boolean =>
+    value[name] === undefined ? kind.settings.presence !== 'required' : fits(kind, value[name]);
+  return new Kind<RecordOf<F>>({
+    word: 'record',
+    expected: `a record with ${names.join(', ')}`,
+    accepts: (value) =>
+      isRecord(value) &&
+      kinds.every((entry) => fieldFits(value, entry)) &&
+      Object.keys(value).every((name) => Object.hasOwn(fields, name)),
+    explain(value) {
+      if (!isRecord(value)) return undefined;
+      const unknown = Object.keys(value).find((name) => !Object.hasOwn(fields, name));
+      if (unknown !== undefined) return `has no field "${unknown}". ${suggest(unknown, names, 'field')}`;
+      const bad = kinds.find((entry) => !fieldFits(value, entry));
+      if (!bad) return undefined;
+      const [name, kind] = bad;
+      if (value[name] === undefined) return `misses its field "${name}", which takes ${kind.rules.expected}`;
+      return `has a field that does not fit: "${name}" ${fault(kind, value[name])}`;
+    },
+    read: readJson,
+    write: (value) => JSON.stringify(value),
+    schema: {
+      type: 'object',
+      properties: Object.fromEntries(kinds.map(([name, kind]) => [name, kind.rules.schema])),
+      required: kinds.filter(([, kind]) => kind.settings.presence === 'required').map(([name]) => name),
+      additionalProperties: false,
+    },
+  });
+}

@@ -1,0 +1,54 @@
+import type { AnyKind, Kind, Presence } from './kind.js';
+
+declare const types: unique symbol;
+
+/**
+ * What a component says of one of its slots. `Data` is what the slot hands to whoever fills it
+ * (nothing, unless made with `slot.of`), `Needed` whether it has to be filled.
+ */
+export class SlotKind<Data = never, Needed extends boolean = false> {
+  declare readonly [types]: { data: Data; needed: Needed };
+  readonly needed: Needed;
+  /** Whether the slot hands data to its filler, who then gives a function. */
+  readonly hands: boolean;
+  readonly item: AnyKind | undefined;
+  readonly description: string | undefined;
+
+  constructor(needed: Needed, hands: boolean, item?: AnyKind, description?: string) {
+    this.needed = needed;
+    this.hands = hands;
+    this.item = item;
+    this.description = description;
+  }
+
+  /** The slot has to be filled at every use. */
+  required(): SlotKind<Data, true> {
+    return new SlotKind<Data, true>(true, this.hands, this.item, this.description);
+  }
+
+  /** Says what the slot is for; tools show it. */
+  describe(description: string): SlotKind<Data, Needed> {
+    return new SlotKind<Data, Needed>(this.needed, this.hands, this.item, description);
+  }
+}
+
+export type AnySlotKind = SlotKind<unknown, boolean>;
+
+interface SlotMaker {
+  (): SlotKind;
+  /** A slot that has to be filled. */
+  required(): SlotKind<never, true>;
+  /** A slot that hands data to whoever fills it; the filler is a function of that data. */
+  of<Data>(item?: Kind<Data, unknown, Presence>): SlotKind<Data>;
+}
+
+/**
+ * A place in a component for content given at its use.
+ *
+ * @example slots: { default: slot(), title: slot.required(), row: slot.of<Variety>() }
+ */
+export const slot: SlotMaker = Object.assign(() => new SlotKind<never>(false, false), {
+  required: () => new SlotKind<never, true>(true, false),
+  of: <Data>(item?: Kind<Data, unknown, Presence>) =>
+    new SlotKind<Data>(false, true, item as AnyKind | undefined),
+});

@@ -1,0 +1,127 @@
+import type { HandlerCall } from '../template/handler-call.js';
+import type { Content, Expr, ExprOf } from '../template/index.js';
+import type { EventKind } from './event.js';
+import type { Kind, Presence } from './kind.js';
+import type { SlotKind } from './slot.js';
+
+/** Shows an intersection as one plain record, so that editors show props and not machinery. */
+export type Show<T> = { [K in keyof T]: T[K] } & {};
+
+/** Kinds by prop name, as a definition declares them. */
+export type PropKinds = Readonly<Record<string, Kind<unknown, unknown, Presence>>>;
+
+/** Slots by name, as a definition declares them. */
+export type SlotKinds = Readonly<Record<string, SlotKind<unknown, boolean>>>;
+
+export type EventKinds = Readonly<Record<string, EventKind<unknown>>>;
+
+type GivenOf<K> = K extends Kind<infer _V, infer Given, Presence> ? Given : never;
+type NeededProps<P> = {
+  [K in keyof P]: P[K] extends Kind<infer _V, infer _G, 'required'> ? K : never;
+}[keyof P];
+type NeededSlots<S> = { [K in keyof S]: S[K] extends SlotKind<infer _D, true> ? K : never }[keyof S];
+
+/** The plain record of props that a use gives. */
+export type GivenProps<P> = Show<
+  { [K in NeededProps<P>]: GivenOf<P[K]> } & {
+    [K in Exclude<keyof P, NeededProps<P>>]?: GivenOf<P[K]> | undefined;
+  }
+>;
+
+type Filler<K> =
+  K extends SlotKind<infer Data, boolean>
+    ? [Data] extends [never]
+      ? Content
+      : (data: Expr<Data>) => Content
+    : never;
+
+/** The plain record of slots that a use fills. */
+export type GivenSlots<S> = Show<
+  { [K in NeededSlots<S>]: Filler<S[K]> } & {
+    [K in Exclude<keyof S, NeededSlots<S>>]?: Filler<S[K]> | undefined;
+  }
+>;
+
+/** Props as a use writes them: each a value or an expression of one. */
+export type PropInputs<Props> = { [K in keyof Props]: Props[K] | ExprOf<Props[K]> };
+
+/** Content as a use writes it: one piece for the default slot, or a record that names the slots. */
+export type ContentInput<Slots> =
+  | Slots
+  | ('default' extends keyof Slots
+      ? NoneOf<Slots, 'default'> extends true
+        ? Exclude<Slots['default'], undefined>
+        : never
+      : never);
+
+type NoneOf<Slots, But extends keyof Slots> = Record<never, never> extends Omit<Slots, But> ? true : false;
+type NoneNeeded<T> = Record<never, never> extends T ? true : false;
+
+/** What a use is called with. */
+export type UseArguments<Props, Slots> = [keyof Slots] extends [never]
+  ? NoneNeeded<Props> extends true
+    ? [props?: PropInputs<Props>]
+    : [props: PropInputs<Props>]
+  : NoneNeeded<Slots> extends true
+    ? NoneNeeded<Props> extends true
+      ? [props?: PropInputs<Props>, content?: ContentInput<Slots>]
+      : [props: PropInputs<Props>, content?: ContentInput<Slots>]
+    : [props: PropInputs<Props>, content: ContentInput<Slots>];
+
+/** The settled value of each prop, as `state` and `connected` get them. */
+export type PropValues<P> = Show<{ readonly [K in keyof P]: SettledOf<P[K]> }>;
+type SettledOf<K> =
+  K extends Kind<infer Value, infer _G, infer How>
+    ? How extends 'optional'
+      ? Value | undefined
+      : Value
+    : never;
+
+/** `props` as a template sees them. */
+export type PropExprs<P> = { readonly [K in keyof P]: Expr<SettledOf<P[K]>> };
+
+/** `state` as a template sees it. */
+export type StateExprs<State> = { readonly [K in keyof State]: Expr<State[K]> };
+
+/** `slots` as a template sees them. */
+export type SlotPlaces<S> = { readonly [K in keyof S]: SlotPlace<S[K]> };
+
+type SlotPlace<K> =
+  K extends SlotKind<infer Data, boolean>
+    ? ([Data] extends [never]
+        ? (fallback?: Content) => Content
+        : (data: Data | ExprOf<Data>, fallback?: Content) => Content) & {
+        /** Whether the use gave content for this slot. */
+        readonly filled: Expr<boolean>;
+      }
+    : never;
+
+/** `handlers` as a template sees them: called with arguments, each a value or an expression. */
+export type HandlerCalls<H> = {
+  readonly [K in keyof H]: (...args: ArgumentInputs<H[K]>) => HandlerCall;
+};
+type ArgumentInputs<Args> = Args extends readonly unknown[]
+  ? { [I in keyof Args]: Args[I] | ExprOf<Args[I]> }
+  : never;
+
+/** What a handler is given besides its own arguments. */
+export interface HandlerContext<P, State, Events> {
+  readonly props: PropValues<P>;
+  readonly state: Readonly<State>;
+  /** The event that called the handler. */
+  readonly event: Event;
+  /** The component's element. */
+  readonly host: HTMLElement;
+  /** Sends one of the component's events: a CustomEvent that bubbles and is composed. */
+  dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;
+}
+type DetailArguments<E> =
+  E extends EventKind<infer Detail> ? ([Detail] extends [undefined | void] ? [] : [detail: Detail]) : never;
+
+/** What a template is given. */
+export interface TemplateContext<P, S, State, H> {
+  readonly props: PropExprs<P>;
+  readonly slots: SlotPlaces<S>;
+  readonly state: StateExprs<State>;
+  readonly handlers: HandlerCalls<H>;
+}

@@ -1,0 +1,3 @@
+export { escapeAttribute, escapeText } from './escape.js';
+export { type PageOptions, renderPage } from './page.js';
+export { type RenderOptions, renderHtml } from './render.js';

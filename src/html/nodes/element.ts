@@ -1,0 +1,161 @@
+import { finding } from '../../problem/index.js';
+import {
+  type AttributeText,
+  attributeText,
+  classWriter,
+  coreOf,
+  type ExprCore,
+  type Frame,
+  inputExprs,
+  isNameFit,
+  isNode,
+  lineEaters,
+  type Node,
+  styleWriter,
+  voidElements,
+} from '../../template/index.js';
+import type { PlanElement } from '../../tree/index.js';
+import { Chunks, type Write } from '../chunks.js';
+import { escapeAttribute, jsonBlock } from '../escape.js';
+import { lowerAll } from '../lower.js';
+import type { At } from '../lowering.js';
+
+/** An element: its tag, its attributes in the order written, its content, its end. */
+export function lowerElement(node: PlanElement, to: Chunks, at: At): void {
+  if (typeof node.tag !== 'string') return lowerChanging(node, node.tag, to, at);
+  const { tag } = node;
+  to.text(`<${tag}`);
+  lowerAttributes(tag, node.attributes, to, at);
+  to.text('>');
+  if (voidElements.has(tag)) return;
+  lowerContent(node, tag, to, at);
+  to.text(`</${tag}>`);
+}
+
+function lowerContent(node: PlanElement, tag: string, to: Chunks, at: At): void {
+  const inside = { ...at, tag, isOutermost: false };
+  if (tag === 'script' && 'json' in node.attributes) return lowerJson(node.attributes.json, to, at);
+  if (!lineEaters.has(tag)) return lowerAll(node.content, to, inside);
+  const content = new Chunks();
+  lowerAll(node.content, content, inside);
+  const { constant } = content;
+  if (constant !== undefined) return to.text(keepLine(constant));
+  const write = content.compile();
+  to.place((frame, pass) => keepLine(write(frame, pass)));
+}
+
+/** A parser drops the first line break of these elements, so one more is written before it. */
+function keepLine(text: string): string {
+  return text.startsWith('\n') ? `\n${text}` : text;
+}
+
+/** A value as a data block (https://html.spec.whatwg.org/#data-block). */
+function lowerJson(value: unknown, to: Chunks, at: At): void {
+  const core = coreOf(value);
+  if (!core) return to.text(jsonBlock(value));
+  at.lowering.note(core);
+  to.place((frame) => jsonBlock(core.get(frame)));
+}
+
+/** Names that say something to the library and are no attributes. */
+const notWritten: ReadonlySet<string> = new Set(['on', 'bind', 'json']);
+
+export function lowerAttributes(
+  tag: string,
+  attributes: Readonly<Record<string, unknown>>,
+  to: Chunks,
+  at: At,
+): void {
+  for (const [name, value] of Object.entries(attributes)) {
+    if (!notWritten.has(name)) lowerAttribute(tag, name, value, to, at);
+  }
+  const { mark, marksHost } = at.lowering;
+  if (mark === undefined) return;
+  to.text(` data-in="${mark}"`);
+  if (marksHost && at.isOutermost) to.text(` data-in-host="${mark}"`);
+}
+
+function lowerAttribute(tag: string, name: string, value: unknown, to: Chunks, at: At): void {
+  for (const core of inputExprs(value)) at.lowering.note(core);
+  if (name === 'class') return lowerClass(value, to);
+  if (name === 'style') return lowerStyle(tag, value, to);
+  if (!isNameFit(tag, name, ignore)) return;
+  if (name === 'srcdoc') return lowerDocument(value, to);
+  const core = coreOf(value);
+  if (!core) return to.text(written(name, attributeText(tag, name, value, ignore)));
+  to.place(changingAttribute(tag, name, core));
+}
+
+/** What is wrong with constants is found when the tree is resolved. */
+function ignore(): void {}
+
+function changingAttribute(tag: string, name: string, core: ExprCore): Write {
+  const { get } = core;
+  return (frame, pass) =>
+    written(
+      name,
+      attributeText(tag, name, get(frame), (found) => pass.report(found, frame)),
+    );
+}
+
+function written(name: string, text: AttributeText): string {
+  if (text === null) return '';
+  return text === true ? ` ${name}` : ` ${name}="${escapeAttribute(text)}"`;
+}
+
+function lowerClass(value: unknown, to: Chunks): void {
+  const classes = classWriter(value);
+  const write = (text: string): string => (text === '' ? '' : ` class="${escapeAttribute(text)}"`);
+  if (typeof classes === 'string') to.text(write(classes));
+  else to.place((frame) => write(classes(frame)));
+}
+
+function lowerStyle(tag: string, value: unknown, to: Chunks): void {
+  const styles = styleWriter(tag, value, ignore);
+  const write = (text: string): string => (text === '' ? '' : ` style="${escapeAttribute(text)}"`);
+  if (typeof styles === 'string') to.text(write(styles));
+  else to.place((frame, pass) => write(styles(frame, (found) => pass.report(found, frame))));
+}
+
+/** `srcdoc` holds a document, so it takes ready-made HTML alone. */
+function lowerDocument(value: unknown, to: Chunks): void {
+  if (!isNode(value)) return;
+  const node = value as Node;
+  if (node.kind !== 'trusted') return;
+  const core = coreOf(node.html);
+  if (!core) return to.text(written('srcdoc', String(node.html)));
+  to.place((frame) => written('srcdoc', String(core.get(frame) ?? '')));
+}
+
+const tagPattern = /^[a-zA-Z][\w.-]*$/;
+
+/** An element whose tag is known only at render time. */
+function lowerChanging(node: PlanElement, tag: ExprCore, to: Chunks, at: At): void {
+  at.lowering.note(tag);
+  const [attributes, content] = [new Chunks(), new Chunks()];
+  lowerAttributes('', node.attributes, attributes, at);
+  lowerAll(node.content, content, { ...at, tag: '', isOutermost: false });
+  const [writeAttributes, writeContent] = [attributes.compile(), content.compile()];
+  to.place((frame, pass) => {
+    const name = tagName(tag, frame);
+    if (name === undefined) {
+      const what = `The tag ${JSON.stringify(tag.get(frame))}`;
+      const hint = 'Take the tag from a prop.tag([...]), which has a fixed set of elements.';
+      pass.report(finding('content-not-allowed', { what, place: 'in el.of', hint }), frame);
+      return '';
+    }
+    const start = `<${name}${writeAttributes(frame, pass)}>`;
+    return voidElements.has(name) ? start : `${start}${writeContent(frame, pass)}</${name}>`;
+  });
+}
+
+/** A tag that is no script, no style and no other name that reads what follows in a way of its own. */
+function tagName(tag: ExprCore, frame: Frame): string | undefined {
+  const name = tag.get(frame);
+  if (typeof name !== 'string' || !tagPattern.test(name)) return undefined;
+  return /^(script|style|textarea|title|pre|listing|plaintext|xmp|noscript|iframe|noembed|noframes|template)$/i.test(
+    name,
+  )
+    ? undefined
+    : name;
+}

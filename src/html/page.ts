@@ -1,0 +1,65 @@
+import { type AnyComponent, componentCore, type Use } from '../component/index.js';
+import { failure } from '../problem/index.js';
+import { type Content, UseNode } from '../template/index.js';
+import { isUse, notAComponent, refuse } from '../tree/index.js';
+import { escapeAttribute, escapeText } from './escape.js';
+import { emptyFrame } from './frames.js';
+import { Pass } from './pass.js';
+import { type RenderOptions, write } from './render.js';
+import { styleSheet } from './styles.js';
+import { walk } from './walk.js';
+
+/** What a whole document has besides its content. */
+export interface PageOptions extends Pick<RenderOptions, 'idPrefix'> {
+  /** The document's title; every page needs one (https://html.spec.whatwg.org/#the-title-element). */
+  readonly title: string;
+  /** The language of the text, as a BCP 47 tag such as `en` or `pt-BR`. */
+  readonly lang?: string;
+  /** `ltr`, `rtl` or `auto`. */
+  readonly dir?: 'ltr' | 'rtl' | 'auto';
+  /** A sentence for search engines. */
+  readonly description?: string;
+  /** More content for the head: links, meta elements, scripts. */
+  readonly head?: Content;
+  /** CSS for the whole page, before the components' own. */
+  readonly styles?: string;
+}
+
+/**
+ * Renders a whole document: doctype, language, character set, viewport, title, the styles of the page and of each
+ * component once, and the content in the body.
+ *
+ * @throws LatticeError with all problems, as `renderHtml` does
+ * @example renderPage(FairPage({ varieties }), { title: 'Open day', lang: 'en' })
+ */
+export function renderPage(target: Use | AnyComponent, options: PageOptions): string {
+  const use = isUse(target) ? target : emptyUse(target);
+  const { title, lang = 'en', dir, description, head, idPrefix } = options;
+  const { html, styled } = write(use, idPrefix === undefined ? {} : { idPrefix });
+  const css = styleSheet(styled, options.styles ?? '');
+  const parts = [
+    `<!doctype html>\n<html lang="${escapeAttribute(lang)}"${dir ? ` dir="${escapeAttribute(dir)}"` : ''}>\n<head>`,
+    '<meta charset="utf-8">',
+    '<meta name="viewport" content="width=device-width, initial-scale=1">',
+    `<title>${escapeText(title)}</title>`,
+  ];
+  if (description !== undefined)
+    parts.push(`<meta name="description" content="${escapeAttribute(description)}">`);
+  if (css !== '') parts.push(`<style>${css}</style>`);
+  const more = headHtml(head);
+  if (more !== '') parts.push(more);
+  return `${parts.join('\n')}\n</head>\n<body>\n${html}\n</body>\n</html>\n`;
+}
+
+function emptyUse(target: unknown): UseNode {
+  const component = componentCore(target);
+  if (!component) throw failure(notAComponent(target));
+  return new UseNode(component, undefined, undefined, renderPage);
+}
+
+function headHtml(head: Content): string {
+  const pass = new Pass();
+  const html = walk(head, emptyFrame(), pass);
+  refuse(pass.problems);
+  return html;
+}

@@ -1,0 +1,25 @@
+import type { ComponentCore } from '../component/index.js';
+import { type Finding, type Problem, placed } from '../problem/index.js';
+import { type Frame, pathOf } from '../template/index.js';
+import type { Program } from './program.js';
+
+/** One rendering: it gathers what is found wrong with values while they are written, and the styles it needs. */
+export class Pass {
+  readonly problems: Problem[] = [];
+  readonly styled = new Set<ComponentCore>();
+  #uses = 0;
+
+  report(found: Finding, frame: Frame): void {
+    this.problems.push(placed(found, pathOf(frame)));
+  }
+
+  /** Takes note of a component that content on the spot uses. */
+  reached(program: Program): void {
+    for (const component of program.styled) this.styled.add(component);
+  }
+
+  /** The next number for a use on the spot, for its ids. */
+  nextUse(): number {
+    return this.#uses++;
+  }
+}

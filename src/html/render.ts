@@ -1,0 +1,70 @@
+import { type AnyComponent, type ComponentCore, componentCore, type Use } from '../component/index.js';
+import { failure } from '../problem/index.js';
+import { UseNode } from '../template/index.js';
+import { isUse, notAComponent, refuse } from '../tree/index.js';
+import { emptyFrame } from './frames.js';
+import { Pass } from './pass.js';
+import { styleSheet } from './styles.js';
+import { walkUse } from './walk.js';
+
+/** How HTML text is written. */
+export interface RenderOptions {
+  /**
+   * Whether the styles of the components come before the markup, in one `style` element. Off unless asked for:
+   * `renderPage` collects them in the head.
+   */
+  readonly styles?: boolean;
+  /** Put before every id made with `uid`, where several renderings come together in one page. */
+  readonly idPrefix?: string;
+}
+
+/** The props a component takes, whatever it is. */
+export type AnyProps = Readonly<Record<string, unknown>>;
+
+/**
+ * Renders a use, or a component and its props, to HTML text.
+ *
+ * @throws LatticeError with all problems, when the tree has errors or a value is wrong
+ * @example renderHtml(VarietyCard({ title: 'Dunlight' }, el.p('Thin skin.')))
+ * @example renderHtml(FairPage, { varieties })
+ */
+export function renderHtml(use: Use, options?: RenderOptions): string;
+export function renderHtml<C extends AnyComponent>(
+  component: C,
+  props?: Parameters<C>[0],
+  options?: RenderOptions,
+): string;
+export function renderHtml(target: unknown, first?: unknown, second?: unknown): string {
+  const { use, options } = calledWith(target, first, second);
+  const { html, styled } = write(use, options);
+  if (!options.styles || styled.size === 0) return html;
+  return `<style>${styleSheet(styled)}</style>${html}`;
+}
+
+/** Sorts out the two ways a rendering is called. */
+export function calledWith(
+  target: unknown,
+  first: unknown,
+  second: unknown,
+): { use: UseNode; options: RenderOptions } {
+  if (isUse(target)) return { use: target, options: (first ?? {}) as RenderOptions };
+  const component = componentCore(target);
+  if (!component) throw failure(notAComponent(target));
+  return {
+    use: new UseNode(component, first as AnyProps | undefined, undefined, renderHtml),
+    options: (second ?? {}) as RenderOptions,
+  };
+}
+
+/** The markup of a use, and the components whose styles it needs. */
+export function write(
+  use: UseNode,
+  options: RenderOptions,
+): { html: string; styled: ReadonlySet<ComponentCore> } {
+  const pass = new Pass();
+  const frame = emptyFrame();
+  frame.at = [options.idPrefix === undefined ? '' : `-${options.idPrefix}`];
+  const html = walkUse(use, frame, pass);
+  refuse(pass.problems);
+  return { html, styled: pass.styled };
+}

@@ -1,0 +1,11 @@
+export type {
+  AnyComponent,
+  Component,
+  PropsOf,
+  SlotsOf,
+  Use,
+} from './component/index.js';
+export { component, definition, event, type Kind, prop, slot } from './component/index.js';
+export { LatticeError, type Problem } from './problem/index.js';
+export { type Content, calc, type Expr, eachOf, el, given, phrase, trusted, uid } from './template/index.js';
+export { ComponentTree, resolve } from './tree/index.js';

@@ -1,0 +1,4 @@
+declare const process: { readonly env?: Readonly<Record<string, string | undefined>> } | undefined;
+
+/** Whether help that costs time is given: places of reads and uses are remembered. Off in production. */
+export const dev: boolean = typeof process === 'undefined' || process?.env?.NODE_ENV !== 'production';

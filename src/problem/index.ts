@@ -1,0 +1,8 @@
+export { dev } from './dev.js';
+export { failure, LatticeError, problemText } from './error.js';
+export { nearest, suggest } from './nearest.js';
+export { callPlace, placeOf } from './place.js';
+export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './problem.js';
+export { finding, placed } from './problem.js';
+export { isScriptUrl } from './script-url.js';
+export { words } from './words.js';

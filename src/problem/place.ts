@@ -1,0 +1,33 @@
+import type { SourcePlace } from './problem.js';
+
+type Capture = (target: object, above: unknown) => void;
+
+const capture = (Error as { captureStackTrace?: Capture }).captureStackTrace;
+
+/**
+ * Remembers where the function `above` was called from. Only the raw stack is kept; it is read by
+ * `placeOf` when a problem is to be shown. Without V8's `captureStackTrace` nothing is remembered.
+ */
+export function callPlace(above: unknown): object | undefined {
+  if (!capture) return undefined;
+  const holder = {};
+  const limit = Error.stackTraceLimit;
+  Error.stackTraceLimit = 1;
+  capture(holder, above);
+  Error.stackTraceLimit = limit;
+  return holder;
+}
+
+const framePattern = /\(?((?:file:\/\/|https?:\/\/|\/|[A-Za-z]:\\)[^()]*?):(\d+):(\d+)\)?$/;
+
+/** Reads a remembered stack: the file, line and column of its one frame. */
+export function placeOf(holder: object | undefined): SourcePlace | undefined {
+  const { stack } = (holder ?? {}) as { stack?: string };
+  for (const line of (stack ?? '').split('\n')) {
+    const found = framePattern.exec(line.trim());
+    if (!found) continue;
+    const file = (found[1] ?? '').replace(/^file:\/\//, '').replace(/\?[^?]*$/, '');
+    return { file: decodeURI(file), line: Number(found[2]), column: Number(found[3]) };
+  }
+  return undefined;
+}

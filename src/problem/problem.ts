@@ -1,0 +1,63 @@
+import { type ProblemCode, type Words, words } from './words.js';
+
+export type { ProblemCode } from './words.js';
+
+export type Severity = 'error' | 'warning';
+
+/** A place in a file somebody wrote. Lines and columns count from 1. */
+export interface SourcePlace {
+  readonly file: string;
+  readonly line: number;
+  readonly column: number;
+}
+
+/**
+ * One thing that is wrong, as data. The same shape comes from every door and every command.
+ *
+ * @example
+ * const { problems } = resolve(FairPage);
+ * problems[0]?.code;  // 'prop-missing'
+ * problems[0]?.where; // 'fair-page › variety-list › variety-card[2]'
+ */
+export interface Problem {
+  /** A stable, readable word; `docs/problems.md` has an entry for each. */
+  readonly code: ProblemCode;
+  readonly severity: Severity;
+  /** One sentence: what is wrong. */
+  readonly message: string;
+  /** One sentence: what to write instead. */
+  readonly hint: string;
+  /** The components from the root down to the place, joined by ` › `; empty outside any component. */
+  readonly where: string;
+  /** File, line and column, where they are known. */
+  readonly source?: SourcePlace;
+}
+
+/** A problem before it is known in which component tree it stands. */
+export interface Finding {
+  readonly code: ProblemCode;
+  readonly severity: Severity;
+  readonly message: string;
+  readonly hint: string;
+  readonly source?: SourcePlace;
+}
+
+/** Words a finding of the given code from its facts. */
+export function finding<C extends ProblemCode>(
+  code: C,
+  facts: Parameters<Words[C]['say']>[0],
+  source?: SourcePlace,
+): Finding {
+  const entry = words[code] as {
+    severity: Severity;
+    say: (facts: unknown) => readonly [message: string, hint: string];
+  };
+  const [message, hint] = entry.say(facts);
+  return { code, severity: entry.severity, message, hint, ...(source && { source }) };
+}
+
+/** Puts a finding in its place in the tree. */
+export function placed(found: Finding, where: string): Problem {
+  const { code, severity, message, hint, source } = found;
+  return { code, severity, message, hint, where, ...(source && { source }) };
+}

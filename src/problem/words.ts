@@ -1,0 +1,155 @@
+import type { Severity } from './problem.js';
+
+/** How one code is worded: the message says what is wrong, the hint what to write instead. */
+interface Entry<Facts> {
+  readonly severity: Severity;
+  say(facts: Facts): readonly [message: string, hint: string];
+}
+
+function error<Facts>(say: Entry<Facts>['say']): Entry<Facts> {
+  return { severity: 'error', say };
+}
+
+function warning<Facts>(say: Entry<Facts>['say']): Entry<Facts> {
+  return { severity: 'warning', say };
+}
+
+/** Every problem's words, by its code. `docs/problems.md` has the same entries, and a test holds both together. */
+export const words = {
+  'name-invalid': error<{ name: string; why: string; better: string }>(({ name, why, better }) => [
+    `"${name}" cannot be a component's name: ${why}.`,
+    `A page takes tag names in lower case with a hyphen, such as "${better}".`,
+  ]),
+  'name-taken': error<{ name: string; by: string }>(({ name, by }) => [
+    `The name "${name}" stands for two different components${by}.`,
+    'Give one of them another name; a page can have only one element of each name.',
+  ]),
+  'prop-missing': error<{ component: string; prop: string; expected: string }>(
+    ({ component, prop, expected }) => [
+      `${component} needs its prop "${prop}", and it was not given.`,
+      `Give it ${expected}: { ${prop}: … }. If it may be left out, declare it with .optional() or .fallback(value).`,
+    ],
+  ),
+  'prop-invalid': error<{ component: string; prop: string; fault: string }>(({ component, prop, fault }) => [
+    `The prop "${prop}" of ${component} ${fault}.`,
+    'Give a value of the declared kind, or change the kind where the component declares the prop.',
+  ]),
+  'prop-unknown': error<{ component: string; prop: string; hint: string; read?: boolean }>(
+    ({ component, prop, hint, read }) => [
+      read
+        ? `The template of ${component} reads props.${prop}, which it does not declare.`
+        : `${component} was given "${prop}", which is not one of its props.`,
+      `${hint} Or declare it: props: { ${identifier(prop)}: prop.text() }.`,
+    ],
+  ),
+  'slot-missing': error<{ component: string; slot: string }>(({ component, slot }) => [
+    `${component} needs content in its slot "${slot}", and none was given.`,
+    slot === 'default' ? 'Give content after the props.' : `Give it by name: { ${identifier(slot)}: … }.`,
+  ]),
+  'slot-unknown': error<{ component: string; slot: string; hint: string; read?: boolean }>(
+    ({ component, slot, hint, read }) => [
+      read
+        ? `The template of ${component} places slots.${slot}, which it does not declare.`
+        : `${component} was given content for the slot "${slot}", which it does not have.`,
+      `${hint} Or declare it: slots: { ${identifier(slot)}: slot() }.`,
+    ],
+  ),
+  'slot-untaken': error<{ component: string; hint: string }>(({ component, hint }) => [
+    `${component} was given content, and has no default slot to take it.`,
+    `${hint} Or declare one: slots: { default: slot() }, and place it with slots.default().`,
+  ]),
+  'slot-unplaced': warning<{ component: string; slot: string }>(({ component, slot }) => [
+    `${component} declares the slot "${slot}" and its template places it nowhere, so content for it would not show.`,
+    `Place it with slots.${slot}(), or take the declaration out.`,
+  ]),
+  'slot-misfit': error<{ component: string; slot: string; hands: boolean }>(({ component, slot, hands }) => [
+    hands
+      ? `The slot "${slot}" of ${component} hands data to its content, and was given plain content.`
+      : `The slot "${slot}" of ${component} takes plain content, and was given a function.`,
+    hands
+      ? `Give a function: { ${identifier(slot)}: (data) => … }.`
+      : 'Give the content itself, without a function around it.',
+  ]),
+  'component-unknown': error<{ name: string; hint: string }>(({ name, hint }) => [
+    `Nothing defines a component "${name}".`,
+    hint,
+  ]),
+  'component-unused': warning<{ name: string }>(({ name }) => [
+    `${name} is defined and used nowhere.`,
+    'Use it, export it for others, or take it out.',
+  ]),
+  'component-cycle': error<{ path: string }>(({ path }) => [
+    `A component contains itself without end: ${path}.`,
+    'Put the inner use under given(…) or eachOf(…), so that it ends when there is nothing more to show.',
+  ]),
+  'value-used-early': error<{ name: string; how: string; method?: string | undefined }>(
+    ({ name, how, method }) => [
+      `${name} was ${how} while the template ran, but its value is known only at render time.`,
+      earlyHint(name, how, method),
+    ],
+  ),
+  'value-unplaced': error<{ name: string }>(({ name }) => [
+    `${name} was read in the template and then placed nowhere.`,
+    `A plain "if" or "? :" cannot test it: write given(${name}, …, …) or calc(${name}, (value) => …). If it is not needed, do not read it.`,
+  ]),
+  'template-failed': error<{ name: string; reason: string }>(({ name, reason }) => [
+    `The template of ${name} stopped with an error: ${reason}.`,
+    'A template runs once, with expressions instead of values; see the cause for the line.',
+  ]),
+  'content-not-allowed': error<{ what: string; place: string; hint: string }>(({ what, place, hint }) => [
+    `${what} cannot stand ${place}.`,
+    hint,
+  ]),
+  'tag-unknown': error<{ tag: string; hint: string }>(({ tag, hint }) => [
+    `There is no element <${tag}>.`,
+    hint,
+  ]),
+  'attribute-invalid': error<{ attribute: string; tag: string; fault: string; hint: string }>(
+    ({ attribute, tag, fault, hint }) => [`The attribute ${attribute} of <${tag}> ${fault}.`, hint],
+  ),
+  'attribute-unsafe': error<{ attribute: string; tag: string; fault: string; hint: string }>(
+    ({ attribute, tag, fault, hint }) => [`The attribute ${attribute} of <${tag}> ${fault}.`, hint],
+  ),
+  'list-invalid': error<{ name: string; got: string }>(({ name, got }) => [
+    `eachOf was given ${name}, and got ${got} where a list belongs.`,
+    'Give it a list; a list that may be missing counts as empty.',
+  ]),
+  'id-doubled': error<{ id: string; times: string }>(({ id, times }) => [
+    `The id "${id}" stands ${times} on the page.`,
+    `An id may stand once. In a component that is used more than once, make it with uid('${id.replace(/[^A-Za-z]+.*/, '') || 'part'}').`,
+  ]),
+  'reference-dangling': error<{ attribute: string; id: string; tag: string; hint: string }>(
+    ({ attribute, id, tag, hint }) => [
+      `${attribute}="${id}" of <${tag}> points to no element on the page.`,
+      hint,
+    ],
+  ),
+  'styles-invalid': error<{ component: string; fault: string; hint: string }>(
+    ({ component, fault, hint }) => [`The styles of ${component} ${fault}.`, hint],
+  ),
+  'value-failed': error<{ name: string; reason: string }>(({ name, reason }) => [
+    `${name} stopped with an error: ${reason}.`,
+    'See to it that the function takes every value its inputs can have.',
+  ]),
+} as const;
+
+export type Words = typeof words;
+
+export type ProblemCode = keyof Words;
+
+function identifier(name: string): string {
+  return /^[A-Za-z_$][\w$]*$/.test(name) ? name : `'${name}'`;
+}
+
+function earlyHint(name: string, how: string, method: string | undefined): string {
+  if (method !== undefined && /^(map|forEach|flatMap)$/.test(method)) {
+    return `Write eachOf(${name}, (item) => …) to repeat content for a list.`;
+  }
+  if (method !== undefined) return `Write calc(${name}, (value) => value.${method}(…)).`;
+  if (how.startsWith('used as text')) {
+    return `Place it as it is, join text with phrase\`… \${${name}}\`, or calculate with calc(${name}, (value) => …).`;
+  }
+  if (how.startsWith('walked') || how.startsWith('spread')) return `Write eachOf(${name}, (item) => …).`;
+  if (how.startsWith('changed')) return 'State changes only in a handler, by what it returns.';
+  return `Calculate with calc(${name}, (value) => …).`;
+}

@@ -1,0 +1,74 @@
+/**
+ * Attributes that say yes and no in words, where HTML's boolean attributes say it by being there or not:
+ * https://html.spec.whatwg.org/#keywords-and-enumerated-attributes, https://www.w3.org/TR/wai-aria-1.2/#propcharacteristic_value
+ */
+const wordedFlags: ReadonlySet<string> = new Set([
+  'contenteditable',
+  'draggable',
+  'spellcheck',
+  'writingsuggestions',
+  'focusable',
+  'preserveAlpha',
+]);
+
+/** Whether true and false are written as words on this attribute. */
+export function isWorded(name: string): boolean {
+  return name.startsWith('aria-') || wordedFlags.has(name);
+}
+
+/** Attributes that hold a URL (https://html.spec.whatwg.org/#attributes-3, https://www.w3.org/TR/SVG2/linking.html). */
+const urlAttributes: ReadonlySet<string> = new Set([
+  'action',
+  'background',
+  'cite',
+  'data',
+  'formaction',
+  'href',
+  'itemid',
+  'itemtype',
+  'longdesc',
+  'manifest',
+  'ping',
+  'poster',
+  'src',
+  'xlink:href',
+]);
+
+/** Attributes of SVG's animation elements that can set an animated `href`. */
+const animatedValues: ReadonlySet<string> = new Set(['by', 'from', 'to', 'values']);
+
+export type UrlShape = 'url' | 'set' | 'list' | 'refresh';
+
+/** How an attribute holds URLs, if it does: one, an image candidate set, a list, or a refresh instruction. */
+export function urlShape(tag: string, name: string): UrlShape | undefined {
+  if (name === 'srcset' || name === 'imagesrcset') return 'set';
+  if (animatedValues.has(name) && /^(animate|set)/.test(tag)) return 'list';
+  if (name === 'content' && tag === 'meta') return 'refresh';
+  return urlAttributes.has(name) ? 'url' : undefined;
+}
+
+/** Elements that take no content (https://html.spec.whatwg.org/#void-elements). */
+export const voidElements: ReadonlySet<string> = new Set([
+  'area',
+  'base',
+  'br',
+  'col',
+  'embed',
+  'hr',
+  'img',
+  'input',
+  'link',
+  'meta',
+  'source',
+  'track',
+  'wbr',
+]);
+
+/** Elements whose text a parser takes as it stands, with no escapes (https://html.spec.whatwg.org/#raw-text-elements). */
+export const rawTextElements: ReadonlySet<string> = new Set(['script', 'style']);
+
+/** Elements that hold text alone, with escapes (https://html.spec.whatwg.org/#escapable-raw-text-elements). */
+export const escapedTextElements: ReadonlySet<string> = new Set(['textarea', 'title']);
+
+/** Elements whose first line break a parser drops (https://html.spec.whatwg.org/#parsing-main-inbody, "pre"). */
+export const lineEaters: ReadonlySet<string> = new Set(['pre', 'textarea', 'listing']);

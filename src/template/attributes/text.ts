@@ -1,0 +1,96 @@
+import { type Finding, finding, isScriptUrl } from '../../problem/index.js';
+import { isWorded, type UrlShape, urlShape } from './tables.js';
+
+export type Report = (found: Finding) => void;
+
+/** An attribute as it comes out: its text, `true` for the name alone, null for no attribute. */
+export type AttributeText = string | true | null;
+
+/**
+ * The text of an attribute's value. Wrong values are reported and leave the attribute out.
+ *
+ * Text stays as it is, numbers are written in digits. `true` is the attribute's name alone and `false` no attribute,
+ * save where the standard has the words "true" and "false". `null` and `undefined` are no attribute.
+ */
+export function attributeText(tag: string, name: string, value: unknown, report: Report): AttributeText {
+  if (typeof value === 'string') {
+    const shape = urlShape(tag, name);
+    return shape === undefined || isSafe(tag, name, value, shape, report) ? value : null;
+  }
+  if (value === null || value === undefined) return null;
+  if (typeof value === 'boolean') return isWorded(name) ? String(value) : value || null;
+  if (typeof value === 'number' || typeof value === 'bigint') return String(value);
+  report(
+    finding('attribute-invalid', {
+      attribute: name,
+      tag,
+      fault: `takes text, a number or true, and got ${Array.isArray(value) ? 'a list' : `a ${value instanceof Date ? 'date' : typeof value}`}`,
+      hint: 'Work out its text with calc(value, (v) => …).',
+    }),
+  );
+  return null;
+}
+
+function isSafe(tag: string, name: string, text: string, shape: UrlShape, report: Report): boolean {
+  const url = urlsIn(text, shape).find(isScriptUrl);
+  if (url === undefined || isImageData(tag, name, url)) return true;
+  report(
+    finding('attribute-unsafe', {
+      attribute: name,
+      tag,
+      fault: `was given a URL that can carry a script, ${JSON.stringify(url.slice(0, 40))}`,
+      hint: 'Give an http, https, mailto or relative URL; check URLs from outside with prop.url().',
+    }),
+  );
+  return false;
+}
+
+/** In an image a document of data is drawn and runs nothing (https://html.spec.whatwg.org/#images-processing-model). */
+function isImageData(tag: string, name: string, url: string): boolean {
+  const drawn =
+    (tag === 'img' && name !== 'longdesc') || (tag === 'source' && name !== 'src') || name === 'poster';
+  return drawn && /^[\0- ]*data:image\//i.test(url);
+}
+
+function urlsIn(text: string, shape: UrlShape): readonly string[] {
+  switch (shape) {
+    case 'url':
+      return [text];
+    case 'set':
+      return text.split(',').map((candidate) => candidate.trim().split(/\s/)[0] ?? '');
+    case 'list':
+      return text.split(';').map((one) => one.trim());
+    case 'refresh':
+      return [/url\s*=\s*['"]?(.*)$/is.exec(text)?.[1] ?? ''];
+  }
+}
+
+/** What a name may not have in it (https://html.spec.whatwg.org/#attributes-2), `<` being left out as well. */
+const nameBreakers = /[\s"'<>/=\0-\x1f\x7f]|^$/;
+
+/** Reports an attribute name that cannot be, or that would carry a script as text. */
+export function isNameFit(tag: string, name: string, report: Report): boolean {
+  if (nameBreakers.test(name)) {
+    report(
+      finding('attribute-invalid', {
+        attribute: JSON.stringify(name),
+        tag,
+        fault: 'has a name that no attribute can have',
+        hint: 'Names are without spaces, quotes, "<", ">", "/" and "=".',
+      }),
+    );
+    return false;
+  }
+  if (/^on/i.test(name)) {
+    report(
+      finding('attribute-unsafe', {
+        attribute: name,
+        tag,
+        fault: 'would carry a script as text',
+        hint: `Name a handler: on: { ${name.slice(2)}: handlers.… }.`,
+      }),
+    );
+    return false;
+  }
+  return true;
+}

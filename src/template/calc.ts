@@ -1,0 +1,103 @@
+import { finding, LatticeError, placed } from '../problem/index.js';
+import { describe, type Expr, ExprCore, type ExprOf, getterOf } from './expr.js';
+import { pathOf } from './frame.js';
+import { currentRun } from './run-state.js';
+
+type ValueOf<T> = T extends ExprOf<infer V> ? V : T;
+type Values<Inputs extends readonly unknown[]> = { [I in keyof Inputs]: ValueOf<Inputs[I]> };
+
+/**
+ * A value worked out at render time. The last argument gets the values of the ones before it. With inputs it must
+ * depend on them alone; without any it is worked out anew at each rendering.
+ *
+ * @example calc(props.crates, props.price, (crates, price) => crates * price)
+ * @example calc(() => new Date().getFullYear())
+ */
+export function calc<const Inputs extends readonly unknown[], Result>(
+  ...args: [...inputs: Inputs, compute: (...values: Values<Inputs>) => Result]
+): Expr<Result> {
+  const inputs = args.slice(0, -1);
+  const compute = args.at(-1) as (...values: unknown[]) => Result;
+  const core: ExprCore = new ExprCore(
+    { op: 'calc', inputs, compute },
+    getterFor(inputs, compute, () => describe(core)),
+    calc,
+  );
+  return core.face as Expr<Result>;
+}
+
+function getterFor(
+  inputs: readonly unknown[],
+  compute: (...values: unknown[]) => unknown,
+  name: () => string,
+): ExprCore['get'] {
+  const getters = inputs.map(getterOf);
+  const [first, second] = getters;
+  const work: ExprCore['get'] = !first
+    ? () => compute()
+    : !second
+      ? (frame) => compute(first(frame))
+      : getters.length === 2
+        ? (frame) => compute(first(frame), second(frame))
+        : (frame) => compute(...getters.map((get) => get(frame)));
+  return (frame) => {
+    try {
+      return work(frame);
+    } catch (thrown) {
+      if (thrown instanceof LatticeError) throw thrown;
+      const reason = thrown instanceof Error ? thrown.message : String(thrown);
+      const problem = placed(finding('value-failed', { name: name(), reason }), pathOf(frame));
+      throw new LatticeError([problem], { cause: thrown });
+    }
+  };
+}
+
+/**
+ * Text with expressions in it. Missing values (`null`, `undefined`, `false`) come out as nothing.
+ *
+ * @example phrase`${props.crates} crates left`
+ */
+export function phrase(
+  strings: TemplateStringsArray,
+  ...parts: (
+    | string
+    | number
+    | bigint
+    | null
+    | undefined
+    | ExprOf<string | number | bigint | null | undefined | false>
+  )[]
+): Expr<string> {
+  const getters = parts.map(getterOf);
+  const [first] = getters;
+  const [before = '', after = ''] = strings;
+  const get: ExprCore['get'] =
+    first && getters.length === 1
+      ? (frame) => before + plainText(first(frame)) + after
+      : (frame) => {
+          let text = before;
+          for (let at = 0; at < getters.length; at++) {
+            text += plainText(getters[at]?.(frame)) + (strings[at + 1] ?? '');
+          }
+          return text;
+        };
+  return new ExprCore({ op: 'phrase', strings, parts }, get, phrase).face as Expr<string>;
+}
+
+function plainText(value: unknown): string {
+  return value === null || value === undefined || value === false ? '' : String(value);
+}
+
+/**
+ * An id that is different for each use on a page and the same on every render of the same tree. Asked for again
+ * by the same label in the same place it is the same id.
+ *
+ * @example
+ * const panel = uid('panel');
+ * return [el.button({ 'aria-controls': panel }, 'Show'), el.div({ id: panel }, slots.default())];
+ */
+export function uid(label: string): Expr<string> {
+  const depth = currentRun()?.depth ?? 0;
+  const get: ExprCore['get'] = (frame) => label + (frame.at?.[depth] ?? '');
+  return new ExprCore({ op: 'uid', label }, get, uid).face as Expr<string>;
+}

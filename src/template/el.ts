@@ -1,0 +1,46 @@
+import type { ElementBuilders } from '../generated/elements.js';
+import { type Content, isRecord } from './node.js';
+import { ElementNode } from './nodes/element.js';
+
+type Builder = (...args: unknown[]) => ElementNode;
+
+/** The builder of a tag. The first argument may be a record of attributes; all the others are content. */
+function builderOf(tag: string): Builder {
+  return function build(first?: unknown, ...rest: unknown[]): ElementNode {
+    const content = rest as Content[];
+    if (isRecord(first)) return new ElementNode(tag, first, content, build);
+    if (first !== undefined) content.unshift(first as Content);
+    return new ElementNode(tag, undefined, content, build);
+  };
+}
+
+/** An element whose tag is an expression or a text. */
+function elementOf(tag: unknown, first?: unknown, ...rest: unknown[]): ElementNode {
+  const content = rest as Content[];
+  if (isRecord(first)) return new ElementNode(tag, first, content, elementOf);
+  return new ElementNode(
+    tag,
+    undefined,
+    first === undefined ? content : [first as Content, ...content],
+    elementOf,
+  );
+}
+
+const builders = new Map<string, unknown>([['of', elementOf]]);
+
+/**
+ * Builders for every element of HTML and SVG.
+ *
+ * @example el.p({ class: 'note', id: 'first' }, 'Text ', el.b('bold'), props.title)
+ */
+export const el = new Proxy({} as ElementBuilders, {
+  get(_target, tag) {
+    if (typeof tag !== 'string') return undefined;
+    let builder = builders.get(tag);
+    if (!builder) {
+      builder = builderOf(tag);
+      builders.set(tag, builder);
+    }
+    return builder;
+  },
+});

@@ -1,0 +1,59 @@
+/**
+ * What one use of a component reads from while it is rendered. Expressions hold places in it, never values,
+ * so that one compiled template serves every use.
+ */
+export interface Frame {
+  /** The component's name; empty for content that stands in no component. */
+  readonly name: string;
+  /** Settled prop values, in the order the component declares them. */
+  readonly props: readonly unknown[];
+  /** Items, indexes and slot data, each at the number its expression was given when the template ran. */
+  readonly locals: unknown[];
+  /** What fills each declared slot, in their order. */
+  readonly fills: readonly (Fill | undefined)[];
+  /** The frame in which this use is written; its content is rendered there. */
+  readonly owner: Frame | undefined;
+  /** Where in the owner's template this use stands. */
+  readonly site: Site | undefined;
+  /** The id path at each depth of rows, kept only where something below asks for ids. */
+  at: string[] | undefined;
+  state: Readonly<Record<string, unknown>> | undefined;
+}
+
+/** Content given to a slot, in the form the renderer at hand wants it. */
+export interface Fill {
+  /** Whether the content comes to anything, given the frame it is written in. */
+  isFilled(owner: Frame): boolean;
+}
+
+/** A use's fixed place in a template. */
+export interface Site {
+  /** The components from the template's own down to this use, outermost first. */
+  readonly path: readonly SiteStep[];
+  /** Different for each use in a template; part of the ids below it. */
+  readonly number: number;
+}
+
+export interface SiteStep {
+  readonly name: string;
+  /** Which of the uses of that name, from 1, where there are several. */
+  readonly nth: number | undefined;
+  /** The locals that hold the row number, where the use stands in rows. */
+  readonly rows: readonly number[];
+}
+
+/** The path of components down to a frame: `fair-page › variety-list › variety-card[2]`. */
+export function pathOf(frame: Frame | undefined): string {
+  if (!frame) return '';
+  const { owner, site } = frame;
+  if (!owner || !site) return frame.name;
+  return [pathOf(owner), ...site.path.map((step) => stepText(step, owner))]
+    .filter((step) => step !== '')
+    .join(' › ');
+}
+
+/** One step of a path; the row number is written where the frame that holds it is at hand. */
+export function stepText(step: SiteStep, owner?: Frame): string {
+  const rows = owner ? step.rows.map((local) => `[${Number(owner.locals[local]) + 1}]`).join('') : '';
+  return step.name + (step.nth === undefined ? '' : `[${step.nth}]`) + rows;
+}

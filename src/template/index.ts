@@ -1,0 +1,13 @@
+export * from './attributes/index.js';
+export { calc, phrase, uid } from './calc.js';
+export { el } from './el.js';
+export type { Expr, ExprOf, Op } from './expr.js';
+export { coreOf, describe, describeValue, ExprCore, fieldOf, getterOf, inputsOf } from './expr.js';
+export type { Fill, Frame, Site, SiteStep } from './frame.js';
+export { pathOf, stepText } from './frame.js';
+export { HandlerCall, isHandlerCall } from './handler-call.js';
+export type { Content, Textual } from './node.js';
+export { BaseNode, isNode, isRecord } from './node.js';
+export * from './nodes/index.js';
+export type { Blueprint } from './run.js';
+export { blueprintOf } from './run.js';

@@ -1,0 +1,72 @@
+import { coreOf, type Expr, ExprCore, type ExprOf, fieldOf } from '../expr.js';
+import { BaseNode, type Content } from '../node.js';
+import { deeper } from '../run-state.js';
+
+/** Content repeated for every item of a list. */
+export class EachNode extends BaseNode {
+  readonly kind = 'each';
+  /** The list, or an expression of it. */
+  readonly list: unknown;
+  /** The local that holds the item; the next one holds its number from 0. */
+  readonly item: number;
+  readonly label: string;
+  readonly row: Content;
+  readonly key: ExprCore | undefined;
+  readonly empty: Content;
+
+  constructor(
+    list: unknown,
+    item: number,
+    label: string,
+    row: Content,
+    key: ExprCore | undefined,
+    empty: Content,
+  ) {
+    super(eachOf);
+    this.list = list;
+    this.item = item;
+    this.label = label;
+    this.row = row;
+    this.key = key;
+    this.empty = empty;
+  }
+}
+
+export interface EachOptions<Item> {
+  /** What tells one item from another: the name of a field, or a function of the item. */
+  readonly key?: (keyof Item & string) | ((item: Expr<Item>) => ExprOf<string | number>);
+  /** What stands when the list has no items. */
+  readonly empty?: Content;
+}
+
+/**
+ * Repeats content for every item of a list. The function runs once, with expressions of the item and of its
+ * number from 0. A list that may be missing counts as empty. For a fixed range write plain JavaScript:
+ * `[1, 2, 3].map((n) => el.li(n))`.
+ *
+ * @example eachOf(props.varieties, (variety) => el.li(variety.name), { key: 'id', empty: el.p('None left') })
+ */
+export function eachOf<Item>(
+  list: ExprOf<readonly Item[] | null | undefined> | readonly Item[],
+  row: (item: Expr<Item>, index: Expr<number>) => Content,
+  options?: EachOptions<Item>,
+): Content {
+  const label = parameterName(row) ?? 'item';
+  return deeper(2, (first) => {
+    const item = localExpr(first, label, 'item');
+    const index = localExpr(first + 1, 'index', 'index');
+    const content = row(item.face as Expr<Item>, index.face as Expr<number>);
+    const { key, empty } = options ?? {};
+    const keyed = typeof key === 'string' ? fieldOf(item, key).face : key?.(item.face as Expr<Item>);
+    return new EachNode(list, first, label, content, coreOf(keyed), empty);
+  });
+}
+
+export function localExpr(local: number, label: string, what: 'item' | 'index' | 'data'): ExprCore {
+  return new ExprCore({ op: 'local', local, label, what }, (frame) => frame.locals[local]);
+}
+
+/** The name a function gives its first parameter, so that messages can speak of `variety.name`. */
+export function parameterName(row: unknown): string | undefined {
+  return /^(?:async\s*)?(?:function\s*\w*\s*)?\(?\s*([A-Za-z_$][\w$]*)/.exec(String(row))?.[1];
+}

@@ -1,0 +1,23 @@
+import type { ExprOf } from '../expr.js';
+import { BaseNode } from '../node.js';
+
+/** Ready-made HTML, put in as it is. */
+export class TrustedNode extends BaseNode {
+  readonly kind = 'trusted';
+  readonly html: unknown;
+
+  constructor(html: unknown) {
+    super(trusted);
+    this.html = html;
+  }
+}
+
+/**
+ * Puts in ready-made HTML as it is, unescaped: the only door for it. Whoever calls it vouches for the text.
+ * In `script` and `style` elements it is the only content there is; there it may not hold the closing tag.
+ *
+ * @example trusted('<svg viewBox="0 0 8 8"><path d="M0 0h8v8z"></path></svg>')
+ */
+export function trusted(html: string | ExprOf<string>): TrustedNode {
+  return new TrustedNode(html);
+}

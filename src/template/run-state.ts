@@ -1,0 +1,55 @@
+import type { Finding } from '../problem/index.js';
+import type { ExprCore } from './expr.js';
+
+/** What is kept while a component's template runs, once. */
+export interface Run {
+  readonly name: string;
+  /** Whether reads are remembered with their place, to find those that are placed nowhere. */
+  readonly tracks: boolean;
+  readonly read: ExprCore[];
+  readonly findings: Finding[];
+  /** How many row or slot functions enclose the line that is running. */
+  depth: number;
+  /** The number for the next item, index or slot data. */
+  nextLocal: number;
+}
+
+/**
+ * The run at hand is shared by every copy of this library in the program, so that a command can run the templates
+ * of a module that brought its own copy.
+ */
+const shared = globalThis as { [key: symbol]: { run: Run | undefined } };
+const key = Symbol.for('zesty-lattice.run');
+shared[key] ??= { run: undefined };
+const holder = shared[key];
+
+export function currentRun(): Run | undefined {
+  return holder.run;
+}
+
+/** Runs `work` as the template run `run`. */
+export function during<T>(run: Run | undefined, work: () => T): T {
+  const before = holder.run;
+  holder.run = run;
+  try {
+    return work();
+  } finally {
+    holder.run = before;
+  }
+}
+
+/**
+ * Runs a row or slot function: `work` gets numbers for its locals, and what it makes stands one level deeper.
+ * Outside any template a run of its own is opened, so that functions inside one another get different numbers.
+ */
+export function deeper<T>(locals: number, work: (first: number) => T): T {
+  const run = holder.run ?? { name: '', tracks: false, read: [], findings: [], depth: 0, nextLocal: 0 };
+  const first = run.nextLocal;
+  run.nextLocal += locals;
+  run.depth += 1;
+  try {
+    return during(run, () => work(first));
+  } finally {
+    run.depth -= 1;
+  }
+}

@@ -1,0 +1,15 @@
+export { isNothing, propFault, settledValue, slotFault } from './bind.js';
+export { closesRawText, rawTextFault } from './element-checks.js';
+export { elementMisfit, openName, textMisfit } from './nesting.js';
+export type * from './plan.js';
+export { misplaced, planContent, planOf } from './plan-content.js';
+export { isUse, notAComponent, refuse, resolve, resolveOpen } from './resolve.js';
+export {
+  ComponentTree,
+  type TreeCondition,
+  type TreePart,
+  type TreeProp,
+  type TreeSlot,
+  type TreeStyles,
+  type TreeUse,
+} from './tree.js';

@@ -1,0 +1,72 @@
+import { type AnyComponent, type ComponentCore, componentCore } from '../component/index.js';
+import { failure, finding, LatticeError, type Problem } from '../problem/index.js';
+import { isNode, UseNode } from '../template/index.js';
+import { TreeBuilder } from './build.js';
+import { planContent } from './plan-content.js';
+import { ComponentTree } from './tree.js';
+
+/**
+ * Resolves a component tree: every use bound to its component, props checked, slots assigned. All problems are
+ * collected in `problems`; nothing is thrown for them.
+ *
+ * @param target a use, or a component
+ * @param props with a component: its props. Left out, what depends on them stays open.
+ * @throws LatticeError `component-unknown` when the target is neither a component nor a use
+ * @example
+ * const tree = resolve(FairPage, { varieties });
+ * tree.problems.map((problem) => problem.code);
+ */
+export function resolve(
+  target: AnyComponent | UseNode,
+  props?: Readonly<Record<string, unknown>>,
+): ComponentTree {
+  const component = componentCore(target);
+  if (component) {
+    return props ? resolveUse(new UseNode(component, props, undefined, resolve)) : resolveOpen(component);
+  }
+  if (isUse(target)) return resolveUse(target);
+  throw failure(notAComponent(target));
+}
+
+/** Words what was given where a component or a use belongs. */
+export function notAComponent(given: unknown): ReturnType<typeof finding> {
+  const name =
+    typeof given === 'function' ? given.name || 'a function' : given === null ? 'null' : typeof given;
+  return finding('component-unknown', {
+    name,
+    hint: 'Give a component made with component(…), or a use of one: Name({ … }).',
+  });
+}
+
+export function isUse(candidate: unknown): candidate is UseNode {
+  return isNode(candidate) && (candidate as { kind?: string }).kind === 'use';
+}
+
+function resolveUse(use: UseNode): ComponentTree {
+  return build(new TreeBuilder(), planContent(use));
+}
+
+const openTrees = new WeakMap<ComponentCore, ComponentTree>();
+
+/** The tree of a component whose own props and slots are left open; made once. */
+export function resolveOpen(component: ComponentCore): ComponentTree {
+  let tree = openTrees.get(component);
+  if (!tree) {
+    const builder = new TreeBuilder();
+    const root = builder.openRoot(component);
+    tree = new ComponentTree(root, builder.finish(), builder.styles());
+    openTrees.set(component, tree);
+  }
+  return tree;
+}
+
+function build(builder: TreeBuilder, plan: ReturnType<typeof planContent>): ComponentTree {
+  const root = builder.root(plan);
+  return new ComponentTree(root, builder.finish(), builder.styles());
+}
+
+/** Throws all errors of a tree, if it has any. */
+export function refuse(problems: readonly Problem[]): void {
+  const errors = problems.filter((problem) => problem.severity === 'error');
+  if (errors.length > 0) throw new LatticeError(errors);
+}

@@ -1,0 +1,14 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+const source = (path: string): string => fileURLToPath(new URL(`./src/${path}`, import.meta.url));
+
+export default defineConfig({
+  resolve: {
+    alias: [
+      { find: /^zesty-lattice$/, replacement: source('index.ts') },
+      { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },
+    ],
+  },
+  test: { include: ['tests/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 60_000 },
+});
