@@ -1,4 +1,4 @@
-// Made by scripts/generate.mjs from @webref/elements; do not edit.
+// Made by scripts/generate.mjs from the web standards’ data packages; do not edit.
 
 /** The elements of the HTML standard that are not obsolete (https://html.spec.whatwg.org/#elements-3). */
 export const htmlTags: ReadonlySet<string> = new Set(

@@ -1,4 +1,4 @@
-import type { ElementBuilders } from '../generated/elements.js';
+import type { ElementBuilders } from './builders.js';
 import { type Content, isRecord } from './node.js';
 import { ElementNode } from './nodes/element.js';
 

@@ -6,7 +6,7 @@ export { coreOf, describe, describeValue, ExprCore, fieldOf, getterOf, inputsOf 
 export type { Fill, Frame, Site, SiteStep } from './frame.js';
 export { pathOf, stepText } from './frame.js';
 export { HandlerCall, isHandlerCall } from './handler-call.js';
-export type { Content, Textual } from './node.js';
+export type { Content, TemplateNode, Textual } from './node.js';
 export { BaseNode, isNode, isRecord } from './node.js';
 export * from './nodes/index.js';
 export type { Blueprint } from './run.js';

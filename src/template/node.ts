@@ -4,8 +4,13 @@ import { currentRun } from './run-state.js';
 
 const nodeBrand = Symbol.for('zesty-lattice.node');
 
+/** A piece of a template, such as an element: what the builders give, and what content is made of. */
+export interface TemplateNode {
+  readonly [nodeBrand]: true;
+}
+
 /** What every node of a template has; the kinds are in `nodes/`, one file each. */
-export abstract class BaseNode {
+export abstract class BaseNode implements TemplateNode {
   declare readonly [nodeBrand]: true;
   readonly place: object | undefined;
 
@@ -30,7 +35,7 @@ export function isNode(candidate: unknown): candidate is BaseNode {
 export type Textual = string | number | bigint | null | undefined | false;
 
 /** Whatever can stand between an element's tags or in a slot. */
-export type Content = Textual | BaseNode | ExprOf<Textual> | readonly Content[];
+export type Content = Textual | TemplateNode | ExprOf<Textual> | readonly Content[];
 
 /** Whether a first argument is a record of attributes, props or slots rather than content. */
 export function isRecord(candidate: unknown): candidate is Readonly<Record<string, unknown>> {

@@ -227,7 +227,8 @@ export class TreeBuilder {
         into: first ? scoped.parts : [],
         outlines: first,
       });
-    } else {
+    }
+    if (!scoped || mayBeNothing(scoped.fill.content)) {
       const under: TreeCondition = { kind: 'fallback', of: `slots.${node.name}` };
       this.nodes(node.fallback, scope, { ...spot, under: [...spot.under, under] });
     }
@@ -344,8 +345,17 @@ function treeSlot(
   index: number,
   fill: ScopedFill | undefined,
 ): TreeSlot {
-  if (fill) return { name, state: 'filled', content: fill.parts };
+  if (fill)
+    return { name, state: mayBeNothing(fill.fill.content) ? 'depends' : 'filled', content: fill.parts };
   return { name, state: hasFallback(planOf(component).content, index) ? 'fallback' : 'empty', content: [] };
+}
+
+/** Whether content places nothing for some values: it is all conditions, rows, slots and changing text. */
+function mayBeNothing(nodes: readonly PlanNode[]): boolean {
+  return nodes.every((node) => {
+    if (node.kind === 'given') return mayBeNothing(node.content) || mayBeNothing(node.otherwise);
+    return node.kind === 'each' || node.kind === 'slot' || node.kind === 'value';
+  });
 }
 
 function hasFallback(nodes: readonly PlanNode[], slot: number): boolean {

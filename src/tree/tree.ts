@@ -16,8 +16,11 @@ export interface TreeProp {
 /** One slot at one use. */
 export interface TreeSlot {
   readonly name: string;
-  /** `filled` by the use, showing the component's `fallback`, `empty`, or `open` at the root. */
-  readonly state: 'filled' | 'fallback' | 'empty' | 'open';
+  /**
+   * `filled` by the use, showing the component's `fallback`, or `empty`. `depends` where the content given is all
+   * conditions, so that some values show the fallback. `open` at the root.
+   */
+  readonly state: 'filled' | 'depends' | 'fallback' | 'empty' | 'open';
   /** What stands in it: uses, and outlines of everything else such as `<p> "Thin skin"`. */
   readonly content: readonly TreePart[];
 }

@@ -1,0 +1,64 @@
+// What every script needs before its work: the packages of the lock file, and a build that is no older than the sources.
+import { spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** Runs a command in the project's folder; ends the whole script with its exit code when it fails. */
+export function run(command, args, options = {}) {
+  const done = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (done.error) throw done.error;
+  if (done.status !== 0) process.exit(done.status ?? 1);
+}
+
+const time = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0);
+
+function newest(folder) {
+  return readdirSync(folder, { withFileTypes: true }).reduce((latest, entry) => {
+    const path = join(folder, entry.name);
+    return Math.max(latest, entry.isDirectory() ? newest(path) : time(path));
+  }, 0);
+}
+
+/** Installs the packages of the lock file, unless they are there and no older than it. */
+export function install() {
+  if (time(join(root, 'node_modules/.package-lock.json')) >= time(join(root, 'package-lock.json'))) return;
+  console.log('Installing the packages of package-lock.json …');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+}
+
+/** Builds dist/, unless it is there and newer than the sources. */
+export function build() {
+  const latest = Math.max(
+    newest(join(root, 'src')),
+    ...['package.json', 'vite.config.ts', 'tsconfig.json', 'tsconfig.build.json'].map((name) =>
+      time(join(root, name)),
+    ),
+  );
+  if (time(join(root, 'dist/built')) >= latest) return;
+  console.log('Building dist/ …');
+  run('npm', ['run', '--silent', 'build', '--', '--logLevel', 'warn']);
+}
+
+/** The path of Chromium; on Debian it is installed when missing and allowed. Ends the script where it cannot be had. */
+export function needChromium() {
+  const path = '/usr/bin/chromium';
+  if (existsSync(path)) return path;
+  const may = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
+  if (may) {
+    console.log('Installing Debian’s chromium for the browser tests …');
+    const quiet = {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    };
+    spawnSync('apt-get', ['update', '-qq'], quiet);
+    spawnSync('apt-get', ['install', '-y', '-qq', 'chromium'], quiet);
+  }
+  if (existsSync(path)) return path;
+  console.error(
+    'The browser tests need Chromium at /usr/bin/chromium. Install it: sudo apt-get install chromium',
+  );
+  process.exit(1);
+}

@@ -1,0 +1,72 @@
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { dirname } from 'node:path';
+import { Command } from 'commander';
+import type { AnyComponent, Use } from '../../component/index.js';
+import { renderHtml, renderPage } from '../../html/index.js';
+import { resolve } from '../../tree/index.js';
+import { loadComponent, loadProps } from '../load.js';
+import { printProblems } from '../print-problems.js';
+
+interface Options {
+  readonly component?: string;
+  readonly props?: string;
+  readonly page?: true;
+  readonly title?: string;
+  readonly lang?: string;
+  readonly css?: string;
+  readonly out?: string;
+}
+
+/** `lattice render`: a component to HTML text. */
+export function renderCommand(): Command {
+  return new Command('render')
+    .description('Render a component to HTML.')
+    .argument('<module>', 'a TypeScript or JavaScript module that exports the component')
+    .option('-c, --component <name>', 'which of its components, by tag name or export name')
+    .option('-p, --props <file>', 'its props, a record in a JSON file')
+    .option('--page', 'write a whole document, with the styles in its head')
+    .option('--title <text>', 'with --page: the title; else the prop "title", else the description')
+    .option('--lang <tag>', 'with --page: the language of the text', 'en')
+    .option('--css <file>', 'with --page: rules for the whole page')
+    .option('-o, --out <file>', 'write to a file instead of standard output')
+    .action(run);
+}
+
+async function run(path: string, options: Options): Promise<void> {
+  const component = await loadComponent(path, options.component);
+  const props = (await loadProps(options.props)) ?? {};
+  const tree = resolve(component, props);
+  if (tree.problems.some((problem) => problem.severity === 'error')) {
+    printProblems(tree.problems);
+    process.exitCode = 1;
+    return;
+  }
+  const use = useOf(component, props);
+  const html = options.page
+    ? renderPage(use, {
+        title: options.title ?? titleFrom(props, component),
+        lang: options.lang ?? 'en',
+        ...(options.css !== undefined && { styles: (await readFile(options.css, 'utf8')).trim() }),
+      })
+    : `${renderHtml(use, { styles: true })}\n`;
+  if (tree.problems.length > 0) printProblems(tree.problems);
+  await write(html, options.out);
+}
+
+function useOf(component: AnyComponent, props: Readonly<Record<string, unknown>>): Use {
+  return component(...([props] as never[]));
+}
+
+function titleFrom(props: Readonly<Record<string, unknown>>, component: { readonly name: string }): string {
+  const { description } = component as { description?: string };
+  return typeof props.title === 'string' ? props.title : (description ?? component.name);
+}
+
+async function write(text: string, out: string | undefined): Promise<void> {
+  if (out === undefined) {
+    process.stdout.write(text);
+    return;
+  }
+  await mkdir(dirname(out), { recursive: true });
+  await writeFile(out, text);
+}

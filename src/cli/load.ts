@@ -1,0 +1,68 @@
+import { existsSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
+import { resolve as resolvePath } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { register } from 'tsx/esm/api';
+import { type AnyComponent, componentCore } from '../component/index.js';
+import { suggest } from '../problem/index.js';
+
+/** The command was called in a wrong way: the message says how to call it. */
+export class UsageError extends Error {}
+
+/** Loads a TypeScript or JavaScript module and picks one of the components it exports. */
+export async function loadComponent(path: string, wanted: string | undefined): Promise<AnyComponent> {
+  const found = componentsIn(await loadModule(path));
+  if (found.size === 0)
+    throw new UsageError(`${path} exports no component. Export one: export const Name = component(…).`);
+  if (wanted !== undefined) return pick(found, wanted, path);
+  const main = found.get('default');
+  if (main) return main;
+  const all = [...new Set(found.values())];
+  if (all.length === 1 && all[0]) return all[0];
+  const names = all.map((one) => one.name).join(', ');
+  throw new UsageError(
+    `${path} exports ${all.length} components: ${names}. Say which with --component <name>.`,
+  );
+}
+
+async function loadModule(path: string): Promise<Readonly<Record<string, unknown>>> {
+  const full = resolvePath(path);
+  if (!existsSync(full)) throw new UsageError(`There is no file ${path}.`);
+  const unregister = register();
+  try {
+    return (await import(pathToFileURL(full).href)) as Record<string, unknown>;
+  } finally {
+    await unregister();
+  }
+}
+
+function componentsIn(module: Readonly<Record<string, unknown>>): ReadonlyMap<string, AnyComponent> {
+  const components = Object.entries(module).filter(([, value]) => componentCore(value) !== undefined);
+  return new Map(components as [string, AnyComponent][]);
+}
+
+/** A component by the name it is exported under or by its tag name. */
+function pick(found: ReadonlyMap<string, AnyComponent>, wanted: string, path: string): AnyComponent {
+  const byTag = [...found.values()].find((one) => one.name === wanted);
+  const component = byTag ?? found.get(wanted);
+  if (component) return component;
+  const names = [...new Set([...found.values()].map((one) => one.name))];
+  throw new UsageError(`${path} exports no component "${wanted}". ${suggest(wanted, names, 'component')}`);
+}
+
+/** Reads props from a JSON file that holds one record. */
+export async function loadProps(
+  path: string | undefined,
+): Promise<Readonly<Record<string, unknown>> | undefined> {
+  if (path === undefined) return undefined;
+  if (!existsSync(path)) throw new UsageError(`There is no file ${path}.`);
+  let props: unknown;
+  try {
+    props = JSON.parse(await readFile(path, 'utf8'));
+  } catch (thrown) {
+    throw new UsageError(`${path} is no JSON: ${(thrown as Error).message}`);
+  }
+  if (typeof props === 'object' && props !== null && !Array.isArray(props))
+    return props as Record<string, unknown>;
+  throw new UsageError(`${path} holds no record. Write { "prop": value, … }.`);
+}

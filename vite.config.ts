@@ -1,0 +1,26 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vite';
+
+const source = (path: string): string => fileURLToPath(new URL(`./src/${path}`, import.meta.url));
+
+export default defineConfig({
+  build: {
+    target: 'es2022',
+    outDir: 'dist',
+    emptyOutDir: true,
+    minify: false,
+    sourcemap: true,
+    lib: {
+      formats: ['es'],
+      entry: {
+        index: source('index.ts'),
+        html: source('html/index.ts'),
+        cli: source('cli/main.ts'),
+      },
+    },
+    rollupOptions: {
+      external: [/^node:/, 'commander', 'css-tree', 'picocolors', /^tsx/],
+      output: { chunkFileNames: 'parts/[name]-[hash].js' },
+    },
+  },
+});
