@@ -19,7 +19,7 @@ export default defineConfig({
       },
     },
     rollupOptions: {
-      external: [/^node:/, 'commander', 'css-tree', 'picocolors', /^tsx/],
+      external: [/^node:/, 'commander', 'picocolors', 'postcss', 'postcss-selector-parser', /^tsx/],
       output: { chunkFileNames: 'parts/[name]-[hash].js' },
     },
   },

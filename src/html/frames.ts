@@ -3,6 +3,9 @@ import type { Fill, Frame, Site } from '../template/index.js';
 
 const nothing: readonly never[] = Object.freeze([]);
 
+/** The locals of a frame that has none. */
+export const noLocals: unknown[] = [];
+
 /** The frame of content that stands in no component. */
 export function emptyFrame(): Frame {
   return {
@@ -25,11 +28,12 @@ export function frameOf(
   owner: Frame | undefined,
   site: Site | undefined,
   at: string[] | undefined,
+  locals: unknown[] = [],
 ): Frame {
   const frame: Frame = {
     name: component.name,
     props,
-    locals: [],
+    locals,
     fills,
     owner,
     site,

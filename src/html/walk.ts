@@ -109,7 +109,7 @@ function walkElement(node: ElementNode, frame: Frame, pass: Pass): string {
     for (const name in attributes) text += walkAttribute(tag, name, attributes[name], frame, pass);
   text += '>';
   if (voidElements.has(tag)) {
-    if (!isNothing(content)) pass.report(voidFault(tag), frame);
+    if (walk(content, frame, pass) !== '') pass.report(voidFault(tag), frame);
     return text;
   }
   if (rawTextElements.has(tag)) return `${text}${walkRawText(tag, node, frame, pass)}</${tag}>`;
@@ -263,6 +263,7 @@ function spotFill({ content, data }: SlotContent): HtmlFill {
   return {
     data,
     depth: 0,
+    isAlways: typeof content === 'string',
     write: (owner, pass) => walk(content, owner, pass),
     isFilled: (owner) => comesToSomething(content, owner),
   };

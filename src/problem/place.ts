@@ -12,7 +12,8 @@ export function callPlace(above: unknown): object | undefined {
   if (!capture) return undefined;
   const holder = {};
   const limit = Error.stackTraceLimit;
-  Error.stackTraceLimit = 1;
+  // More than one, since built-in functions such as JSON.stringify have no file.
+  Error.stackTraceLimit = 4;
   capture(holder, above);
   Error.stackTraceLimit = limit;
   return holder;
@@ -20,7 +21,7 @@ export function callPlace(above: unknown): object | undefined {
 
 const framePattern = /\(?((?:file:\/\/|https?:\/\/|\/|[A-Za-z]:\\)[^()]*?):(\d+):(\d+)\)?$/;
 
-/** Reads a remembered stack: the file, line and column of its one frame. */
+/** Reads a remembered stack: the file, line and column of its first frame that has a file. */
 export function placeOf(holder: object | undefined): SourcePlace | undefined {
   const { stack } = (holder ?? {}) as { stack?: string };
   for (const line of (stack ?? '').split('\n')) {

@@ -1,6 +1,6 @@
 import { finding, LatticeError, placed } from '../problem/index.js';
 import { describe, type Expr, ExprCore, type ExprOf, getterOf } from './expr.js';
-import { pathOf } from './frame.js';
+import { type Frame, pathOf } from './frame.js';
 import { currentRun } from './run-state.js';
 
 type ValueOf<T> = T extends ExprOf<infer V> ? V : T;
@@ -32,22 +32,28 @@ function getterFor(
   name: () => string,
 ): ExprCore['get'] {
   const getters = inputs.map(getterOf);
-  const [first, second] = getters;
-  const work: ExprCore['get'] = !first
-    ? () => compute()
-    : !second
-      ? (frame) => compute(first(frame))
-      : getters.length === 2
-        ? (frame) => compute(first(frame), second(frame))
-        : (frame) => compute(...getters.map((get) => get(frame)));
+  const failed = (thrown: unknown, frame: Frame): Error => {
+    if (thrown instanceof LatticeError) return thrown;
+    const reason = thrown instanceof Error ? thrown.message : String(thrown);
+    return new LatticeError([placed(finding('value-failed', { name: name(), reason }), pathOf(frame))], {
+      cause: thrown,
+    });
+  };
+  const [first] = getters;
+  if (first && getters.length === 1) {
+    return (frame) => {
+      try {
+        return compute(first(frame));
+      } catch (thrown) {
+        throw failed(thrown, frame);
+      }
+    };
+  }
   return (frame) => {
     try {
-      return work(frame);
+      return compute(...getters.map((get) => get(frame)));
     } catch (thrown) {
-      if (thrown instanceof LatticeError) throw thrown;
-      const reason = thrown instanceof Error ? thrown.message : String(thrown);
-      const problem = placed(finding('value-failed', { name: name(), reason }), pathOf(frame));
-      throw new LatticeError([problem], { cause: thrown });
+      throw failed(thrown, frame);
     }
   };
 }
@@ -84,7 +90,9 @@ export function phrase(
   return new ExprCore({ op: 'phrase', strings, parts }, get, phrase).face as Expr<string>;
 }
 
-function plainText(value: unknown): string {
+/** A value as a phrase writes it: missing ones are nothing. */
+export function plainText(value: unknown): string {
+  if (typeof value === 'string') return value;
   return value === null || value === undefined || value === false ? '' : String(value);
 }
 

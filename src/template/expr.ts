@@ -86,13 +86,11 @@ class Handler implements ProxyHandler<() => void> {
     if (key === exprBrand) return this.core;
     if (typeof key === 'symbol') {
       if (key !== Symbol.toPrimitive && key !== Symbol.iterator) return undefined;
-      return () => {
-        throw usedEarly(
-          this.core,
-          key === Symbol.iterator ? 'walked through' : 'used as text or number',
-          this.get,
-        );
+      const how = key === Symbol.iterator ? 'walked through' : 'used as text or number';
+      const use = (): never => {
+        throw usedEarly(this.core, how, use);
       };
+      return use;
     }
     return fieldOf(this.core, key, this.get).face;
   }
@@ -126,15 +124,22 @@ function usedEarly(core: ExprCore, how: string, above: unknown, method?: string)
 
 /** A field of an expression's value; a missing value has only missing fields. */
 export function fieldOf(of: ExprCore, key: string, readBy?: unknown): ExprCore {
-  const { get } = of;
-  return new ExprCore(
-    { op: 'field', of, key },
-    (frame) => {
-      const whole = get(frame) as Record<string, unknown> | null | undefined;
+  return new ExprCore({ op: 'field', of, key }, fieldGetter(of, key), readBy);
+}
+
+function fieldGetter(of: ExprCore, key: string): ExprCore['get'] {
+  if (of.op.op === 'local') {
+    const { local } = of.op;
+    return (frame) => {
+      const whole = frame.locals[local] as Record<string, unknown> | null | undefined;
       return whole === null || whole === undefined ? undefined : whole[key];
-    },
-    readBy,
-  );
+    };
+  }
+  const { get } = of;
+  return (frame) => {
+    const whole = get(frame) as Record<string, unknown> | null | undefined;
+    return whole === null || whole === undefined ? undefined : whole[key];
+  };
 }
 
 /** The working side of what may be an expression; undefined when it is a plain value. */

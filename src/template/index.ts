@@ -1,5 +1,5 @@
 export * from './attributes/index.js';
-export { calc, phrase, uid } from './calc.js';
+export { calc, phrase, plainText, uid } from './calc.js';
 export { el } from './el.js';
 export type { Expr, ExprOf, Op } from './expr.js';
 export { coreOf, describe, describeValue, ExprCore, fieldOf, getterOf, inputsOf } from './expr.js';

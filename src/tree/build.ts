@@ -9,6 +9,7 @@ import { elementMisfit, type Misfit, openName, textMisfit } from './nesting.js';
 import { outline } from './outline.js';
 import type { Plan, PlanFill, PlanNode, PlanSlot, PlanUse } from './plan.js';
 import { planOf } from './plan-content.js';
+import { scopedRules } from './scope-rules.js';
 import type { TreeCondition, TreePart, TreeProp, TreeSlot, TreeStyles, TreeUse } from './tree.js';
 
 /** One use being followed: its component's template, and what is known of its props and slots. */
@@ -113,7 +114,10 @@ export class TreeBuilder {
     isOpen: boolean,
     above: readonly ComponentCore[],
   ): Scope {
-    if (component.styles !== '') this.styled.set(component, component.styles);
+    if (component.styles !== '' && !this.styled.has(component)) {
+      this.styled.set(component, component.styles);
+      for (const found of scopedRules(component).findings) this.report(withSource(found, component), path);
+    }
     return { component, path, known, fills, isOpen, above: [...above, component] };
   }
 
@@ -329,6 +333,10 @@ export class TreeBuilder {
     if (coreOf(id) || (typeof id !== 'string' && typeof id !== 'number')) return;
     this.ids.add(String(id), { where: scope.path, branches: spot.branches, repeats: spot.repeats, source });
   }
+}
+
+function withSource(found: Finding, { source }: ComponentCore): Finding {
+  return source ? { ...found, source } : found;
 }
 
 function stepSource(node: PlanUse): PlanUse['source'] {

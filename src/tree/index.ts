@@ -4,6 +4,7 @@ export { elementMisfit, openName, textMisfit } from './nesting.js';
 export type * from './plan.js';
 export { misplaced, planContent, planOf } from './plan-content.js';
 export { isUse, notAComponent, refuse, resolve, resolveOpen } from './resolve.js';
+export { scopedRules } from './scope-rules.js';
 export {
   ComponentTree,
   type TreeCondition,

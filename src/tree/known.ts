@@ -1,4 +1,4 @@
-import { coreOf, type ExprCore } from '../template/index.js';
+import { coreOf, type ExprCore, plainText } from '../template/index.js';
 
 /** Stands for a value that is known only at render time. */
 export const open: unique symbol = Symbol('open');
@@ -35,7 +35,7 @@ function inputValue(input: unknown, props: ReadonlyMap<string, unknown>): unknow
 function withInputs(core: ExprCore, inputs: readonly unknown[], values: readonly unknown[]): unknown {
   const { op } = core;
   if (op.op === 'phrase') {
-    return op.strings.map((text, at) => text + (at < inputs.length ? shown(values[at]) : '')).join('');
+    return op.strings.map((text, at) => text + (at < inputs.length ? plainText(values[at]) : '')).join('');
   }
   if (op.op !== 'calc') return open;
   try {
@@ -43,8 +43,4 @@ function withInputs(core: ExprCore, inputs: readonly unknown[], values: readonly
   } catch {
     return open;
   }
-}
-
-function shown(value: unknown): string {
-  return value === null || value === undefined || value === false ? '' : String(value);
 }

@@ -79,7 +79,6 @@ export function elementMisfit(tag: string, open: readonly string[]): Misfit | un
   if (tag !== 'svg' && svgTags.has(tag) && !bothWorlds.has(tag)) {
     return { place: 'outside <svg>', hint: 'It is an element of SVG: put it into el.svg(…).' };
   }
-  if (parent === 'template') return undefined;
   return parentMisfit(tag, parent) ?? ancestorMisfit(tag, open);
 }
 

@@ -17,8 +17,8 @@ export const PageShell = component('page-shell', {
     .bar { display: flex; flex-wrap: wrap; gap: .5rem 2rem; align-items: center; justify-content: space-between; padding-top: 1rem; padding-bottom: .25rem }
     .columns { display: grid; gap: 3rem; grid-template-columns: minmax(0, 1fr); padding-top: 2.5rem; padding-bottom: 3.5rem }
     .two { grid-template-columns: minmax(0, 1fr) 19rem }
-    main { display: grid; gap: 3.25rem; min-width: 0 }
-    aside { display: grid; gap: 2rem; align-content: start; min-width: 0 }
+    main { display: grid; grid-template-columns: minmax(0, 1fr); gap: 3.25rem; min-width: 0 }
+    aside { display: grid; grid-template-columns: minmax(0, 1fr); gap: 2rem; align-content: start; min-width: 0 }
     .foot { border-top: 1px solid var(--line); color: var(--quiet); font-size: .9rem; padding: 1.5rem 0 2.5rem }
     @media (max-width: 60rem) { .two { grid-template-columns: minmax(0, 1fr) } }
   `,

@@ -2,6 +2,7 @@ import { finding } from '../../problem/index.js';
 import {
   type AttributeText,
   attributeText,
+  classPieces,
   classWriter,
   coreOf,
   type ExprCore,
@@ -11,7 +12,9 @@ import {
   isNode,
   lineEaters,
   type Node,
+  pieceWriter,
   styleWriter,
+  urlShape,
   voidElements,
 } from '../../template/index.js';
 import type { PlanElement } from '../../tree/index.js';
@@ -91,11 +94,16 @@ function ignore(): void {}
 
 function changingAttribute(tag: string, name: string, core: ExprCore): Write {
   const { get } = core;
-  return (frame, pass) =>
-    written(
+  const start = ` ${name}="`;
+  const holdsUrl = urlShape(tag, name) !== undefined;
+  return (frame, pass) => {
+    const value = get(frame);
+    if (typeof value === 'string' && !holdsUrl) return `${start}${escapeAttribute(value)}"`;
+    return written(
       name,
-      attributeText(tag, name, get(frame), (found) => pass.report(found, frame)),
+      attributeText(tag, name, value, (found) => pass.report(found, frame)),
     );
+  };
 }
 
 function written(name: string, text: AttributeText): string {
@@ -104,10 +112,20 @@ function written(name: string, text: AttributeText): string {
 }
 
 function lowerClass(value: unknown, to: Chunks): void {
-  const classes = classWriter(value);
-  const write = (text: string): string => (text === '' ? '' : ` class="${escapeAttribute(text)}"`);
-  if (typeof classes === 'string') to.text(write(classes));
-  else to.place((frame) => write(classes(frame)));
+  const { prefix, pieces } = classPieces(value);
+  if (pieces.length === 0) {
+    if (prefix !== '') to.text(` class="${escapeAttribute(prefix)}"`);
+  } else if (prefix !== '') {
+    to.text(` class="${escapeAttribute(prefix)}`);
+    for (const piece of pieces) to.place(pieceWriter(piece, escapeAttribute));
+    to.text('"');
+  } else {
+    const classes = classWriter(value) as (frame: Frame) => string;
+    to.place((frame) => {
+      const text = classes(frame);
+      return text === '' ? '' : ` class="${escapeAttribute(text)}"`;
+    });
+  }
 }
 
 function lowerStyle(tag: string, value: unknown, to: Chunks): void {

@@ -8,6 +8,8 @@ import type { Pass } from '../pass.js';
 /** Content given to a slot, ready to write. */
 export interface HtmlFill extends Fill {
   readonly write: Write;
+  /** Set where the content always comes to something, so that it need not be asked. */
+  readonly isAlways: boolean;
   /** The owner's local that takes what the slot hands over. */
   readonly data: number | undefined;
   /** The depth of the content's rows in the owner's template. */
@@ -27,7 +29,7 @@ export function lowerSlot(node: PlanSlot, to: Chunks, at: At): void {
   to.place((frame, pass) => {
     const fill = frame.fills[slot] as HtmlFill | undefined;
     const { owner } = frame;
-    if (!fill || !owner || !fill.isFilled(owner)) return writeFallback(frame, pass);
+    if (!fill || !owner || !(fill.isAlways || fill.isFilled(owner))) return writeFallback(frame, pass);
     if (fill.data === undefined) return fill.write(owner, pass);
     if (owner.at && frame.at) owner.at[fill.depth + 1] = `${frame.at[depth] ?? ''}s${number}`;
     return writeWith(fill, fill.data, getData(frame), owner, pass);
@@ -47,7 +49,8 @@ export function lowerFill(fill: PlanFill, lowering: Lowering, depth: number): Ht
   const chunks = new Chunks();
   const inside = fill.data === undefined ? depth : depth + 1;
   lowerAll(fill.content, chunks, { lowering, depth: inside, tag: '', isOutermost: false });
-  return { write: chunks.compile(), data: fill.data, depth, isFilled: filledTest(fill.content) };
+  const isAlways = fill.content.some((node) => nodeTest(node) === true);
+  return { write: chunks.compile(), data: fill.data, depth, isAlways, isFilled: filledTest(fill.content) };
 }
 
 /** Whether content comes to anything: text, elements and uses always do, conditions and rows by what they give. */

@@ -1,8 +1,8 @@
-import { type AnyKind, fits, settle } from '../../component/index.js';
-import type { Frame } from '../../template/index.js';
+import { type AnyKind, settle } from '../../component/index.js';
+import type { ExprCore, Frame } from '../../template/index.js';
 import { type PlanUse, propFault } from '../../tree/index.js';
 import type { Chunks, Write } from '../chunks.js';
-import { frameOf } from '../frames.js';
+import { frameOf, noLocals } from '../frames.js';
 import type { At } from '../lowering.js';
 import type { Pass } from '../pass.js';
 import { type Program, programAhead, programOf } from '../program.js';
@@ -21,6 +21,7 @@ export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
   const makesIds = lowering.makesIds;
   lowering.makesIds ||= before;
   const passesSlots = node.fills.some((fill) => fill !== undefined && holdsSlot(fill.content));
+  const mayMakeIds = makesIds || passesSlots;
   const number = `-${site.number}`;
   const idsFor = (frame: Frame): string[] | undefined =>
     makesIds || (passesSlots && frame.at) ? [(frame.at?.[depth] ?? '') + number] : undefined;
@@ -28,7 +29,9 @@ export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
   let program: Program | undefined = ahead;
   const write: Write = (frame, pass) => {
     program ??= programOf(component);
-    return program.write(frameOf(component, values(frame, pass), fills, frame, site, idsFor(frame)), pass);
+    const at = mayMakeIds ? idsFor(frame) : undefined;
+    const locals = program.locals === 0 ? noLocals : [];
+    return program.write(frameOf(component, values(frame, pass), fills, frame, site, at, locals), pass);
   };
   to.place(write);
 }
@@ -38,20 +41,32 @@ type Values = (frame: Frame, pass: Pass) => readonly unknown[];
 /** How to have the settled prop values of a use; those that change are checked each time. */
 function valuesOf(node: PlanUse): Values {
   const constants = node.props.map((prop) => prop.value);
-  const changing = node.props.flatMap((prop, index) => (prop.expr ? [{ index, get: prop.expr.get }] : []));
-  const kinds = node.component.props.kinds;
-  if (changing.length === 0) return () => constants;
+  if (node.props.every((prop) => !prop.expr)) return () => constants;
+  const readers = node.props.map((prop, index) =>
+    prop.expr ? reader(node, index, prop.expr) : () => prop.value,
+  );
+  const [a, b, c, d] = readers;
+  if (a && b && c && d && readers.length === 4) {
+    return (frame, pass) => [a(frame, pass), b(frame, pass), c(frame, pass), d(frame, pass)];
+  }
+  if (a && b && c && readers.length === 3)
+    return (frame, pass) => [a(frame, pass), b(frame, pass), c(frame, pass)];
+  if (a && b && readers.length === 2) return (frame, pass) => [a(frame, pass), b(frame, pass)];
+  if (a && readers.length === 1) return (frame, pass) => [a(frame, pass)];
+  return (frame, pass) => readers.map((read) => read(frame, pass));
+}
+
+/** Reads one changing prop; a value that fits at once is handed on as it is. */
+function reader(node: PlanUse, index: number, expr: ExprCore): (frame: Frame, pass: Pass) => unknown {
+  const { get } = expr;
+  const kind = node.component.props.kinds[index] as AnyKind;
+  const { accepts } = kind.rules;
+  const isPlain = kind.settings.tests.length === 0 && kind.rules.settle === undefined;
   return (frame, pass) => {
-    const values = constants.slice();
-    for (const { index, get } of changing) {
-      const value = get(frame);
-      const kind = kinds[index] as AnyKind;
-      values[index] =
-        value !== undefined && kind.rules.settle === undefined && fits(kind, value)
-          ? value
-          : settleLate(node, index, value, frame, pass);
-    }
-    return values;
+    const value = get(frame);
+    return isPlain && accepts(value) && value !== undefined
+      ? value
+      : settleLate(node, index, value, frame, pass);
   };
 }
 

@@ -4,26 +4,33 @@ import type { Frame } from '../frame.js';
 /** What `class` takes: text, an expression of it, a record of conditions, a list of these. */
 export type ClassInput = unknown;
 
-type Piece =
+/** One part of a class: a word that is always there or by a condition, or text known at render time. */
+export type ClassPiece =
   | { readonly kind: 'word'; readonly word: string; readonly when: ExprCore | undefined }
   | { readonly kind: 'text'; readonly text: ExprCore };
 
-/** The class text where it is constant, else how to have it. Empty text means no attribute. */
-export function classWriter(input: ClassInput): string | ((frame: Frame) => string) {
-  const pieces: Piece[] = [];
+/** The words a class always starts with, and the parts that follow. */
+export function classPieces(input: ClassInput): {
+  readonly prefix: string;
+  readonly pieces: readonly ClassPiece[];
+} {
+  const pieces: ClassPiece[] = [];
   collect(input, pieces);
   let prefix = '';
-  while (pieces[0]?.kind === 'word' && !pieces[0].when) {
-    prefix += (prefix === '' ? '' : ' ') + pieces[0].word;
-    pieces.shift();
+  let always = 0;
+  for (const piece of pieces) {
+    if (piece.kind !== 'word' || piece.when) break;
+    prefix += (prefix === '' ? '' : ' ') + piece.word;
+    always++;
   }
+  return { prefix, pieces: pieces.slice(always) };
+}
+
+/** The class text where it is constant, else how to have it. Empty text means no attribute. */
+export function classWriter(input: ClassInput): string | ((frame: Frame) => string) {
+  const { prefix, pieces } = classPieces(input);
   if (pieces.length === 0) return prefix;
-  const getters = pieces.map(pieceWriter);
-  const [first, second] = getters;
-  if (prefix !== '' && first && getters.length === 1) return (frame) => prefix + first(frame);
-  if (prefix !== '' && first && second && getters.length === 2) {
-    return (frame) => prefix + first(frame) + second(frame);
-  }
+  const getters = pieces.map((piece) => pieceWriter(piece));
   return (frame) => {
     let text = prefix;
     for (const get of getters) text += get(frame);
@@ -31,22 +38,27 @@ export function classWriter(input: ClassInput): string | ((frame: Frame) => stri
   };
 }
 
-/** Each piece brings the space before it. */
-function pieceWriter(piece: Piece): (frame: Frame) => string {
+/** Writes a piece with the space before it; `makeFit` escapes the text for where it goes. */
+export function pieceWriter(piece: ClassPiece, makeFit = asItIs): (frame: Frame) => string {
   if (piece.kind === 'text') {
     const { get } = piece.text;
     return (frame) => {
       const text = get(frame);
-      return text === null || text === undefined || text === false || text === '' ? '' : ` ${String(text)}`;
+      return typeof text === 'string' && text !== '' ? ` ${makeFit(text)}` : '';
     };
   }
-  const spaced = ` ${piece.word}`;
+  const spaced = ` ${makeFit(piece.word)}`;
   const { when } = piece;
   if (!when) return () => spaced;
-  return (frame) => (when.get(frame) ? spaced : '');
+  const { get } = when;
+  return (frame) => (get(frame) ? spaced : '');
 }
 
-function collect(input: unknown, pieces: Piece[]): void {
+function asItIs(text: string): string {
+  return text;
+}
+
+function collect(input: unknown, pieces: ClassPiece[]): void {
   const core = coreOf(input);
   if (core) pieces.push({ kind: 'text', text: core });
   else if (Array.isArray(input)) for (const one of input) collect(one, pieces);
@@ -59,7 +71,7 @@ function collect(input: unknown, pieces: Piece[]): void {
   }
 }
 
-function word(text: string, when: ExprCore | undefined, pieces: Piece[]): void {
+function word(text: string, when: ExprCore | undefined, pieces: ClassPiece[]): void {
   if (text !== '') pieces.push({ kind: 'word', word: text, when });
 }
 

@@ -1,10 +1,11 @@
-export { classWriter, inputExprs } from './class.js';
+export { classPieces, classWriter, inputExprs, pieceWriter } from './class.js';
 export { styleWriter } from './style.js';
 export {
   escapedTextElements,
   isWorded,
   lineEaters,
   rawTextElements,
+  urlShape,
   voidElements,
 } from './tables.js';
 export { type AttributeText, attributeText, isNameFit, type Report } from './text.js';

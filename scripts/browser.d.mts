@@ -1,0 +1,3 @@
+import type { LaunchOptions } from 'playwright-core';
+
+export declare const browserOptions: LaunchOptions;

@@ -1,0 +1,23 @@
+/** Texts that try to be more than text. */
+export const hostile: readonly string[] = [
+  '<script>window.hacked=1</script>',
+  '</script><script>window.hacked=1</script>',
+  '"><img src=x onerror="window.hacked=1">',
+  "'><svg onload='window.hacked=1'>",
+  '" onmouseover="window.hacked=1" x="',
+  '`onclick=window.hacked=1`',
+  '</textarea><img src=x onerror=window.hacked=1>',
+  '</title><script>window.hacked=1</script>',
+  '</style><img src=x onerror=window.hacked=1>',
+  '</noscript><img src=x onerror=window.hacked=1>',
+  '<!-- --><img src=x onerror=window.hacked=1>',
+  '<!--<script>',
+  ']]><svg/onload=window.hacked=1>',
+  'javascript:window.hacked=1',
+  ' java\tscript:window.hacked=1',
+  'data:text/html,<script>window.hacked=1</script>',
+  'red; background: url(javascript:window.hacked=1)',
+  'red} body{display:none',
+  '&lt;script&gt;&#x3c;img&quot;&',
+  '\0<\0script\u2028>\r\n\u00A0\uFEFF{{constructor.constructor("window.hacked=1")()}}${window.hacked=1}',
+];
