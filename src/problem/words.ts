@@ -74,10 +74,6 @@ export const words = {
     `Nothing defines a component "${name}".`,
     hint,
   ]),
-  'component-unused': warning<{ name: string }>(({ name }) => [
-    `${name} is defined and used nowhere.`,
-    'Use it, export it for others, or take it out.',
-  ]),
   'component-cycle': error<{ path: string }>(({ path }) => [
     `A component contains itself without end: ${path}.`,
     'Put the inner use under given(…) or eachOf(…), so that it ends when there is nothing more to show.',
@@ -104,6 +100,10 @@ export const words = {
     `There is no element <${tag}>.`,
     hint,
   ]),
+  'attribute-unknown': warning<{ attribute: string; tag: string; hint: string }>(({ attribute, tag, hint }) => [
+    `<${tag}> has no attribute "${attribute}".`,
+    `${hint} An attribute of your own starts with data-.`,
+  ]),
   'attribute-invalid': error<{ attribute: string; tag: string; fault: string; hint: string }>(
     ({ attribute, tag, fault, hint }) => [`The attribute ${attribute} of <${tag}> ${fault}.`, hint],
   ),
@@ -118,7 +118,7 @@ export const words = {
     `The id "${id}" stands ${times} on the page.`,
     `An id may stand once. In a component that is used more than once, make it with uid('${id.replace(/[^A-Za-z]+.*/, '') || 'part'}').`,
   ]),
-  'reference-dangling': error<{ attribute: string; id: string; tag: string; hint: string }>(
+  'reference-dangling': warning<{ attribute: string; id: string; tag: string; hint: string }>(
     ({ attribute, id, tag, hint }) => [
       `${attribute}="${id}" of <${tag}> points to no element on the page.`,
       hint,

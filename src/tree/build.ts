@@ -1,6 +1,6 @@
 import type { ComponentCore } from '../component/index.js';
 import { type Finding, finding, type Problem, placed } from '../problem/index.js';
-import { coreOf, describe, type ExprCore, type Site, stepText } from '../template/index.js';
+import { describe, type ExprCore, type Site, stepText } from '../template/index.js';
 import { propFault, settledValue } from './bind.js';
 import { checkElement } from './element-checks.js';
 import { type Branch, Ids } from './ids.js';
@@ -52,6 +52,9 @@ export class TreeBuilder {
   readonly ids = new Ids();
   readonly styled = new Map<ComponentCore, string>();
   readonly #told = new Set<string>();
+  readonly #named = new Map<string, ComponentCore>();
+  /** Whether nothing outside the tree can come to it, so that its references have to meet inside it. */
+  isWhole = false;
 
   root(plan: Plan): TreeUse {
     const scope: Scope = {
@@ -63,6 +66,7 @@ export class TreeBuilder {
       above: [],
     };
     const into: TreePart[] = [];
+    this.isWhole = true;
     this.faults(plan, scope);
     this.nodes(plan.content, scope, topSpot(into));
     return into.find((part): part is TreeUse => 'component' in part) as TreeUse;
@@ -88,7 +92,7 @@ export class TreeBuilder {
   }
 
   finish(): readonly Problem[] {
-    return [...this.problems, ...this.ids.problems()];
+    return [...this.problems, ...this.ids.doubled(), ...(this.isWhole ? this.ids.dangling() : [])];
   }
 
   styles(): TreeStyles[] {
@@ -114,6 +118,12 @@ export class TreeBuilder {
     isOpen: boolean,
     above: readonly ComponentCore[],
   ): Scope {
+    const namesake = this.#named.get(component.name);
+    if (namesake && namesake !== component) {
+      const by = namesake.source ? `, the other at ${namesake.source.file}:${namesake.source.line}` : '';
+      this.report(withSource(finding('name-taken', { name: component.name, by }), component), path);
+    }
+    this.#named.set(component.name, component);
     if (component.styles !== '' && !this.styled.has(component)) {
       this.styled.set(component, component.styles);
       for (const found of scopedRules(component).findings) this.report(withSource(found, component), path);
@@ -178,7 +188,12 @@ export class TreeBuilder {
         const tag = typeof node.tag === 'string' ? node.tag : '?';
         checkElement(node, (found) => this.report(found, scope.path));
         if (tag !== '?') this.misfit(elementMisfit(tag, spot.open), `<${tag}>`, scope, node.source);
-        this.id(node.attributes.id, scope, spot, node.source);
+        this.ids.element(tag, node.attributes, scope.known, {
+          where: scope.path,
+          branches: spot.branches,
+          repeats: spot.repeats,
+          source: node.source,
+        });
         const inside = {
           ...spot,
           open: [...spot.open, tag === '?' ? tag : openName(tag, spot.open)],
@@ -327,11 +342,6 @@ export class TreeBuilder {
   ): void {
     if (!misfit) return;
     this.report(finding('content-not-allowed', { what, ...misfit }, source), scope.path);
-  }
-
-  id(id: unknown, scope: Scope, spot: Spot, source: ReturnType<typeof stepSource>): void {
-    if (coreOf(id) || (typeof id !== 'string' && typeof id !== 'number')) return;
-    this.ids.add(String(id), { where: scope.path, branches: spot.branches, repeats: spot.repeats, source });
   }
 }
 

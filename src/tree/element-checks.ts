@@ -1,4 +1,6 @@
-import { finding, type SourcePlace } from '../problem/index.js';
+import { ariaNames, globalNames, ownNames } from '../generated/attribute-names.js';
+import { htmlTags, svgTags } from '../generated/tags.js';
+import { finding, nearest, type SourcePlace } from '../problem/index.js';
 import {
   attributeText,
   classWriter,
@@ -15,8 +17,33 @@ import type { PlanElement } from './plan.js';
 export function checkElement(node: PlanElement, report: Report): void {
   const tag = typeof node.tag === 'string' ? node.tag : 'el.of';
   const say: Report = (found) => report(withSource(found, node.source));
+  checkNames(tag, node.attributes, say);
   for (const [name, value] of Object.entries(node.attributes)) checkAttribute(tag, name, value, say);
   if (rawTextElements.has(tag)) checkRawText(tag, node, say);
+}
+
+/** Names that no element, or not this one, has. Foreign and custom elements may have any. */
+function checkNames(tag: string, attributes: Readonly<Record<string, unknown>>, say: Report): void {
+  if (tag === 'el.of' || tag.includes('-') || (svgTags.has(tag) && !htmlTags.has(tag))) return;
+  if (!htmlTags.has(tag)) {
+    const near = nearest(tag, [...htmlTags, ...svgTags]);
+    const hint = near === undefined ? 'A custom element’s name has a hyphen.' : `Did you mean <${near}>?`;
+    return say(finding('tag-unknown', { tag, hint }));
+  }
+  const own = (ownNames[tag] ?? '').split(' ');
+  for (const attribute of Object.keys(attributes)) {
+    if (isKnownAttribute(attribute, own)) continue;
+    const near = nearest(attribute, [...own, ...globalNames].filter((name) => name !== ''));
+    say(finding('attribute-unknown', { attribute, tag, hint: near === undefined ? '' : `Did you mean "${near}"?` }));
+  }
+}
+
+/** Names that say something to the library. */
+const ours: ReadonlySet<string> = new Set(['on', 'bind', 'json']);
+
+function isKnownAttribute(name: string, own: readonly string[]): boolean {
+  if (name.startsWith('aria-')) return ariaNames.has(name.slice(5));
+  return own.includes(name) || globalNames.has(name) || ours.has(name) || name.startsWith('data-') || /^on|[^\w-]|^$/.test(name);
 }
 
 function checkAttribute(tag: string, name: string, value: unknown, say: Report): void {

@@ -1,0 +1,94 @@
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, test } from 'vitest';
+import { lattice } from './lattice.js';
+
+const parts = 'tests/cli/fixtures/two-parts.ts';
+const folder = mkdtempSync(join(tmpdir(), 'lattice-'));
+
+describe('lattice render', () => {
+  test('writes a component’s HTML to standard output, with its styles before it', () => {
+    const { code, out, err } = lattice('render', parts, '--component', 'first-part');
+    expect({ code, err }).toEqual({ code: 0, err: '' });
+    expect(out).toBe('<style>b:where([data-in="first-part"]){color:teal}</style><b data-in="first-part">Dunlight</b>\n');
+  });
+
+  test('takes props from JSON, a component by its export name, and writes a page to a file', () => {
+    const [props, out] = [join(folder, 'props.json'), join(folder, 'deep/page.html')];
+    writeFileSync(props, '{ "name": "Salt & bell" }');
+    const done = lattice('render', parts, '-c', 'SecondPart', '-p', props, '--page', '--title', 'A <page>', '--lang', 'de', '-o', out);
+    expect(done).toEqual({ code: 0, out: '', err: '' });
+    const html = readFileSync(out, 'utf8');
+    expect(html).toMatch(/^<!doctype html>\n<html lang="de">/);
+    expect(html).toContain('<title>A &lt;page&gt;</title>');
+    expect(html).toContain('<i>second</i><b data-in="first-part">Salt &amp; bell</b>');
+  });
+
+  test('prints every problem with its path, hint and source line, writes nothing, and ends with 1', () => {
+    const out = join(folder, 'never.html');
+    const { code, err } = lattice('render', 'tests/cli/fixtures/broken-page.ts', '--out', out);
+    expect(code).toBe(1);
+    expect(existsSync(out)).toBe(false);
+    expect(err).toContain('error prop-unknown  stall-sign was given "nmae"');
+    expect(err).toContain('Did you mean "name"?');
+    expect(err).toContain('in broken-page › stall-sign[1]');
+    expect(err).toContain('at tests/cli/fixtures/broken-page.ts:13:5');
+    expect(err).toContain('at tests/cli/fixtures/broken-page.ts:14:13');
+    expect(err).toContain('error prop-invalid  The prop "name" of stall-sign takes text, and got the number 7.');
+    expect(err).toContain('5 errors, 0 warnings');
+    expect(err).not.toContain('\u001B[');
+  });
+
+  test.each([
+    [['render'], "missing required argument 'module'"],
+    [['render', 'no/such.ts'], 'There is no file no/such.ts.'],
+    [['render', parts], 'exports 2 components: first-part, second-part. Say which with --component'],
+    [['render', parts, '-c', 'frist-part'], 'Did you mean "first-part"?'],
+    [['render', parts, '-c', 'first-part', '--props', parts], 'is no JSON'],
+    [['render', parts, '--oops'], "unknown option '--oops'"],
+    [['rendr'], "unknown command 'rendr'"],
+    [['render', 'package.json', '-c', 'x'], 'exports no component'],
+  ])('used wrongly, as in %j, says how it is meant and ends with 2', (args, words) => {
+    const { code, err, out } = lattice(...args);
+    expect(code).toBe(2);
+    expect(err).toContain(words);
+    expect(out).toBe('');
+  });
+
+  test.each([['--help'], ['render', '--help'], ['tree', '--help'], ['--version'], ['render', '--version']])('answers %s %s', (...args) => {
+    const { code, out, err } = lattice(...args.filter((arg) => arg !== undefined));
+    expect({ code, err }).toEqual({ code: 0, err: '' });
+    expect(out).toMatch(args.includes('--help') ? /Usage: lattice/ : /^\d+\.\d+\.\d+/);
+  });
+});
+
+describe('lattice tree', () => {
+  const page = ['tree', 'examples/orchard/fair-page.ts', '--props', 'examples/orchard/open-day.json'];
+
+  test('shows components, props with where they come from, and slots, within 100 columns', () => {
+    const { code, out } = lattice(...page);
+    expect(code).toBe(0);
+    expect(Math.max(...out.split('\n').map((line) => line.length))).toBeLessThanOrEqual(100);
+    expect(out).toContain('variety-card  for each of props.items (30)');
+    expect(out).toMatch(/title +← variety\.name/);
+    expect(out).toMatch(/label +"On this page" {2}fallback/);
+    expect(out).toContain('slot actions  empty');
+    expect(out).not.toContain('\u001B[');
+  });
+
+  test('gives the same tree as JSON', () => {
+    const tree = JSON.parse(lattice(...page, '--json').out);
+    expect(tree).toMatchObject({ version: 1, root: { component: 'fair-page' }, problems: [] });
+    expect(tree.root.uses[0].component).toBe('page-shell');
+    expect(tree.styles.map((one: { component: string }) => one.component)).toContain('variety-card');
+  });
+
+  test('without props leaves them open, and a broken tree ends with 1', () => {
+    expect(lattice('tree', parts, '-c', 'second-part').out).toMatch(/name {2}open, takes text/);
+    const broken = lattice('tree', 'tests/cli/fixtures/broken-page.ts');
+    expect(broken.code).toBe(1);
+    expect(broken.out).toContain('stall-sign');
+    expect(broken.err).toContain('5 errors');
+  });
+});

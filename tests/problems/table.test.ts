@@ -1,0 +1,57 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import * as lattice from 'zesty-lattice';
+import { renderHtml } from 'zesty-lattice/html';
+import { describe, expect, test } from 'vitest';
+import { words } from '../../src/problem/words.js';
+
+const text = readFileSync(fileURLToPath(new URL('../../docs/problems.md', import.meta.url)), 'utf8');
+const [prelude = ''] = blocks(text, 'prelude');
+const entries = text
+  .split(/^## /m)
+  .slice(1)
+  .map((entry) => ({ code: entry.slice(0, entry.indexOf('\n')), bad: blocks(entry, 'bad'), good: blocks(entry, 'good') }));
+
+function blocks(markdown: string, label: string): string[] {
+  return [...markdown.matchAll(new RegExp(`^\`\`\`js ${label}\n([^]*?)\n\`\`\`$`, 'gm'))].map(([, code]) => code ?? '');
+}
+
+/** Runs an example of the page and gives the problems that what it shows has, or that it throws. */
+function problemsIn(example: string): readonly lattice.Problem[] {
+  const problems: lattice.Problem[] = [];
+  const names = Object.keys(lattice);
+  const show = (target: never): void => {
+    problems.push(...lattice.resolve(target).problems);
+    if (problems.length === 0) renderHtml(target);
+  };
+  try {
+    // The examples of the page, not text from outside: this is how a test runs them.
+    new Function(...names, 'show', `${prelude}\n${example}`)(...Object.values(lattice), show);
+  } catch (thrown) {
+    if (!(thrown instanceof lattice.LatticeError)) throw thrown;
+    problems.push(...thrown.problems);
+  }
+  return problems;
+}
+
+test('docs/problems.md has an entry for each code, and none besides', () => {
+  expect(entries.map(({ code }) => code).sort()).toEqual(Object.keys(words).sort());
+});
+
+describe.each(entries)('$code', ({ code, bad, good }) => {
+  test('comes up in its bad example, with the component, and a hint', () => {
+    expect(bad).toHaveLength(1);
+    const problems = problemsIn(bad[0] ?? '');
+    expect(problems.map((problem) => problem.code)).toContain(code);
+    for (const { message, hint } of problems) {
+      expect(message).toMatch(/\.$/);
+      expect(hint).toMatch(/[.?]$/);
+      expect(`${message}${hint}`).not.toMatch(/\bundefined\b(?! \(reading)|\[object|function \(/);
+    }
+  });
+
+  test('does not come up in its good example, and nothing else does', () => {
+    expect(good).toHaveLength(1);
+    expect(problemsIn(good[0] ?? '')).toEqual([]);
+  });
+});
