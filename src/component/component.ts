@@ -1,18 +1,28 @@
 import { callPlace, failure, placeOf } from '../problem/index.js';
-import { type BaseNode, type Content, UseNode } from '../template/index.js';
+import {
+  type AttributesOfAny,
+  type BaseNode,
+  type Content,
+  type ExprOf,
+  UseNode,
+} from '../template/index.js';
 import { brandComponent, type ComponentCore, declared, type HandlerFunction } from './core.js';
 import type { AnyEventKind } from './event.js';
 import type { AnyKind, Kind } from './kind.js';
 import { any } from './kinds/any.js';
+import type { TagKind } from './kinds/tag.js';
 import { nameFault } from './name.js';
 import type { AnySlotKind } from './slot.js';
 import type {
+  ContentArguments,
   EventKinds,
   GivenProps,
   GivenSlots,
   HandlerContext,
+  PropInputs,
   PropKinds,
   PropValues,
+  Show,
   SlotKinds,
   TemplateContext,
   UseArguments,
@@ -32,6 +42,26 @@ export interface Component<Props = never, Slots = never> {
   readonly [types]?: { props: Props; slots: Slots };
 }
 
+/**
+ * A component that renders as one of several elements, and takes the attributes of the one chosen; its own props win
+ * a clash of names.
+ */
+export interface TagComponent<Props, Slots, At extends keyof Props, Kind> {
+  <const Tag extends TagsOf<Kind> = FirstOf<Kind>>(
+    props: Show<PropInputs<Omit<Props, At>>> & { readonly [K in At]?: Tag | ExprOf<Tag> | undefined } & Omit<
+        AttributesOfAny<Tag>,
+        keyof Props
+      >,
+    ...content: ContentArguments<Slots>
+  ): Use;
+  readonly name: string;
+  readonly description: string | undefined;
+  readonly [types]?: { props: Props; slots: Slots };
+}
+
+type TagsOf<K> = K extends TagKind<infer Tags, infer _First> ? Tags : never;
+type FirstOf<K> = K extends TagKind<infer _Tags, infer First> ? First : never;
+
 /** Any component, or a function made by `component` with a type of its own to fill in. */
 export type AnyComponent = ((...args: never[]) => Use) & { readonly name: string };
 
@@ -42,11 +72,13 @@ export type PropsOf<C> = C extends { readonly [types]?: { props: infer Props } }
 export type SlotsOf<C> = C extends { readonly [types]?: { slots: infer Slots } } ? Slots : never;
 
 /** What `component` is given; each part but the template may be left out. */
-export interface Definition<P, S, State, Events, H> {
+export interface Definition<P, S, State, Events, H, Accepts = never> {
   /** One sentence on what the component is; tools show it. */
   readonly description?: string;
   readonly props?: P;
   readonly slots?: S;
+  /** The name of a `prop.tag`: a use may then give the chosen element's attributes, and the template spreads `accepted`. */
+  readonly accepts?: Accepts;
   /** CSS rules for the component's own elements. They reach neither slot content nor other components. */
   readonly styles?: string | readonly string[];
   readonly events?: Events;
@@ -109,6 +141,17 @@ export function component<
   H extends Record<string, readonly unknown[]> = NoProps,
 >(name: string, parts: Definition<P, S, State, Events, H>): Component<GivenProps<P>, GivenSlots<S>>;
 export function component<
+  const P extends PropKinds,
+  Accepts extends keyof P,
+  const S extends SlotKinds = NoProps,
+  State extends object = NoProps,
+  const Events extends EventKinds = NoProps,
+  H extends Record<string, readonly unknown[]> = NoProps,
+>(
+  name: string,
+  parts: Definition<P, S, State, Events, H, Accepts> & { readonly accepts: Accepts },
+): TagComponent<GivenProps<P>, GivenSlots<S>, Accepts & keyof GivenProps<P>, P[Accepts]>;
+export function component<
   Item,
   const P extends PropKinds,
   const S extends SlotKinds,
@@ -139,6 +182,7 @@ interface LooseDefinition {
   readonly description?: string;
   readonly props?: Readonly<Record<string, AnyKind>>;
   readonly slots?: Readonly<Record<string, AnySlotKind>>;
+  readonly accepts?: string;
   readonly styles?: string | readonly string[];
   readonly events?: Readonly<Record<string, AnyEventKind>>;
   readonly state?: ComponentCore['state'];
@@ -152,6 +196,7 @@ function coreFrom(name: string, parts: LooseDefinition, place: object | undefine
     description: parts.description,
     props: declared(parts.props),
     slots: declared(parts.slots),
+    accepts: parts.accepts,
     events: parts.events ?? {},
     handlers: parts.handlers ?? {},
     state: parts.state,

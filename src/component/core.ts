@@ -9,6 +9,8 @@ export interface ComponentCore {
   readonly description: string | undefined;
   readonly props: Declared<AnyKind>;
   readonly slots: Declared<AnySlotKind>;
+  /** The prop that names the element whose attributes a use may give as well. */
+  readonly accepts: string | undefined;
   readonly events: Readonly<Record<string, AnyEventKind>>;
   readonly handlers: Readonly<Record<string, HandlerFunction>>;
   readonly state:

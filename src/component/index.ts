@@ -1,4 +1,12 @@
-export type { AnyComponent, Component, Definition, PropsOf, SlotsOf, Use } from './component.js';
+export type {
+  AnyComponent,
+  Component,
+  Definition,
+  PropsOf,
+  SlotsOf,
+  TagComponent,
+  Use,
+} from './component.js';
 export { component, definition } from './component.js';
 export type { ComponentCore, Declared } from './core.js';
 export { componentCore } from './core.js';
@@ -6,5 +14,7 @@ export { type AnyEventKind, EventKind, event } from './event.js';
 export type { AnyKind, Presence } from './kind.js';
 export { fault, fits, Kind, settle, show, unreadable } from './kind.js';
 export * as prop from './kinds/index.js';
+export { TagKind } from './kinds/tag.js';
 export { nameFault } from './name.js';
+export { preset } from './preset.js';
 export { type AnySlotKind, SlotKind, slot } from './slot.js';

@@ -6,15 +6,15 @@ declare const types: unique symbol;
  * What a component says of one of its slots. `Data` is what the slot hands to whoever fills it
  * (nothing, unless made with `slot.of`), `Needed` whether it has to be filled.
  */
-export class SlotKind<Data = never, Needed extends boolean = false> {
-  declare readonly [types]: { data: Data; needed: Needed };
+export class SlotKind<Data = never, Needed extends boolean = false, Hands extends boolean = boolean> {
+  declare readonly [types]: { data: Data; needed: Needed; hands: Hands };
   readonly needed: Needed;
   /** Whether the slot hands data to its filler, who then gives a function. */
-  readonly hands: boolean;
+  readonly hands: Hands;
   readonly item: AnyKind | undefined;
   readonly description: string | undefined;
 
-  constructor(needed: Needed, hands: boolean, item?: AnyKind, description?: string) {
+  constructor(needed: Needed, hands: Hands, item?: AnyKind, description?: string) {
     this.needed = needed;
     this.hands = hands;
     this.item = item;
@@ -22,24 +22,24 @@ export class SlotKind<Data = never, Needed extends boolean = false> {
   }
 
   /** The slot has to be filled at every use. */
-  required(): SlotKind<Data, true> {
-    return new SlotKind<Data, true>(true, this.hands, this.item, this.description);
+  required(): SlotKind<Data, true, Hands> {
+    return new SlotKind<Data, true, Hands>(true, this.hands, this.item, this.description);
   }
 
   /** Says what the slot is for; tools show it. */
-  describe(description: string): SlotKind<Data, Needed> {
-    return new SlotKind<Data, Needed>(this.needed, this.hands, this.item, description);
+  describe(description: string): SlotKind<Data, Needed, Hands> {
+    return new SlotKind<Data, Needed, Hands>(this.needed, this.hands, this.item, description);
   }
 }
 
 export type AnySlotKind = SlotKind<unknown, boolean>;
 
 interface SlotMaker {
-  (): SlotKind;
+  (): SlotKind<never, false, false>;
   /** A slot that has to be filled. */
-  required(): SlotKind<never, true>;
+  required(): SlotKind<never, true, false>;
   /** A slot that hands data to whoever fills it; the filler is a function of that data. */
-  of<Data>(item?: Kind<Data, unknown, Presence>): SlotKind<Data>;
+  of<Data>(item?: Kind<Data, unknown, Presence>): SlotKind<Data, false, true>;
 }
 
 /**
@@ -47,8 +47,8 @@ interface SlotMaker {
  *
  * @example slots: { default: slot(), title: slot.required(), row: slot.of<Variety>() }
  */
-export const slot: SlotMaker = Object.assign(() => new SlotKind<never>(false, false), {
-  required: () => new SlotKind<never, true>(true, false),
+export const slot: SlotMaker = Object.assign(() => new SlotKind<never, false, false>(false, false), {
+  required: () => new SlotKind<never, true, false>(true, false),
   of: <Data>(item?: Kind<Data, unknown, Presence>) =>
-    new SlotKind<Data>(false, true, item as AnyKind | undefined),
+    new SlotKind<Data, false, true>(false, true, item as AnyKind | undefined),
 });

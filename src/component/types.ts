@@ -1,5 +1,5 @@
 import type { HandlerCall } from '../template/handler-call.js';
-import type { Content, Expr, ExprOf } from '../template/index.js';
+import type { Accepted, Content, Expr, ExprOf } from '../template/index.js';
 import type { EventKind } from './event.js';
 import type { Kind, Presence } from './kind.js';
 import type { SlotKind } from './slot.js';
@@ -29,11 +29,11 @@ export type GivenProps<P> = Show<
 >;
 
 type Filler<K> =
-  K extends SlotKind<infer Data, boolean>
-    ? [Data] extends [never]
+  K extends SlotKind<infer Data, boolean, true>
+    ? (data: Expr<Data>) => Content
+    : K extends SlotKind<unknown, boolean, false>
       ? Content
-      : (data: Expr<Data>) => Content
-    : never;
+      : never;
 
 /** The plain record of slots that a use fills. */
 export type GivenSlots<S> = Show<
@@ -68,6 +68,13 @@ export type UseArguments<Props, Slots> = [keyof Slots] extends [never]
       : [props: PropInputs<Props>, content?: ContentInput<Slots>]
     : [props: PropInputs<Props>, content: ContentInput<Slots>];
 
+/** The content argument of a use, where the props come first in any case. */
+export type ContentArguments<Slots> = [keyof Slots] extends [never]
+  ? []
+  : NoneNeeded<Slots> extends true
+    ? [content?: ContentInput<Slots>]
+    : [content: ContentInput<Slots>];
+
 /** The settled value of each prop, as `state` and `connected` get them. */
 export type PropValues<P> = Show<{ readonly [K in keyof P]: SettledOf<P[K]> }>;
 type SettledOf<K> =
@@ -87,14 +94,16 @@ export type StateExprs<State> = { readonly [K in keyof State]: Expr<State[K]> };
 export type SlotPlaces<S> = { readonly [K in keyof S]: SlotPlace<S[K]> };
 
 type SlotPlace<K> =
-  K extends SlotKind<infer Data, boolean>
-    ? ([Data] extends [never]
-        ? (fallback?: Content) => Content
-        : (data: Data | ExprOf<Data>, fallback?: Content) => Content) & {
-        /** Whether the use gave content for this slot. */
-        readonly filled: Expr<boolean>;
-      }
-    : never;
+  K extends SlotKind<infer Data, boolean, true>
+    ? ((data: Data | ExprOf<Data>, fallback?: Content) => Content) & Filledness
+    : K extends SlotKind<unknown, boolean, false>
+      ? ((fallback?: Content) => Content) & Filledness
+      : never;
+
+interface Filledness {
+  /** Whether the use gave content for this slot. */
+  readonly filled: Expr<boolean>;
+}
 
 /** `handlers` as a template sees them: called with arguments, each a value or an expression. */
 export type HandlerCalls<H> = {
@@ -124,4 +133,6 @@ export interface TemplateContext<P, S, State, H> {
   readonly slots: SlotPlaces<S>;
   readonly state: StateExprs<State>;
   readonly handlers: HandlerCalls<H>;
+  /** With `accepts`: spread it where the attributes that a use gives go. */
+  readonly accepted: Accepted;
 }

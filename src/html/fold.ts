@@ -58,7 +58,7 @@ function isClosed(node: PlanNode, bound: ReadonlySet<number>): boolean {
 
 function isClosedUse(node: PlanUse, bound: ReadonlySet<number>): boolean {
   const program = programAhead(node.component);
-  if (!program || program.makesIds || program.varies) return false;
+  if (!program || program.makesIds || program.varies || !areClosed(node.accepted ?? {}, bound)) return false;
   return (
     node.props.every((prop) => !prop.expr || isClosedExpr(prop.expr, bound)) &&
     node.fills.every((fill) => {

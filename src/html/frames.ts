@@ -17,6 +17,7 @@ export function emptyFrame(): Frame {
     site: undefined,
     at: [''],
     state: undefined,
+    accepted: undefined,
   };
 }
 
@@ -39,6 +40,7 @@ export function frameOf(
     site,
     at,
     state: undefined,
+    accepted: undefined,
   };
   if (component.state) frame.state = component.state(propRecord(component, props));
   return frame;

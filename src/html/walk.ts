@@ -18,7 +18,7 @@ import {
   type UseNode,
   voidElements,
 } from '../template/index.js';
-import { closesRawText, isNothing, propFault, rawTextFault, slotFault } from '../tree/index.js';
+import { acceptedOf, closesRawText, isNothing, propFault, rawTextFault, slotFault } from '../tree/index.js';
 import { escapeAttribute, escapeText, jsonBlock } from './escape.js';
 import { frameOf } from './frames.js';
 import { idPart } from './nodes/each.js';
@@ -142,7 +142,8 @@ function walkRawText(tag: string, node: ElementNode, frame: Frame, pass: Pass): 
   return '';
 }
 
-function walkAttribute(tag: string, name: string, given: unknown, frame: Frame, pass: Pass): string {
+/** Writes one attribute whose value is read in the given frame. */
+export function walkAttribute(tag: string, name: string, given: unknown, frame: Frame, pass: Pass): string {
   if (name === 'on' || name === 'bind' || name === 'json') return '';
   const report = (found: Finding): void => pass.report(found, frame);
   if (name === 'class') {
@@ -181,7 +182,9 @@ export function walkUse(use: UseNode, owner: Frame, pass: Pass): string {
   const fills = walkFills(use, owner, pass);
   if (pass.problems.length > before) return '';
   const at = owner.at ? [`${owner.at[0]}-${pass.nextUse()}`] : undefined;
-  return program.write(frameOf(component, props, fills, owner, siteOf(component), at), pass);
+  const frame = frameOf(component, props, fills, owner, siteOf(component), at);
+  if (component.accepts !== undefined) frame.accepted = acceptedOf(use);
+  return program.write(frame, pass);
 }
 
 const sites = new WeakMap<ComponentCore, NonNullable<Frame['site']>>();
@@ -223,6 +226,7 @@ function inside(use: UseNode, owner: Frame): Frame {
 
 function reportUnknown(use: UseNode, owner: Frame, pass: Pass): void {
   const { component, props } = use;
+  if (component.accepts !== undefined) return;
   for (const prop of Object.keys(props)) {
     if (component.props.at.has(prop)) continue;
     const hint = suggest(prop, component.props.names, 'prop');

@@ -100,10 +100,12 @@ export const words = {
     `There is no element <${tag}>.`,
     hint,
   ]),
-  'attribute-unknown': warning<{ attribute: string; tag: string; hint: string }>(({ attribute, tag, hint }) => [
-    `<${tag}> has no attribute "${attribute}".`,
-    `${hint} An attribute of your own starts with data-.`,
-  ]),
+  'attribute-unknown': warning<{ attribute: string; tag: string; hint: string }>(
+    ({ attribute, tag, hint }) => [
+      `<${tag}> has no attribute "${attribute}".`,
+      `${hint} An attribute of your own starts with data-.`,
+    ],
+  ),
   'attribute-invalid': error<{ attribute: string; tag: string; fault: string; hint: string }>(
     ({ attribute, tag, fault, hint }) => [`The attribute ${attribute} of <${tag}> ${fault}.`, hint],
   ),

@@ -1,4 +1,7 @@
+export { type Accepted, accepted, acceptedHere, takesAccepted } from './accepted.js';
 export * from './attributes/index.js';
+export type { Attr, Builder, ClassInput, StyleInput, VoidBuilder } from './attributes/types.js';
+export type { AttributesOfAny } from './builders.js';
 export { calc, phrase, plainText, uid } from './calc.js';
 export { el } from './el.js';
 export type { Expr, ExprOf, Op } from './expr.js';
@@ -6,6 +9,7 @@ export { coreOf, describe, describeValue, ExprCore, fieldOf, getterOf, inputsOf 
 export type { Fill, Frame, Site, SiteStep } from './frame.js';
 export { pathOf, stepText } from './frame.js';
 export { HandlerCall, isHandlerCall } from './handler-call.js';
+export { mergeAttributes } from './merge.js';
 export type { Content, TemplateNode, Textual } from './node.js';
 export { BaseNode, isNode, isRecord } from './node.js';
 export * from './nodes/index.js';

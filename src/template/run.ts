@@ -1,5 +1,6 @@
 import type { ComponentCore } from '../component/core.js';
 import { callPlace, dev, type Finding, finding, LatticeError, placeOf, suggest } from '../problem/index.js';
+import { accepted } from './accepted.js';
 import { describe, ExprCore, inputsOf } from './expr.js';
 import { HandlerCall } from './handler-call.js';
 import type { Content } from './node.js';
@@ -35,6 +36,7 @@ function runTemplate(core: ComponentCore): Blueprint {
         state: reader(core, 'state'),
         slots: slotPlaces(core),
         handlers: handlerCalls(core),
+        accepted,
       }) as Content;
       if (dev && run.findings.length === 0) run.findings.push(...unplaced(run, content));
       return { content, findings: run.findings };

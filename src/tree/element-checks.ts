@@ -1,4 +1,3 @@
-import { ariaNames, globalNames, ownNames } from '../generated/attribute-names.js';
 import { htmlTags, svgTags } from '../generated/tags.js';
 import { finding, nearest, type SourcePlace } from '../problem/index.js';
 import {
@@ -11,6 +10,7 @@ import {
   rawTextElements,
   styleWriter,
 } from '../template/index.js';
+import { unknownAttribute } from './attribute-names.js';
 import type { PlanElement } from './plan.js';
 
 /** Reports what is wrong with an element's own constants: names, unsafe values, content of raw-text elements. */
@@ -30,20 +30,10 @@ function checkNames(tag: string, attributes: Readonly<Record<string, unknown>>, 
     const hint = near === undefined ? 'A custom element’s name has a hyphen.' : `Did you mean <${near}>?`;
     return say(finding('tag-unknown', { tag, hint }));
   }
-  const own = (ownNames[tag] ?? '').split(' ');
   for (const attribute of Object.keys(attributes)) {
-    if (isKnownAttribute(attribute, own)) continue;
-    const near = nearest(attribute, [...own, ...globalNames].filter((name) => name !== ''));
-    say(finding('attribute-unknown', { attribute, tag, hint: near === undefined ? '' : `Did you mean "${near}"?` }));
+    const found = unknownAttribute(tag, attribute);
+    if (found) say(found);
   }
-}
-
-/** Names that say something to the library. */
-const ours: ReadonlySet<string> = new Set(['on', 'bind', 'json']);
-
-function isKnownAttribute(name: string, own: readonly string[]): boolean {
-  if (name.startsWith('aria-')) return ariaNames.has(name.slice(5));
-  return own.includes(name) || globalNames.has(name) || ours.has(name) || name.startsWith('data-') || /^on|[^\w-]|^$/.test(name);
 }
 
 function checkAttribute(tag: string, name: string, value: unknown, say: Report): void {

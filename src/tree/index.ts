@@ -1,4 +1,4 @@
-export { isNothing, propFault, settledValue, slotFault } from './bind.js';
+export { acceptedOf, isNothing, propFault, settledValue, slotFault } from './bind.js';
 export { closesRawText, rawTextFault } from './element-checks.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';
 export type * from './plan.js';

@@ -13,7 +13,7 @@ import {
   type SiteStep,
   type UseNode,
 } from '../template/index.js';
-import { bindProps, checkSlots, isNothing } from './bind.js';
+import { acceptedOf, bindProps, checkSlots, isNothing } from './bind.js';
 import type { Fault, Plan, PlanElement, PlanFill, PlanNode, PlanUse } from './plan.js';
 
 const plans = new WeakMap<ComponentCore, Plan>();
@@ -162,6 +162,7 @@ class Planner {
       site,
       props,
       fills: component.slots.names.map((name) => this.fill(node, name, inside)),
+      accepted: acceptedOf(node),
       source: node.source,
     };
     this.uses.push(use);

@@ -78,6 +78,8 @@ export interface PlanUse {
   readonly props: readonly BoundProp[];
   /** In the order the component declares its slots; undefined where nothing was given. */
   readonly fills: readonly (PlanFill | undefined)[];
+  /** Attributes for the element that the component renders as. */
+  readonly accepted: Readonly<Record<string, unknown>> | undefined;
   readonly source: SourcePlace | undefined;
 }
 

@@ -1,5 +1,16 @@
 import { Kind, unreadable } from '../kind.js';
 
+declare const first: unique symbol;
+
+/** The kind of an element's name. `First` is the one that stands when none is given. */
+export class TagKind<Tags extends string, First extends Tags> extends Kind<Tags, Tags, 'fallback'> {
+  declare readonly [first]: First;
+
+  override fallback<Tag extends Tags>(tag: Tag): TagKind<Tags, Tag> {
+    return new TagKind<Tags, Tag>(this.rules, { ...this.settings, presence: 'fallback', fallbackValue: tag });
+  }
+}
+
 /**
  * The name of an element out of a fixed set, for `el.of`. The first is the one that stands when none is given.
  *
@@ -7,14 +18,14 @@ import { Kind, unreadable } from '../kind.js';
  */
 export function tag<const Tags extends readonly [string, ...string[]]>(
   tags: Tags,
-): Kind<Tags[number], Tags[number], 'fallback'> {
+): TagKind<Tags[number], Tags[0]> {
   const known: ReadonlySet<unknown> = new Set(tags);
-  return new Kind<Tags[number]>({
+  return new TagKind<Tags[number], Tags[0]>({
     word: 'tag',
     expected: `one of the elements ${tags.join(', ')}`,
     accepts: (value) => known.has(value),
     read: (written) => (known.has(written) ? written : unreadable),
     write: (value) => value,
     schema: { type: 'string', enum: tags },
-  }).fallback(tags[0] as Tags[number]);
+  }).fallback(tags[0]);
 }

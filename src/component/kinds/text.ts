@@ -3,10 +3,13 @@ import { Kind } from '../kind.js';
 /**
  * Any text.
  *
+ * With a type of its own it takes just those texts in the editor, such as the names of a type's fields.
+ *
+ * @example prop.text<keyof Variety & string>()
  * @example prop.text().where((t) => t.length < 80, 'must be shorter than 80 characters')
  */
-export function text(): Kind<string> {
-  return new Kind({
+export function text<Text extends string = string>(): Kind<Text> {
+  return new Kind<Text>({
     word: 'text',
     expected: 'text',
     accepts: (value) => typeof value === 'string',

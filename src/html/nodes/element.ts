@@ -14,6 +14,7 @@ import {
   type Node,
   pieceWriter,
   styleWriter,
+  takesAccepted,
   urlShape,
   voidElements,
 } from '../../template/index.js';
@@ -22,6 +23,7 @@ import { Chunks, type Write } from '../chunks.js';
 import { escapeAttribute, jsonBlock } from '../escape.js';
 import { lowerAll } from '../lower.js';
 import type { At } from '../lowering.js';
+import { acceptedWriter } from './accepted.js';
 
 /** An element: its tag, its attributes in the order written, its content, its end. */
 export function lowerElement(node: PlanElement, to: Chunks, at: At): void {
@@ -69,9 +71,20 @@ export function lowerAttributes(
   to: Chunks,
   at: At,
 ): void {
-  for (const [name, value] of Object.entries(attributes)) {
-    if (!notWritten.has(name)) lowerAttribute(tag, name, value, to, at);
+  if (takesAccepted(attributes)) {
+    for (const value of Object.values(attributes))
+      for (const core of inputExprs(value)) at.lowering.note(core);
+    to.place(acceptedWriter(tag, attributes));
+  } else {
+    for (const [name, value] of Object.entries(attributes)) {
+      if (!notWritten.has(name)) lowerAttribute(tag, name, value, to, at);
+    }
   }
+  lowerMark(to, at);
+}
+
+/** The mark of the component whose rules reach the element. */
+function lowerMark(to: Chunks, at: At): void {
   const { mark, marksHost } = at.lowering;
   if (mark === undefined) return;
   to.text(` data-in="${mark}"`);
@@ -151,7 +164,11 @@ const tagPattern = /^[a-zA-Z][\w.-]*$/;
 function lowerChanging(node: PlanElement, tag: ExprCore, to: Chunks, at: At): void {
   at.lowering.note(tag);
   const [attributes, content] = [new Chunks(), new Chunks()];
-  lowerAttributes('', node.attributes, attributes, at);
+  if (takesAccepted(node.attributes)) {
+    for (const value of Object.values(node.attributes)) for (const core of inputExprs(value)) at.lowering.note(core);
+    attributes.place(acceptedWriter((frame) => String(tag.get(frame)), node.attributes));
+    lowerMark(attributes, at);
+  } else lowerAttributes('', node.attributes, attributes, at);
   lowerAll(node.content, content, { ...at, tag: '', isOutermost: false });
   const [writeAttributes, writeContent] = [attributes.compile(), content.compile()];
   to.place((frame, pass) => {

@@ -1,5 +1,5 @@
 import { type AnyKind, settle } from '../../component/index.js';
-import type { ExprCore, Frame } from '../../template/index.js';
+import { type ExprCore, type Frame, inputExprs } from '../../template/index.js';
 import { type PlanUse, propFault } from '../../tree/index.js';
 import type { Chunks, Write } from '../chunks.js';
 import { frameOf, noLocals } from '../frames.js';
@@ -10,8 +10,10 @@ import { holdsSlot, lowerFill } from './slot.js';
 
 /** A use: its props' values in a frame of its own, its content as fills, its component's program. */
 export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
-  const { component, site } = node;
+  const { accepted, component, site } = node;
   const { lowering, depth } = at;
+  for (const value of Object.values(accepted ?? {}))
+    for (const core of inputExprs(value)) lowering.note(core);
   for (const prop of node.props) if (prop.expr) lowering.note(prop.expr);
   const before = lowering.makesIds;
   lowering.makesIds = false;
@@ -31,7 +33,9 @@ export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
     program ??= programOf(component);
     const at = mayMakeIds ? idsFor(frame) : undefined;
     const locals = program.locals === 0 ? noLocals : [];
-    return program.write(frameOf(component, values(frame, pass), fills, frame, site, at, locals), pass);
+    const inner = frameOf(component, values(frame, pass), fills, frame, site, at, locals);
+    if (accepted) inner.accepted = accepted;
+    return program.write(inner, pass);
   };
   to.place(write);
 }

@@ -1,0 +1,26 @@
+import { ariaNames, globalNames, ownNames } from '../generated/attribute-names.js';
+import { type Finding, finding, nearest } from '../problem/index.js';
+
+/** Names that say something to the library. */
+const ours: ReadonlySet<string> = new Set(['on', 'bind', 'json']);
+
+/** An attribute that an HTML element does not have, with the nearest one that it has. */
+export function unknownAttribute(tag: string, attribute: string): Finding | undefined {
+  const own = (ownNames[tag] ?? '').split(' ');
+  if (isKnown(attribute, own)) return undefined;
+  const near = nearest(
+    attribute,
+    [...own, ...globalNames].filter((name) => name !== ''),
+  );
+  return finding('attribute-unknown', {
+    attribute,
+    tag,
+    hint: near === undefined ? '' : `Did you mean "${near}"?`,
+  });
+}
+
+function isKnown(name: string, own: readonly string[]): boolean {
+  if (name.startsWith('aria-')) return ariaNames.has(name.slice(5));
+  if (own.includes(name) || globalNames.has(name) || ours.has(name)) return true;
+  return name.startsWith('data-') || /^on|[^\w-]|^$/.test(name);
+}
