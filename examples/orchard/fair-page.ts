@@ -13,6 +13,7 @@ import { SiteNav } from './components/site-nav.js';
 import { TastingTable } from './components/tasting-table.js';
 import { VarietyList } from './components/variety-list.js';
 import type { Link, LogEntry, Notice, Shift, Tasting, Variety } from './types.js';
+import { small, stack } from './vocabulary.js';
 
 export const FairPage = component('fair-page', {
   description: 'The open day of Ninefold Orchard on one page.',
@@ -54,7 +55,7 @@ export const FairPage = component('fair-page', {
                     el.p('A crate holds nine kilos. The price is what the grove asked for this morning.'),
                     el.p('Bring a crate back and we take forty cents off the next one.'),
                   ],
-                  footer: el.small('Prices hold until closing.'),
+                  footer: small('Prices hold until closing.'),
                 },
               ),
               default: VarietyList({ items: props.varieties }),
@@ -94,8 +95,7 @@ export const FairPage = component('fair-page', {
         aside: [
           SideCard(
             { title: 'Notices' },
-            el.div(
-              { style: { display: 'grid', gap: '.75rem' } },
+            stack(
               eachOf(props.notices, (notice) =>
                 NoticeBox({ title: notice.title, tone: notice.tone }, notice.text),
               ),

@@ -36,7 +36,8 @@ interface Test {
   readonly message: string;
 }
 
-declare const types: unique symbol;
+/** Where a kind keeps its types; there is nothing at run time. */
+export declare const kindTypes: unique symbol;
 
 /**
  * One prop's kind: its TypeScript type, its run-time check, its attribute form and its schema.
@@ -45,7 +46,7 @@ declare const types: unique symbol;
  * `Value` is what the template sees, `Given` what a use hands over (they differ for `prop.of` alone).
  */
 export class Kind<Value, Given = Value, How extends Presence = 'required'> {
-  declare readonly [types]: { value: Value; given: Given; how: How };
+  declare readonly [kindTypes]: { value: Value; given: Given; how: How };
   readonly rules: KindRules<Value>;
   readonly settings: Settings;
 

@@ -28,11 +28,11 @@ type Filled<Props, Keys> = Show<
  */
 export function preset<Attributes extends object>(
   builder: Builder<Attributes>,
-  attributes: Attributes,
+  attributes: NoInfer<Attributes>,
 ): Builder<Attributes>;
 export function preset<Attributes extends object>(
   builder: VoidBuilder<Attributes>,
-  attributes: Attributes,
+  attributes: NoInfer<Attributes>,
 ): VoidBuilder<Attributes>;
 export function preset<Props, Slots, const Given extends Partial<PropInputs<Props>>>(
   component: Component<Props, Slots>,

@@ -1,13 +1,14 @@
 import type { AnyKind, Kind, Presence } from './kind.js';
 
-declare const types: unique symbol;
+/** Where a slot keeps its types; there is nothing at run time. */
+export declare const slotTypes: unique symbol;
 
 /**
  * What a component says of one of its slots. `Data` is what the slot hands to whoever fills it
  * (nothing, unless made with `slot.of`), `Needed` whether it has to be filled.
  */
 export class SlotKind<Data = never, Needed extends boolean = false, Hands extends boolean = boolean> {
-  declare readonly [types]: { data: Data; needed: Needed; hands: Hands };
+  declare readonly [slotTypes]: { data: Data; needed: Needed; hands: Hands };
   readonly needed: Needed;
   /** Whether the slot hands data to its filler, who then gives a function. */
   readonly hands: Hands;

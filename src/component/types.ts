@@ -1,8 +1,8 @@
 import type { HandlerCall } from '../template/handler-call.js';
 import type { Accepted, Content, Expr, ExprOf } from '../template/index.js';
 import type { EventKind } from './event.js';
-import type { Kind, Presence } from './kind.js';
-import type { SlotKind } from './slot.js';
+import type { Kind, kindTypes, Presence } from './kind.js';
+import type { SlotKind, slotTypes } from './slot.js';
 
 /** Shows an intersection as one plain record, so that editors show props and not machinery. */
 export type Show<T> = { [K in keyof T]: T[K] } & {};
@@ -15,11 +15,13 @@ export type SlotKinds = Readonly<Record<string, SlotKind<unknown, boolean>>>;
 
 export type EventKinds = Readonly<Record<string, EventKind<unknown>>>;
 
-type GivenOf<K> = K extends Kind<infer _V, infer Given, Presence> ? Given : never;
-type NeededProps<P> = {
-  [K in keyof P]: P[K] extends Kind<infer _V, infer _G, 'required'> ? K : never;
-}[keyof P];
-type NeededSlots<S> = { [K in keyof S]: S[K] extends SlotKind<infer _D, true> ? K : never }[keyof S];
+// The types of kinds and slots are read from one property: comparing whole kinds with one another, method by method,
+// made checking slow.
+type KindTypes<K> = K extends { readonly [kindTypes]: infer Types } ? Types : never;
+type GivenOf<K> = KindTypes<K> extends { readonly given: infer Given } ? Given : never;
+type HowOf<K> = KindTypes<K> extends { readonly how: infer How } ? How : never;
+type NeededProps<P> = { [K in keyof P]: HowOf<P[K]> extends 'required' ? K : never }[keyof P];
+type SlotTypes<K> = K extends { readonly [slotTypes]: infer Types } ? Types : never;
 
 /** The plain record of props that a use gives. */
 export type GivenProps<P> = Show<
@@ -29,11 +31,12 @@ export type GivenProps<P> = Show<
 >;
 
 type Filler<K> =
-  K extends SlotKind<infer Data, boolean, true>
+  SlotTypes<K> extends { readonly hands: true; readonly data: infer Data }
     ? (data: Expr<Data>) => Content
-    : K extends SlotKind<unknown, boolean, false>
-      ? Content
-      : never;
+    : Content;
+type NeededSlots<S> = {
+  [K in keyof S]: SlotTypes<S[K]> extends { readonly needed: true } ? K : never;
+}[keyof S];
 
 /** The plain record of slots that a use fills. */
 export type GivenSlots<S> = Show<
@@ -50,18 +53,24 @@ export type ContentInput<Slots> =
   | Slots
   | ('default' extends keyof Slots
       ? NoneOf<Slots, 'default'> extends true
-        ? Exclude<Slots['default'], undefined>
+        ? Slots['default']
         : never
       : never);
 
 type NoneOf<Slots, But extends keyof Slots> = Record<never, never> extends Omit<Slots, But> ? true : false;
 type NoneNeeded<T> = Record<never, never> extends T ? true : false;
 
+/** Stands where content would go: no content fits, and the type's name says why. */
+export interface ThisComponentHasNoSlots {
+  readonly [none]: never;
+}
+declare const none: unique symbol;
+
 /** What a use is called with. */
 export type UseArguments<Props, Slots> = [keyof Slots] extends [never]
   ? NoneNeeded<Props> extends true
-    ? [props?: PropInputs<Props>]
-    : [props: PropInputs<Props>]
+    ? [props?: PropInputs<Props>, content?: ThisComponentHasNoSlots]
+    : [props: PropInputs<Props>, content?: ThisComponentHasNoSlots]
   : NoneNeeded<Slots> extends true
     ? NoneNeeded<Props> extends true
       ? [props?: PropInputs<Props>, content?: ContentInput<Slots>]
@@ -78,7 +87,7 @@ export type ContentArguments<Slots> = [keyof Slots] extends [never]
 /** The settled value of each prop, as `state` and `connected` get them. */
 export type PropValues<P> = Show<{ readonly [K in keyof P]: SettledOf<P[K]> }>;
 type SettledOf<K> =
-  K extends Kind<infer Value, infer _G, infer How>
+  KindTypes<K> extends { readonly value: infer Value; readonly how: infer How }
     ? How extends 'optional'
       ? Value | undefined
       : Value
@@ -93,12 +102,10 @@ export type StateExprs<State> = { readonly [K in keyof State]: Expr<State[K]> };
 /** `slots` as a template sees them. */
 export type SlotPlaces<S> = { readonly [K in keyof S]: SlotPlace<S[K]> };
 
-type SlotPlace<K> =
-  K extends SlotKind<infer Data, boolean, true>
-    ? ((data: Data | ExprOf<Data>, fallback?: Content) => Content) & Filledness
-    : K extends SlotKind<unknown, boolean, false>
-      ? ((fallback?: Content) => Content) & Filledness
-      : never;
+type SlotPlace<K> = (SlotTypes<K> extends { readonly hands: true; readonly data: infer Data }
+  ? (data: Data | ExprOf<Data>, fallback?: Content) => Content
+  : (fallback?: Content) => Content) &
+  Filledness;
 
 interface Filledness {
   /** Whether the use gave content for this slot. */

@@ -13,9 +13,23 @@ type Values<Inputs extends readonly unknown[]> = { [I in keyof Inputs]: ValueOf<
  * @example calc(props.crates, props.price, (crates, price) => crates * price)
  * @example calc(() => new Date().getFullYear())
  */
+export function calc<Result>(compute: () => Result): Expr<Result>;
+export function calc<A, Result>(a: ExprOf<A> | A, compute: (a: A) => Result): Expr<Result>;
+export function calc<A, B, Result>(
+  a: ExprOf<A> | A,
+  b: ExprOf<B> | B,
+  compute: (a: A, b: B) => Result,
+): Expr<Result>;
+export function calc<A, B, C, Result>(
+  a: ExprOf<A> | A,
+  b: ExprOf<B> | B,
+  c: ExprOf<C> | C,
+  compute: (a: A, b: B, c: C) => Result,
+): Expr<Result>;
 export function calc<const Inputs extends readonly unknown[], Result>(
   ...args: [...inputs: Inputs, compute: (...values: Values<Inputs>) => Result]
-): Expr<Result> {
+): Expr<Result>;
+export function calc<Result>(...args: readonly unknown[]): Expr<Result> {
   const inputs = args.slice(0, -1);
   const compute = args.at(-1) as (...values: unknown[]) => Result;
   const core: ExprCore = new ExprCore(

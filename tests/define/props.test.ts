@@ -88,7 +88,7 @@ describe('kinds', () => {
   const asks = (kind: Parameters<typeof prop.list>[0], value: unknown): string => {
     const Any = component('any-part', {
       props: { it: kind as never },
-      template: ({ props }) => el.p(phrase`${props.it}`),
+      template: ({ props }) => el.p(props.it as never),
     });
     return resolve(Any as never, { it: value })
       .problems.map((problem) => problem.message)
@@ -148,7 +148,7 @@ describe('kinds', () => {
     } as const;
     const Part = component('late-part', {
       props: { it: prop.of(later) },
-      template: ({ props }) => el.p(phrase`${props.it as never}`),
+      template: ({ props }) => el.p(props.it as never),
     });
     expect(onlyProblem(() => renderHtml(Part({ it: 1 }))).words).toContain('answers later');
   });

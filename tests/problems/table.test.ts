@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { describe, expect, test } from 'vitest';
 import * as lattice from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
-import { describe, expect, test } from 'vitest';
 import { words } from '../../src/problem/words.js';
 
 const text = readFileSync(fileURLToPath(new URL('../../docs/problems.md', import.meta.url)), 'utf8');
@@ -10,10 +10,16 @@ const [prelude = ''] = blocks(text, 'prelude');
 const entries = text
   .split(/^## /m)
   .slice(1)
-  .map((entry) => ({ code: entry.slice(0, entry.indexOf('\n')), bad: blocks(entry, 'bad'), good: blocks(entry, 'good') }));
+  .map((entry) => ({
+    code: entry.slice(0, entry.indexOf('\n')),
+    bad: blocks(entry, 'bad'),
+    good: blocks(entry, 'good'),
+  }));
 
 function blocks(markdown: string, label: string): string[] {
-  return [...markdown.matchAll(new RegExp(`^\`\`\`js ${label}\n([^]*?)\n\`\`\`$`, 'gm'))].map(([, code]) => code ?? '');
+  return [...markdown.matchAll(new RegExp(`^\`\`\`js ${label}\n([^]*?)\n\`\`\`$`, 'gm'))].map(
+    ([, code]) => code ?? '',
+  );
 }
 
 /** Runs an example of the page and gives the problems that what it shows has, or that it throws. */

@@ -18,9 +18,13 @@ const floors: readonly (readonly string[])[] = [
 /** Rooms of one floor that may read one another. */
 const neighbours = [['component', 'template']];
 
-const files = readdirSync(source, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.ts'));
+const files = readdirSync(source, { recursive: true, encoding: 'utf8' }).filter((name) =>
+  name.endsWith('.ts'),
+);
 const imports = (file: string): { readonly to: string; readonly typeOnly: boolean }[] =>
-  [...readFileSync(join(source, file), 'utf8').matchAll(/^(import|export)( type)?[^'"]*?from '(\.[^']+)'/gm)].map(([, , type, path = '']) => ({
+  [
+    ...readFileSync(join(source, file), 'utf8').matchAll(/^(import|export)( type)?[^'"]*?from '(\.[^']+)'/gm),
+  ].map(([, , type, path = '']) => ({
     to: relative(source, resolve(source, dirname(file), path)).replace(/\.js$/, '.ts'),
     typeOnly: type !== undefined,
   }));
@@ -39,7 +43,9 @@ describe('imports go one way', () => {
         .filter(({ to }) => !to.startsWith('..') && roomOf(to) !== roomOf(file))
         .filter(({ to, typeOnly }) => {
           if (roomOf(file) === 'generated') return !typeOnly;
-          const isNeighbour = neighbours.some((pair) => pair.includes(roomOf(to)) && pair.includes(roomOf(file)));
+          const isNeighbour = neighbours.some(
+            (pair) => pair.includes(roomOf(to)) && pair.includes(roomOf(file)),
+          );
           return floorOf(to) > floorOf(file) || (floorOf(to) === floorOf(file) && !isNeighbour);
         })
         .map(({ to }) => `${file} → ${to}`),
@@ -48,14 +54,18 @@ describe('imports go one way', () => {
   });
 
   test('html and elements do not read each other', () => {
-    const crossing = files.filter((file) => /^(html|elements)\//.test(file)).flatMap((file) => imports(file).map(({ to }) => [roomOf(file), roomOf(to)]));
+    const crossing = files
+      .filter((file) => /^(html|elements)\//.test(file))
+      .flatMap((file) => imports(file).map(({ to }) => [roomOf(file), roomOf(to)]));
     expect(crossing).not.toContainEqual(['html', 'elements']);
     expect(crossing).not.toContainEqual(['elements', 'html']);
     expect(crossing).toContainEqual(['html', 'tree']);
   });
 
   test('no file evaluates text as code', () => {
-    const wrong = files.filter((file) => /\beval\(|new Function\(|Function\(['"`]/.test(readFileSync(join(source, file), 'utf8')));
+    const wrong = files.filter((file) =>
+      /\beval\(|new Function\(|Function\(['"`]/.test(readFileSync(join(source, file), 'utf8')),
+    );
     expect(wrong).toEqual([]);
   });
 });

@@ -1,4 +1,4 @@
-import { calc, type Content, type Expr, eachOf, el, given, phrase, trusted, uid } from 'zesty-lattice';
+import { type Content, calc, type Expr, eachOf, el, given, phrase, trusted, uid } from 'zesty-lattice';
 import { same, takes } from './expect.js';
 
 interface Variety {
@@ -63,7 +63,7 @@ const length = () => calc(variety.name, (name) => name.length);
 const joined = calc(variety.name, variety.crates, 3, (name, crates, times) => {
   same<typeof name, string>(true);
   same<typeof crates, number>(true);
-  same<typeof times, 3>(true);
+  same<typeof times, number>(true);
   return `${name}${crates * times}`;
 });
 same<typeof joined, Expr<string>>(true);
@@ -97,13 +97,20 @@ given(variety.crates, variety);
 given(variety.crates, 'x', list);
 
 // eachOf gives expressions of the item and its number.
-eachOf(list, (item, index) => {
-  same<typeof item, Expr<Variety>>(true);
-  same<typeof index, Expr<number>>(true);
-  return el.li(item.name, index);
-}, { key: 'name', empty: el.p('none') });
+eachOf(
+  list,
+  (item, index) => {
+    same<typeof item, Expr<Variety>>(true);
+    same<typeof index, Expr<number>>(true);
+    return el.li(item.name, index);
+  },
+  { key: 'name', empty: el.p('none') },
+);
 eachOf(list, (item) => item.name, { key: (item) => item.place.row });
-eachOf([1, 2, 3], (n) => { same<typeof n, Expr<number>>(true); return n; });
+eachOf([1, 2, 3], (n) => {
+  same<typeof n, Expr<number>>(true);
+  return n;
+});
 eachOf(missing.picks, (pick) => eachOf(pick.by, (name) => name));
 // @ts-expect-error a variety has no field "id" to be its key
 eachOf(list, (item) => item.name, { key: 'id' });

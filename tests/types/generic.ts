@@ -1,4 +1,16 @@
-import { calc, component, type Content, definition, type Expr, eachOf, el, given, type Kind, prop, slot } from 'zesty-lattice';
+import {
+  type Content,
+  calc,
+  component,
+  definition,
+  type Expr,
+  eachOf,
+  el,
+  given,
+  type Kind,
+  prop,
+  slot,
+} from 'zesty-lattice';
 import { same } from './expect.js';
 
 /** A repeater for items of any type, with header, footer and empty slots. */
@@ -8,7 +20,9 @@ const RowRepeater = component('row-repeater', <Item>(item: Kind<Item>) =>
     slots: { row: slot.of(item).required(), header: slot(), footer: slot(), empty: slot() },
     template: ({ props, slots }) => [
       given(slots.header.filled, el.header(slots.header())),
-      el.ul(eachOf(props.items, (each) => el.li(slots.row(each)), { empty: el.li(slots.empty('Nothing here.')) })),
+      el.ul(
+        eachOf(props.items, (each) => el.li(slots.row(each)), { empty: el.li(slots.empty('Nothing here.')) }),
+      ),
       given(slots.footer.filled, el.footer(slots.footer())),
     ],
   }),
@@ -21,9 +35,26 @@ interface Variety {
 declare const varieties: readonly Variety[];
 declare const changing: Expr<readonly Variety[]>;
 
-RowRepeater({ items: varieties }, { row: (v) => { same<typeof v, Expr<Variety>>(true); return el.b(v.name); }, header: 'Varieties' });
+RowRepeater(
+  { items: varieties },
+  {
+    row: (v) => {
+      same<typeof v, Expr<Variety>>(true);
+      return el.b(v.name);
+    },
+    header: 'Varieties',
+  },
+);
 RowRepeater({ items: changing }, { row: (v) => v.crates });
-RowRepeater({ items: ['a', 'b'] }, { row: (text) => { same<typeof text, Expr<string>>(true); return text; } });
+RowRepeater(
+  { items: ['a', 'b'] },
+  {
+    row: (text) => {
+      same<typeof text, Expr<string>>(true);
+      return text;
+    },
+  },
+);
 // @ts-expect-error a variety has no field "nmae"
 RowRepeater({ items: varieties }, { row: (v) => v.nmae });
 // @ts-expect-error the row slot has to be filled
@@ -40,11 +71,22 @@ RowRepeater({ items: varieties, titel: 'x' }, { row: (v) => v.name });
 /** Two columns, each by the name of a field. */
 const TwoColumns = component('two-columns', <Row>(row: Kind<Row>) =>
   definition({
-    props: { rows: prop.list(row), first: prop.text<keyof Row & string>(), second: prop.text<keyof Row & string>() },
+    props: {
+      rows: prop.list(row),
+      first: prop.text<keyof Row & string>(),
+      second: prop.text<keyof Row & string>(),
+    },
     template: ({ props }) =>
       el.table(
         el.thead(el.tr(el.th(props.first), el.th(props.second))),
-        el.tbody(eachOf(props.rows, (each) => el.tr(el.td(calc(each, props.first, (it, key) => String(it[key]))), el.td(calc(each, props.second, (it, key) => String(it[key])))))),
+        el.tbody(
+          eachOf(props.rows, (each) =>
+            el.tr(
+              el.td(calc(each, props.first, (it, key) => String(it[key]))),
+              el.td(calc(each, props.second, (it, key) => String(it[key]))),
+            ),
+          ),
+        ),
       ),
   }),
 );
@@ -53,7 +95,11 @@ TwoColumns({ rows: varieties, first: 'name', second: 'crates' });
 TwoColumns({ rows: varieties, first: 'name', second: 'price' });
 
 const Line = component('type-line', {
-  props: { tag: prop.tag(['p', 'h1', 'label']), tone: prop.text().optional(), title: prop.number().optional() },
+  props: {
+    tag: prop.tag(['p', 'h1', 'label']),
+    tone: prop.text().optional(),
+    title: prop.number().optional(),
+  },
   slots: { default: slot() },
   accepts: 'tag',
   template: ({ props, slots, accepted }) => el.of(props.tag, { class: 'line', ...accepted }, slots.default()),
@@ -80,4 +126,5 @@ const LabelFirst = component('label-first', {
 LabelFirst({ for: 'x' });
 
 const nothing: Content = null;
+
 export { nothing };

@@ -1,4 +1,15 @@
-import { calc, component, type Content, type Expr, el, preset, type PropsOf, prop, type SlotsOf, slot } from 'zesty-lattice';
+import {
+  type Content,
+  calc,
+  component,
+  type Expr,
+  el,
+  type PropsOf,
+  preset,
+  prop,
+  type SlotsOf,
+  slot,
+} from 'zesty-lattice';
 import { renderHtml, renderPage } from 'zesty-lattice/html';
 import { same, takes } from './expect.js';
 
@@ -106,7 +117,10 @@ NoDefault({}, 'content');
 // @ts-expect-error content is no slot either
 NoDefault({}, el.p('x'));
 
-const Needs = component('needs-type', { slots: { default: slot.required(), head: slot() }, template: () => null });
+const Needs = component('needs-type', {
+  slots: { default: slot.required(), head: slot() },
+  template: () => null,
+});
 Needs({}, 'x');
 Needs({}, { default: 'x', head: 'y' });
 // @ts-expect-error its default slot has to be filled
@@ -114,7 +128,10 @@ Needs({});
 // @ts-expect-error its default slot has to be filled, besides "head"
 Needs({}, { head: 'y' });
 
-const NeedsHead = component('needs-head', { slots: { default: slot(), head: slot.required() }, template: () => null });
+const NeedsHead = component('needs-head', {
+  slots: { default: slot(), head: slot.required() },
+  template: () => null,
+});
 NeedsHead({}, { head: 'x' });
 // @ts-expect-error its slot "head" has to be filled, by name
 NeedsHead({}, 'x');
@@ -123,6 +140,7 @@ same<PropsOf<typeof Bare>, { n?: number | undefined }>(true);
 same<SlotsOf<typeof Needs>, { default: Content; head?: Content }>(true);
 same<PropsOf<typeof Card>['season'], 'early' | 'late' | undefined>(true);
 same<PropsOf<typeof Card>['title'], string>(true);
+// biome-ignore lint/suspicious/noExplicitAny: that it is not any is what is tested
 same<PropsOf<typeof Card>['title'], any>(false);
 
 const Late = preset(Card, { season: 'late' });

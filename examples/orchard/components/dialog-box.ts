@@ -1,23 +1,20 @@
 import { component, el, prop, slot, uid } from 'zesty-lattice';
+import { press, quietPress } from '../vocabulary.js';
 
 export const DialogBox = component('dialog-box', {
   description: 'A button, and the dialog it opens; each use has its own.',
   props: { opener: prop.text(), title: prop.text() },
   slots: { default: slot.required(), footer: slot() },
   styles: `
-    .opener { font: inherit; font-weight: 600; padding: .55rem 1rem; border-radius: .6rem; border: 1px solid var(--line-strong); background: var(--card); color: var(--ink); cursor: pointer }
-    .opener:hover { border-color: var(--ink) }
-    .opener:focus-visible, .close:focus-visible { outline: 3px solid var(--focus); outline-offset: 2px }
     .dialog { border: 0; border-radius: 1rem; padding: 1.5rem; max-width: min(34rem, calc(100vw - 2rem)); box-sizing: border-box; background: var(--card); color: var(--ink); box-shadow: 0 1.5rem 4rem rgb(0 0 0 / .35) }
     .dialog::backdrop { background: rgb(20 16 8 / .5) }
     h2 { margin: 0 0 .75rem; font: 600 1.4rem/1.2 var(--display) }
-    .close { font: inherit; padding: .45rem .9rem; border-radius: .6rem; border: 1px solid var(--line-strong); background: transparent; color: inherit; cursor: pointer }
     .foot { display: flex; gap: .75rem; align-items: center; justify-content: space-between; margin-top: 1.25rem }
   `,
   template: ({ props, slots }) => {
     const [dialog, title] = [uid('dialog'), uid('title')];
     return [
-      el.button({ class: 'opener', type: 'button', popovertarget: dialog }, props.opener),
+      press({ popovertarget: dialog }, props.opener),
       el.div(
         { class: 'dialog', id: dialog, popover: true, role: 'dialog', 'aria-labelledby': title },
         el.h2({ id: title }, props.title),
@@ -25,10 +22,7 @@ export const DialogBox = component('dialog-box', {
         el.div(
           { class: 'foot' },
           slots.footer(el.span()),
-          el.button(
-            { class: 'close', type: 'button', popovertarget: dialog, popovertargetaction: 'hide' },
-            'Close',
-          ),
+          quietPress({ popovertarget: dialog, popovertargetaction: 'hide' }, 'Close'),
         ),
       ),
     ];

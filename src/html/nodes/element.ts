@@ -165,7 +165,8 @@ function lowerChanging(node: PlanElement, tag: ExprCore, to: Chunks, at: At): vo
   at.lowering.note(tag);
   const [attributes, content] = [new Chunks(), new Chunks()];
   if (takesAccepted(node.attributes)) {
-    for (const value of Object.values(node.attributes)) for (const core of inputExprs(value)) at.lowering.note(core);
+    for (const value of Object.values(node.attributes))
+      for (const core of inputExprs(value)) at.lowering.note(core);
     attributes.place(acceptedWriter((frame) => String(tag.get(frame)), node.attributes));
     lowerMark(attributes, at);
   } else lowerAttributes('', node.attributes, attributes, at);

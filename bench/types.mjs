@@ -1,0 +1,112 @@
+// npm run bench:types: how long checking 300 components that use one another takes, against as many plain typed functions.
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { build, install, root } from '../scripts/setup.mjs';
+
+install();
+build();
+
+const count = 300;
+const folder = mkdtempSync(join(root, 'out-types-'));
+const numbers = Array.from({ length: count }, (_, n) => n);
+const users = (n) => [n - 1, n - 7, n - 31].filter((other) => other >= 0);
+
+const component = (n) => `${users(n)
+  .map((o) => `import { Part${o} } from './part${o}.js';`)
+  .join('\n')}
+import { calc, component, el, given, prop, slot } from 'zesty-lattice';
+export const Part${n} = component('part-${n}', {
+  props: { title: prop.text(), tone: prop.choice(['a', 'b']).fallback('a'), count: prop.number().fallback(0), note: prop.text().optional(), open: prop.flag() },
+  slots: { default: slot(), head: slot() },
+  template: ({ props, slots }) =>
+    el.section({ class: ['part', props.tone] }, el.h2({ title: props.title }, slots.head(props.title)), slots.default(),
+      given(props.note, (note) => el.p(note)), calc(props.count, (n) => n + 1),
+      ${
+        users(n)
+          .map(
+            (o) =>
+              `Part${o}({ title: props.title, count: props.count }, { head: el.b('x'), default: props.note })`,
+          )
+          .join(', ') || 'null'
+      }),
+});
+`;
+const plain = (n) => `${users(n)
+  .map((o) => `import { part${o} } from './part${o}.js';`)
+  .join('\n')}
+export interface Props${n} { readonly title: string; readonly tone?: 'a' | 'b'; readonly count?: number; readonly note?: string | undefined; readonly open?: boolean }
+export interface Slots${n} { readonly default?: string; readonly head?: string }
+export function part${n}(props: Props${n}, slots: Slots${n} = {}): string {
+  const { title, tone = 'a', count = 0, note, open = false } = props;
+  return [\`<section class="part \${tone}" data-open="\${open}"><h2 title="\${title}">\`, slots.head ?? title, '</h2>', slots.default ?? '', note ? '<p>' + note + '</p>' : '', String(count + 1),
+    ${
+      users(n)
+        .map((o) => `part${o}({ title, count }, { head: '<b>x</b>', default: note ?? '' })`)
+        .join(', ') || "''"
+    }, '</section>'].join('');
+}
+`;
+const base = `import { component } from 'zesty-lattice';\nexport const Base = component('base-part', { template: () => null });\n`;
+
+function project(name, files) {
+  const home = join(folder, name);
+  mkdirSync(join(home, 'node_modules'), { recursive: true });
+  symlinkSync(root, join(home, 'node_modules/zesty-lattice'));
+  for (const [file, text] of Object.entries(files)) writeFileSync(join(home, file), text);
+  writeFileSync(join(home, 'package.json'), '{ "type": "module" }');
+  writeFileSync(
+    join(home, 'tsconfig.json'),
+    JSON.stringify({
+      compilerOptions: {
+        strict: true,
+        noEmit: true,
+        module: 'NodeNext',
+        target: 'ES2022',
+        lib: ['ES2023', 'DOM'],
+        types: [],
+        skipLibCheck: true,
+      },
+      include: ['*.ts'],
+    }),
+  );
+  return home;
+}
+
+function check(home, flags) {
+  const start = performance.now();
+  const done = spawnSync(join(root, 'node_modules/.bin/tsc'), ['-p', home, ...flags], { encoding: 'utf8' });
+  if (done.status !== 0) throw new Error(done.stdout.slice(0, 2000));
+  return performance.now() - start;
+}
+
+function measure(homes, how, flags) {
+  const times = { base: [], ours: [], plain: [] };
+  for (let round = 0; round < 7; round++) {
+    for (const [name, home] of Object.entries(homes)) times[name].push(check(home, flags));
+  }
+  const [b, o, p] = ['base', 'ours', 'plain'].map((name) => times[name].sort((x, y) => x - y)[3]);
+  console.log(`\n${how}, median of 7 runs in turns`);
+  console.log(`  the library's own types with one component      ${b.toFixed(0)} ms`);
+  console.log(`  ${count} plain typed functions beside them            ${p.toFixed(0)} ms`);
+  console.log(`  ${count} components                                   ${o.toFixed(0)} ms`);
+  console.log(`  ratio of whole runs                              ${(o / p).toFixed(2)}`);
+  console.log(`  ratio without the library's own types            ${((o - b) / (p - b)).toFixed(2)}`);
+}
+
+try {
+  const homes = {
+    base: project('base', { 'base.ts': base }),
+    ours: project('ours', Object.fromEntries(numbers.map((n) => [`part${n}.ts`, component(n)]))),
+    plain: project('plain', {
+      'base.ts': base,
+      ...Object.fromEntries(numbers.map((n) => [`part${n}.ts`, plain(n)])),
+    }),
+  };
+  console.log(`Checking ${count} components that use one another, against as many plain typed functions`);
+  measure(homes, 'One checker (--singleThreaded)', ['--singleThreaded']);
+  // Each checker works out for itself what a file's components are made of, all the way down; plain functions say it.
+  measure(homes, 'The compiler’s own choice of checkers side by side', []);
+} finally {
+  rmSync(folder, { recursive: true, force: true });
+}

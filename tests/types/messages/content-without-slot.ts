@@ -1,0 +1,2 @@
+import { StallSign } from './parts.js';
+StallSign({ name: 'Gate barn' }, 'Open till five');

@@ -1,0 +1,2 @@
+import { el } from 'zesty-lattice';
+el.a({ hreff: '/' }, 'Home');

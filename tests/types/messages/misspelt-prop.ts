@@ -1,0 +1,2 @@
+import { VarietyCard } from './parts.js';
+VarietyCard({ title: 'Dunlight', seson: 'late' });

@@ -1,0 +1,2 @@
+import { el } from 'zesty-lattice';
+el.button({ type: 'sumbit' }, 'Go');
