@@ -14,6 +14,7 @@ import type { TagKind } from './kinds/tag.js';
 import { nameFault } from './name.js';
 import type { AnySlotKind } from './slot.js';
 import type {
+  ConnectedContext,
   ContentArguments,
   EventKinds,
   GivenProps,
@@ -91,6 +92,18 @@ export interface Definition<P, S, State, Events, H, Accepts = never> {
       ...args: H[K] & readonly unknown[]
     ) => Partial<State> | undefined | void | Promise<Partial<State> | undefined | void>;
   };
+  /**
+   * What happens when a prop of a live element has changed: gets the value before, and gives what changes in the
+   * state, or nothing.
+   */
+  readonly reactions?: {
+    readonly [K in keyof NoInfer<P>]?: (
+      context: ConnectedContext<P, State, Events>,
+      before: PropValues<P>[K & keyof PropValues<P>],
+    ) => Partial<State> | undefined | void;
+  };
+  /** Set-up when the element is put into a document; the signal tells when to clean up. */
+  readonly connected?: (context: ConnectedContext<P, State, Events>) => void;
   /** Called once, with expressions instead of values; what it returns is the component's template. */
   readonly template: (context: TemplateContext<P, S, State, H>) => Content;
 }
@@ -187,6 +200,8 @@ interface LooseDefinition {
   readonly events?: Readonly<Record<string, AnyEventKind>>;
   readonly state?: ComponentCore['state'];
   readonly handlers?: Readonly<Record<string, HandlerFunction>>;
+  readonly connected?: (context: never) => void;
+  readonly reactions?: Readonly<Record<string, HandlerFunction>>;
   readonly template: (context: unknown) => unknown;
 }
 
@@ -200,6 +215,8 @@ function coreFrom(name: string, parts: LooseDefinition, place: object | undefine
     events: parts.events ?? {},
     handlers: parts.handlers ?? {},
     state: parts.state,
+    connected: parts.connected,
+    reactions: parts.reactions ?? {},
     styles: typeof parts.styles === 'string' ? parts.styles : (parts.styles ?? []).join('\n'),
     template: parts.template,
     get source() {

@@ -13,6 +13,9 @@ export interface ComponentCore {
   readonly accepts: string | undefined;
   readonly events: Readonly<Record<string, AnyEventKind>>;
   readonly handlers: Readonly<Record<string, HandlerFunction>>;
+  readonly connected: ((context: never) => void) | undefined;
+  /** What happens when a prop has changed, by prop name. */
+  readonly reactions: Readonly<Record<string, HandlerFunction>>;
   readonly state:
     | ((props: Readonly<Record<string, unknown>>) => Readonly<Record<string, unknown>>)
     | undefined;
@@ -39,6 +42,11 @@ export function declared<Kind>(record: Readonly<Record<string, Kind>> | undefine
     kinds: Object.values(record ?? {}),
     at: new Map(names.map((name, index) => [name, index])),
   };
+}
+
+/** Whether a component has something to do in a page, so that it stays an element of its own there. */
+export function isInteractive(core: ComponentCore): boolean {
+  return core.state !== undefined || core.connected !== undefined || Object.keys(core.handlers).length > 0;
 }
 
 const coreBrand = Symbol.for('zesty-lattice.component');

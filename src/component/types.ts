@@ -131,6 +131,17 @@ export interface HandlerContext<P, State, Events> {
   /** Sends one of the component's events: a CustomEvent that bubbles and is composed. */
   dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;
 }
+/** What `connected` and `reactions` are given. */
+export interface ConnectedContext<P, State, Events> {
+  readonly props: PropValues<P>;
+  readonly state: Readonly<State>;
+  readonly host: HTMLElement;
+  /** Aborted when the element has left the document: hand it to listeners and requests. */
+  readonly signal: AbortSignal;
+  /** Changes the state from outside a handler, such as from a timer. */
+  change(changes: Partial<State>): void;
+  dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;
+}
 type DetailArguments<E> =
   E extends EventKind<infer Detail> ? ([Detail] extends [undefined | void] ? [] : [detail: Detail]) : never;
 

@@ -18,10 +18,17 @@ import {
   type UseNode,
   voidElements,
 } from '../template/index.js';
-import { acceptedOf, closesRawText, isNothing, propFault, rawTextFault, slotFault } from '../tree/index.js';
+import {
+  acceptedOf,
+  closesRawText,
+  idPart,
+  isNothing,
+  propFault,
+  rawTextFault,
+  slotFault,
+} from '../tree/index.js';
 import { escapeAttribute, escapeText, jsonBlock } from './escape.js';
 import { frameOf } from './frames.js';
-import { idPart } from './nodes/each.js';
 import type { HtmlFill } from './nodes/slot.js';
 import { textOf } from './nodes/value.js';
 import type { Pass } from './pass.js';

@@ -129,6 +129,16 @@ export const words = {
   'styles-invalid': error<{ component: string; fault: string; hint: string }>(
     ({ component, fault, hint }) => [`The styles of ${component} ${fault}.`, hint],
   ),
+  'key-doubled': error<{ key: string; list: string }>(({ key, list }) => [
+    `Two rows of ${list} have the key ${key}.`,
+    'Give eachOf a key that differs for each item.',
+  ]),
+  'handler-failed': error<{ component: string; handler: string; reason: string }>(
+    ({ component, handler, reason }) => [
+      `The handler "${handler}" of ${component} stopped with an error: ${reason}.`,
+      'The element stays as it was before. Catch in the handler what can go wrong, and show it by the state.',
+    ],
+  ),
   'value-failed': error<{ name: string; reason: string }>(({ name, reason }) => [
     `${name} stopped with an error: ${reason}.`,
     'See to it that the function takes every value its inputs can have.',

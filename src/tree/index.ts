@@ -1,5 +1,7 @@
 export { acceptedOf, isNothing, propFault, settledValue, slotFault } from './bind.js';
 export { closesRawText, rawTextFault } from './element-checks.js';
+export { alwaysPlaces, filledTest, holdsSlot, usesSlots } from './filled.js';
+export { idPart } from './id-part.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';
 export type * from './plan.js';
 export { misplaced, planContent, planOf } from './plan-content.js';

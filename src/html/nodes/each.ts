@@ -1,12 +1,11 @@
 import { show } from '../../component/index.js';
 import { finding } from '../../problem/index.js';
 import { describe, type ExprCore, type Frame } from '../../template/index.js';
-import type { PlanEach } from '../../tree/index.js';
+import { holdsSlot, idPart, type PlanEach } from '../../tree/index.js';
 import { Chunks, type Write } from '../chunks.js';
 import { lowerAll } from '../lower.js';
 import type { At } from '../lowering.js';
 import type { Pass } from '../pass.js';
-import { holdsSlot } from './slot.js';
 
 /** Content for every item of a list. */
 export function lowerEach(node: PlanEach, to: Chunks, at: At): void {
@@ -51,11 +50,6 @@ function rowsWriter(node: PlanEach, write: Write, depth: number | undefined): Wr
     locals[item + 1] = indexBefore;
     return text;
   };
-}
-
-/** A key as part of an id: letters, digits and `_` stay, all else is written by its code. */
-export function idPart(key: unknown): string {
-  return String(key).replace(/[^A-Za-z0-9_]/g, (char) => `.${char.codePointAt(0)?.toString(16) ?? ''}.`);
 }
 
 const noItems: readonly unknown[] = [];

@@ -1,5 +1,5 @@
 import { coreOf, type Fill, type Frame } from '../../template/index.js';
-import type { PlanFill, PlanNode, PlanSlot } from '../../tree/index.js';
+import { alwaysPlaces, filledTest, type PlanFill, type PlanSlot } from '../../tree/index.js';
 import { Chunks, type Write } from '../chunks.js';
 import { lowerAll } from '../lower.js';
 import type { At, Lowering } from '../lowering.js';
@@ -49,70 +49,6 @@ export function lowerFill(fill: PlanFill, lowering: Lowering, depth: number): Ht
   const chunks = new Chunks();
   const inside = fill.data === undefined ? depth : depth + 1;
   lowerAll(fill.content, chunks, { lowering, depth: inside, tag: '', isOutermost: false });
-  const isAlways = fill.content.some((node) => nodeTest(node) === true);
+  const isAlways = alwaysPlaces(fill.content);
   return { write: chunks.compile(), data: fill.data, depth, isAlways, isFilled: filledTest(fill.content) };
-}
-
-/** Whether content comes to anything: text, elements and uses always do, conditions and rows by what they give. */
-export function filledTest(content: readonly PlanNode[]): (owner: Frame) => boolean {
-  const tests = content.map(nodeTest);
-  if (tests.includes(true)) return () => true;
-  const open = tests.filter((test) => typeof test === 'function');
-  return (owner) => open.some((test) => test(owner));
-}
-
-function nodeTest(node: PlanNode): boolean | ((owner: Frame) => boolean) {
-  switch (node.kind) {
-    case 'given': {
-      const [then, otherwise] = [filledTest(node.content), filledTest(node.otherwise)];
-      return (owner) => (node.test.get(owner) ? then(owner) : otherwise(owner));
-    }
-    case 'each': {
-      const { list } = node;
-      const empty = filledTest(node.empty);
-      const get = 'get' in list ? list.get : () => list;
-      return (owner) => {
-        const items = get(owner);
-        return (Array.isArray(items) && items.length > 0) || empty(owner);
-      };
-    }
-    case 'slot': {
-      const fallback = filledTest(node.fallback);
-      return (owner) => {
-        const fill = owner.fills[node.slot];
-        return (
-          (fill !== undefined && owner.owner !== undefined && fill.isFilled(owner.owner)) || fallback(owner)
-        );
-      };
-    }
-    case 'value': {
-      const { get } = node.value;
-      return (owner) => {
-        const value = get(owner);
-        return value !== null && value !== undefined && value !== false && value !== '';
-      };
-    }
-    default:
-      return true;
-  }
-}
-
-/** Whether a slot is placed somewhere in these nodes, outside the components they use. */
-export function holdsSlot(nodes: readonly PlanNode[]): boolean {
-  return nodes.some((node) => {
-    switch (node.kind) {
-      case 'slot':
-        return true;
-      case 'element':
-        return holdsSlot(node.content);
-      case 'given':
-        return holdsSlot(node.content) || holdsSlot(node.otherwise);
-      case 'each':
-        return holdsSlot(node.row) || holdsSlot(node.empty);
-      case 'use':
-        return node.fills.some((fill) => fill !== undefined && holdsSlot(fill.content));
-      default:
-        return false;
-    }
-  });
 }

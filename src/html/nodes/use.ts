@@ -1,12 +1,12 @@
 import { type AnyKind, settle } from '../../component/index.js';
 import { type ExprCore, type Frame, inputExprs } from '../../template/index.js';
-import { type PlanUse, propFault } from '../../tree/index.js';
+import { holdsSlot, type PlanUse, propFault } from '../../tree/index.js';
 import type { Chunks, Write } from '../chunks.js';
 import { frameOf, noLocals } from '../frames.js';
 import type { At } from '../lowering.js';
 import type { Pass } from '../pass.js';
 import { type Program, programAhead, programOf } from '../program.js';
-import { holdsSlot, lowerFill } from './slot.js';
+import { lowerFill } from './slot.js';
 
 /** A use: its props' values in a frame of its own, its content as fills, its component's program. */
 export function lowerUse(node: PlanUse, to: Chunks, at: At): void {

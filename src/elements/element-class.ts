@@ -1,0 +1,211 @@
+import {
+  type AnyComponent,
+  type AnyKind,
+  type ComponentCore,
+  componentCore,
+  settle,
+  unreadable,
+} from '../component/index.js';
+import { failure, finding } from '../problem/index.js';
+import type { Frame } from '../template/index.js';
+import { notAComponent, planOf, propFault, usesSlots } from '../tree/index.js';
+import { Bits } from './bits.js';
+import { viewOf } from './build.js';
+import { Instance } from './instance.js';
+import { sheetsOf } from './sheets.js';
+import type { Numbers, Scope, View } from './view.js';
+
+/** What all elements of one component share: made when the first of them is connected. */
+interface Shared {
+  readonly view: View;
+  readonly numbers: Numbers;
+  readonly scope: Scope;
+  readonly readsFilled: boolean;
+}
+
+const classes = new WeakMap<ComponentCore, CustomElementConstructor>();
+const shared = new WeakMap<ComponentCore, Shared>();
+
+/** What a component's view needs, and the components that are elements in it. */
+export function sharedOf(component: ComponentCore): Shared {
+  let made = shared.get(component);
+  if (!made) {
+    const numbers: Numbers = { next: 1, uses: new Set(), styled: new Set() };
+    const scope: Scope = { index: 0, bits: new Bits(), use: undefined, mark: undefined };
+    const { content } = planOf(component);
+    const view = viewOf(content, numbers, { scope, depth: 0, isSvg: false, isOutermost: true });
+    made = { view, numbers, scope, readsFilled: usesSlots(content) };
+    shared.set(component, made);
+  }
+  return made;
+}
+
+/** The attribute of a prop: `sowIn` is `sow-in`. */
+export function attributeOf(prop: string): string {
+  return prop.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
+}
+
+/**
+ * The class of a component's custom element, to define under a name of one's own or to extend.
+ *
+ * @throws LatticeError `component-unknown`
+ * @example customElements.define('crate-counter', elementClass(CrateCounter));
+ */
+export function elementClass(component: AnyComponent): CustomElementConstructor {
+  const core = componentCore(component);
+  if (!core) throw failure(notAComponent(component));
+  return classOf(core);
+}
+
+/** The class of a component known by its core. */
+export function classOf(core: ComponentCore): CustomElementConstructor {
+  let made = classes.get(core);
+  if (!made) {
+    made = makeClass(core);
+    classes.set(core, made);
+  }
+  return made;
+}
+
+function makeClass(core: ComponentCore): CustomElementConstructor {
+  const { names } = core.props;
+  const attributes = names.map(attributeOf);
+
+  class LatticeElement extends HTMLElement {
+    static readonly observedAttributes = attributes;
+    readonly #values: unknown[] = core.props.kinds.map((kind) => kind.settings.fallbackValue);
+    readonly #instance: Instance;
+    readonly #frame: Frame;
+
+    constructor() {
+      super();
+      const { scope } = sharedOf(core);
+      const root = this.shadowRoot ?? this.attachShadow({ mode: 'open' });
+      root.adoptedStyleSheets = sheetsOf(core, sharedOf(core).numbers.styled);
+      this.#frame = {
+        name: core.name,
+        props: this.#values,
+        locals: [],
+        fills: [],
+        owner: undefined,
+        site: undefined,
+        at: [''],
+        state: undefined,
+        accepted: undefined,
+      };
+      this.#instance = new Instance(core, this, this.#frame, scope.bits);
+      for (const name of names) if (Object.hasOwn(this, name)) this.#upgrade(name);
+    }
+
+    /** A value that was set before the element was defined goes through the property that now is there. */
+    #upgrade(name: string): void {
+      const self = this as unknown as Record<string, unknown>;
+      const value = self[name];
+      delete self[name];
+      self[name] = value;
+    }
+
+    connectedCallback(): void {
+      for (const name of names) if (Object.hasOwn(this, name)) this.#upgrade(name);
+      if (!this.#instance.block) this.#build();
+      this.#instance.enter();
+    }
+
+    disconnectedCallback(): void {
+      // A move is a leave and a return in one turn: only who is still out then has left.
+      queueMicrotask(() => {
+        if (!this.isConnected) this.#instance.leave();
+      });
+    }
+
+    /** Moved by the browser in one step: nothing to do, and nothing lost. */
+    connectedMoveCallback(): void {}
+
+    attributeChangedCallback(attribute: string, _before: string | null, text: string | null): void {
+      const index = attributes.indexOf(attribute);
+      const kind = core.props.kinds[index] as AnyKind;
+      const value = text === null ? undefined : kind.rules.read(text);
+      if (value === unreadable) {
+        const fault = `takes ${kind.rules.expected}, and its attribute ${attribute}=${JSON.stringify(text)} cannot be read as that`;
+        this.#instance.report(
+          finding('prop-invalid', { component: core.name, prop: names[index] as string, fault }),
+        );
+      } else this.set(index, value);
+    }
+
+    /** Takes a prop's value: one that does not fit is told, and the value before is kept. */
+    set(index: number, given: unknown): void {
+      const kind = core.props.kinds[index] as AnyKind;
+      const found = given === undefined ? undefined : propFault(core, index, given);
+      if (found) return this.#instance.report(found);
+      const value = given === undefined ? kind.settings.fallbackValue : settle(kind, given);
+      const before = this.#values[index];
+      if (Object.is(before, value)) return;
+      this.#values[index] = value;
+      const name = names[index] as string;
+      this.#instance.changed(sharedOf(core).scope.bits.of(`prop ${name}`));
+      if (this.#instance.block) this.#instance.react(name, before);
+    }
+
+    get(index: number): unknown {
+      return this.#values[index];
+    }
+
+    #build(): void {
+      const { view, readsFilled } = sharedOf(core);
+      for (const [index, value] of this.#values.entries()) {
+        const found = value === undefined ? propFault(core, index, value) : undefined;
+        if (found) this.#instance.report(found);
+      }
+      if (core.state) this.#frame.state = { ...core.state(this.#instance.props) };
+      if (readsFilled) this.#watchSlots();
+      const { block, fragment } = view.create([this.#frame], this.#instance);
+      this.#instance.block = block;
+      (this.shadowRoot as ShadowRoot).replaceChildren(fragment);
+    }
+
+    /** Whether slots are filled follows the children and their slot attributes. */
+    #watchSlots(): void {
+      this.#readSlots();
+      const options = {
+        childList: true,
+        subtree: true,
+        attributes: true,
+        attributeFilter: ['slot'],
+        characterData: true,
+      };
+      new MutationObserver(() => this.#readSlots()).observe(this, options);
+    }
+
+    #readSlots(): void {
+      const { bits } = sharedOf(core).scope;
+      const fills = this.#frame.fills as ({ isFilled(): boolean } | undefined)[];
+      for (const [index, name] of core.slots.names.entries()) {
+        const filled = [...this.childNodes].some((child) => slotOf(child) === name);
+        if (filled === (fills[index] !== undefined)) continue;
+        fills[index] = filled ? { isFilled: () => true } : undefined;
+        this.#instance.changed(bits.of(`slot ${name}`));
+      }
+    }
+  }
+
+  for (const [index, name] of names.entries()) {
+    Object.defineProperty(LatticeElement.prototype, name, {
+      configurable: true,
+      enumerable: true,
+      get(this: LatticeElement) {
+        return this.get(index);
+      },
+      set(this: LatticeElement, value: unknown) {
+        this.set(index, value);
+      },
+    });
+  }
+  return LatticeElement;
+}
+
+/** The slot a child goes to; white space alone fills nothing. */
+function slotOf(child: ChildNode): string | undefined {
+  if (child instanceof Element) return child.slot === '' ? 'default' : child.slot;
+  return child instanceof Text && child.data.trim() !== '' ? 'default' : undefined;
+}

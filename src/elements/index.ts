@@ -1,0 +1,2 @@
+export { elementClass } from './element-class.js';
+export { register } from './register.js';

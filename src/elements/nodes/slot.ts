@@ -1,0 +1,106 @@
+import { coreOf, type Frame } from '../../template/index.js';
+import { alwaysPlaces, type PlanNode, type PlanSlot } from '../../tree/index.js';
+import type { Block } from '../block.js';
+import { buildAll, viewOf } from '../build.js';
+import { fillOf, forward, type Scope, type Spot, type View } from '../view.js';
+
+/**
+ * A slot: of the element itself it is the browser's own `slot`; of a component within, the content given to it stands
+ * there, or the fallback.
+ */
+export function buildSlot(node: PlanSlot, parent: Node, view: View, spot: Spot): void {
+  const { scope } = spot;
+  if (!scope.use) {
+    const slot = document.createElement('slot');
+    if (node.name !== 'default') slot.name = node.name;
+    parent.appendChild(slot);
+    return buildAll(node.fallback, slot, view, spot);
+  }
+  const filled = fillOf(scope, node.slot);
+  if (!filled) return buildAll(node.fallback, parent, view, spot);
+  const inside: Spot = {
+    ...spot,
+    scope: filled.owner,
+    isOutermost: true,
+    depth: scope.use.depth + (filled.fill.data === undefined ? 0 : 1),
+  };
+  if (filled.fill.data === undefined && alwaysPlaces(filled.fill.content)) {
+    return buildAll(filled.fill.content, parent, view, inside);
+  }
+  buildDepending(node, filled.fill.content, filled.fill.data, filled.owner, parent, view, spot, inside);
+}
+
+/** Content that takes data, or that may come to nothing, so that the fallback shows. */
+function buildDepending(
+  node: PlanSlot,
+  content: readonly PlanNode[],
+  local: number | undefined,
+  owner: Scope,
+  parent: Node,
+  view: View,
+  spot: Spot,
+  inside: Spot,
+): void {
+  const mark = parent.appendChild(document.createComment(''));
+  const views = [viewOf(node.fallback, view.numbers, spot), viewOf(content, view.numbers, inside)];
+  for (const one of views) for (const [index, bits] of one.reads) view.note({ ...owner, index }, bits);
+  const core = coreOf(node.data);
+  const dataBits = core ? spot.scope.bits.read(core) : 0;
+  view.note(spot.scope, dataBits);
+  const filledBits = owner.bits.of(`fill ${spot.scope.index} ${node.slot}`) | bitsOf(content, owner);
+  view.note(owner, filledBits);
+  const reads = new Map(view.reads);
+  const localBit = local === undefined ? 0 : owner.bits.of(`local ${local}`);
+  view.place(mark, (found, frames, block, instance) => {
+    const own = frames[spot.scope.index] as Frame;
+    const ownerFrame =
+      local === undefined ? (frames[owner.index] as Frame) : derived(frames[owner.index] as Frame);
+    let side = -1;
+    let inner: Block | undefined;
+    const show = (): void => {
+      if (local !== undefined && ownerFrame.at && own.at) {
+        ownerFrame.at = [...ownerFrame.at];
+        ownerFrame.at[inside.depth] = `${own.at[spot.depth] ?? ''}s${node.number}`;
+      }
+      if (local !== undefined)
+        ownerFrame.locals[local] = core ? core.get(frames[spot.scope.index] as Frame) : node.data;
+      const next = own.fills[node.slot]?.isFilled(ownerFrame) === false ? 0 : 1;
+      if (next === side) return;
+      side = next;
+      inner?.remove();
+      const innerFrames = [...frames];
+      innerFrames[owner.index] = ownerFrame;
+      const made = (views[side] as View).create(innerFrames, instance);
+      inner = made.block;
+      (found.parentNode as Node).insertBefore(made.fragment, found);
+    };
+    show();
+    if (dataBits !== 0) {
+      const run = (): void => {
+        show();
+        inner?.update(owner.index, localBit);
+      };
+      block.updaters.push({ scope: spot.scope.index, bits: dataBits, run });
+    }
+    if (filledBits !== 0) block.updaters.push({ scope: owner.index, bits: filledBits, run: show });
+    forward(block, reads, (one, bits) => inner?.update(one, bits));
+  });
+}
+
+/** A frame with locals of its own over those of another. */
+export function derived(frame: Frame): Frame {
+  return { ...frame, locals: Object.create(frame.locals) as unknown[] };
+}
+
+/** What tells whether content that is all conditions, rows and values comes to anything. */
+function bitsOf(content: readonly PlanNode[], scope: Scope): number {
+  let bits = 0;
+  for (const one of content) {
+    if (one.kind === 'given')
+      bits |= scope.bits.read(one.test) | bitsOf(one.content, scope) | bitsOf(one.otherwise, scope);
+    if (one.kind === 'each' && 'get' in one.list) bits |= scope.bits.read(one.list);
+    if (one.kind === 'value') bits |= scope.bits.read(one.value);
+    if (one.kind === 'slot') bits |= scope.bits.of(`slot ${one.name}`);
+  }
+  return bits;
+}

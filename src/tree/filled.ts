@@ -1,0 +1,97 @@
+import { type ExprCore, type Frame, inputsOf } from '../template/index.js';
+import type { PlanNode } from './plan.js';
+
+/** Whether content has something in it that places something whatever the values are. */
+export function alwaysPlaces(content: readonly PlanNode[]): boolean {
+  return content.some((node) => nodeTest(node) === true);
+}
+
+/** Whether content comes to anything: text, elements and uses always do, conditions and rows by what they give. */
+export function filledTest(content: readonly PlanNode[]): (owner: Frame) => boolean {
+  const tests = content.map(nodeTest);
+  if (tests.includes(true)) return () => true;
+  const open = tests.filter((test) => typeof test === 'function');
+  return (owner) => open.some((test) => test(owner));
+}
+
+function nodeTest(node: PlanNode): boolean | ((owner: Frame) => boolean) {
+  switch (node.kind) {
+    case 'given': {
+      const [then, otherwise] = [filledTest(node.content), filledTest(node.otherwise)];
+      return (owner) => (node.test.get(owner) ? then(owner) : otherwise(owner));
+    }
+    case 'each': {
+      const { list } = node;
+      const empty = filledTest(node.empty);
+      const get = 'get' in list ? list.get : () => list;
+      return (owner) => {
+        const items = get(owner);
+        return (Array.isArray(items) && items.length > 0) || empty(owner);
+      };
+    }
+    case 'slot': {
+      const fallback = filledTest(node.fallback);
+      return (owner) => {
+        const fill = owner.fills[node.slot];
+        return (
+          (fill !== undefined && owner.owner !== undefined && fill.isFilled(owner.owner)) || fallback(owner)
+        );
+      };
+    }
+    case 'value': {
+      const { get } = node.value;
+      return (owner) => {
+        const value = get(owner);
+        return value !== null && value !== undefined && value !== false && value !== '';
+      };
+    }
+    default:
+      return true;
+  }
+}
+
+/** Whether a slot is placed somewhere in these nodes, outside the components they use. */
+export function holdsSlot(nodes: readonly PlanNode[]): boolean {
+  return nodes.some((node) => {
+    switch (node.kind) {
+      case 'slot':
+        return true;
+      case 'element':
+        return holdsSlot(node.content);
+      case 'given':
+        return holdsSlot(node.content) || holdsSlot(node.otherwise);
+      case 'each':
+        return holdsSlot(node.row) || holdsSlot(node.empty);
+      case 'use':
+        return node.fills.some((fill) => fill !== undefined && holdsSlot(fill.content));
+      default:
+        return false;
+    }
+  });
+}
+
+/** Whether something in these nodes asks if a slot is filled, or shows content by that. */
+export function usesSlots(nodes: readonly PlanNode[]): boolean {
+  return nodes.some((node) => {
+    switch (node.kind) {
+      case 'element':
+        return usesSlots(node.content);
+      case 'given':
+        return asks(node.test) || usesSlots(node.content) || usesSlots(node.otherwise);
+      case 'each':
+        return usesSlots(node.row) || usesSlots(node.empty);
+      case 'value':
+        return asks(node.value);
+      case 'use':
+        return node.fills.some(
+          (fill) => fill !== undefined && (holdsSlot(fill.content) || usesSlots(fill.content)),
+        );
+      default:
+        return false;
+    }
+  });
+}
+
+function asks(core: ExprCore): boolean {
+  return core.op.op === 'filled' || inputsOf(core).some(asks);
+}

@@ -1,0 +1,119 @@
+import { calc, component, eachOf, el, event, given, phrase, prop, slot, uid } from 'zesty-lattice';
+import { elementClass, register } from 'zesty-lattice/elements';
+
+export const CrateCounter = component('crate-counter', {
+  props: { label: prop.text(), start: prop.number().fallback(0), sowIn: prop.choice(['spring', 'autumn']).fallback('spring'), full: prop.flag(), tags: prop.list(prop.text()).fallback([]), picked: prop.date().optional() },
+  state: ({ start }) => ({ count: start }),
+  events: { changed: event<{ count: number }>() },
+  styles: ':host { display: inline-block } button { color: rgb(0, 128, 0) }',
+  handlers: {
+    add: ({ state, dispatch }, step: number) => {
+      dispatch('changed', { count: state.count + step });
+      return { count: state.count + step };
+    },
+    fail: () => {
+      throw new Error('no crates');
+    },
+    later: async ({ state }) => ({ count: state.count + 100 }),
+  },
+  reactions: { start: ({ props }) => ({ count: props.start }) },
+  template: ({ props, state, handlers }) => [
+    el.button({ type: 'button', class: 'add', on: { click: handlers.add(1) }, 'data-season': props.sowIn, 'data-full': props.full }, props.label, ': ', state.count),
+    el.button({ type: 'button', class: 'fail', on: { click: handlers.fail() } }, 'Fail'),
+    el.button({ type: 'button', class: 'later', on: { click: handlers.later() } }, 'Later'),
+    el.span(calc(props.tags, (tags) => tags.join('|'))),
+    given(props.picked, (day) => el.time(calc(day, (it) => it.toISOString().slice(0, 10)))),
+  ],
+});
+
+export const SidePanel = component('side-panel', {
+  props: { title: prop.text().fallback('Untitled') },
+  slots: { default: slot(), title: slot(), actions: slot() },
+  template: ({ props, slots }) => [
+    el.h2(slots.title(props.title)),
+    slots.default(el.p('Nothing yet')),
+    given(slots.actions.filled, el.footer(slots.actions())),
+  ],
+});
+
+const RowLabel = component('row-label', {
+  props: { text: prop.text(), loud: prop.flag() },
+  slots: { default: slot(), mark: slot() },
+  styles: 'b { color: rgb(0, 0, 255) }',
+  template: ({ props, slots }) => el.label({ class: { loud: props.loud } }, el.b(props.text), given(slots.mark.filled, el.i(slots.mark())), slots.default()),
+});
+
+interface Item {
+  readonly id: number;
+  readonly name: string;
+}
+
+export const PickList = component('pick-list', {
+  props: { items: prop.list<Item>().fallback([]), loud: prop.flag() },
+  state: () => ({ items: [] as readonly Item[], note: '', fresh: 0 }),
+  connected: ({ props, change }) => change({ items: props.items }),
+  reactions: { items: ({ props }) => ({ items: props.items }) },
+  handlers: {
+    remove: ({ state }, id: number) => ({ items: state.items.filter((item) => item.id !== id) }),
+    reverse: ({ state }) => ({ items: [...state.items].reverse() }),
+    add: ({ state }) => ({ items: [...state.items, { id: 100 + state.fresh, name: `New ${state.fresh}` }], fresh: state.fresh + 1 }),
+  },
+  template: ({ props, state, handlers }) => [
+    el.input({ bind: state.note, 'aria-label': 'Note', id: uid('note') }),
+    el.output(state.note),
+    el.button({ type: 'button', class: 'reverse', on: { click: handlers.reverse() } }, 'Reverse'),
+    el.button({ type: 'button', class: 'push', on: { click: handlers.add() } }, 'Add'),
+    el.ul(
+      eachOf(
+        state.items,
+        (item, index) =>
+          el.li(
+            { 'data-id': item.id },
+            RowLabel({ text: item.name, loud: props.loud }, { mark: given(calc(index, (n) => n === 0), 'first'), default: phrase` #${index}` }),
+            el.input({ class: 'row-input', 'aria-label': item.name }),
+            el.button({ type: 'button', class: 'remove', on: { click: handlers.remove(item.id) } }, 'Remove ', item.name),
+          ),
+        { key: 'id', empty: el.li('Nothing picked') },
+      ),
+    ),
+  ],
+});
+
+export const LifeLog = component('life-log', {
+  props: { name: prop.text().fallback('x') },
+  state: () => ({ ticks: 0 }),
+  connected: ({ host, signal, change, state }) => {
+    const log = (window as unknown as { lifeLog: string[] }).lifeLog;
+    log.push('in');
+    window.addEventListener('tick', () => change({ ticks: state.ticks + 1 }), { signal });
+    signal.addEventListener('abort', () => log.push(`out ${host.isConnected}`));
+  },
+  template: ({ state, props }) => el.p(props.name, ' ', state.ticks),
+});
+
+export const FormBits = component('form-bits', {
+  state: () => ({ text: 'a', on: true, number: 3, size: 'm', kind: 'late', many: ['x'] as readonly string[] }),
+  template: ({ state }) => [
+    el.input({ bind: state.text, id: 'text' }),
+    el.textarea({ bind: state.text, id: 'area' }),
+    el.input({ bind: state.on, type: 'checkbox', id: 'on' }),
+    el.input({ bind: state.number, type: 'number', id: 'number' }),
+    el.select({ bind: state.size, id: 'size' }, ['s', 'm', 'l'].map((size) => el.option({ value: size }, size))),
+    el.select({ bind: state.many, id: 'many', multiple: true }, ['x', 'y'].map((one) => el.option({ value: one }, one))),
+    ['early', 'late'].map((kind) => el.input({ bind: state.kind, type: 'radio', name: 'kind', value: kind, id: kind })),
+    el.output(phrase`${state.text}/${calc(state.on, String)}/${state.number}/${state.size}/${state.kind}/${calc(state.many, (all) => all.join())}`),
+  ],
+});
+
+export const OuterBox = component('outer-box', {
+  props: { label: prop.text() },
+  state: ({ label }) => ({ heard: label }),
+  handlers: { hear: (_context, text: string) => ({ heard: text }) },
+  template: ({ props, state, handlers }) => [
+    CrateCounter({ label: props.label, start: 5, tags: ['a', 'b'] }),
+    el.div({ on: { changed: handlers.hear('heard') } }, CrateCounter({ label: 'Inner' })),
+    el.p(state.heard),
+  ],
+});
+
+Object.assign(window, { register, elementClass, parts: { CrateCounter, SidePanel, PickList, LifeLog, FormBits, OuterBox } });

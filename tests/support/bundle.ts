@@ -1,0 +1,29 @@
+import { fileURLToPath } from 'node:url';
+import { build } from 'vite';
+
+const source = (path: string): string => fileURLToPath(new URL(`../../src/${path}`, import.meta.url));
+
+/** Bundles a module for the browser, with the library's own sources behind its doors. */
+export async function bundle(entry: URL, options: { readonly minify?: boolean; readonly production?: boolean } = {}): Promise<string> {
+  const result = await build({
+    configFile: false,
+    logLevel: 'error',
+    define: { 'process.env.NODE_ENV': JSON.stringify(options.production ? 'production' : 'development') },
+    resolve: {
+      alias: [
+        { find: /^zesty-lattice$/, replacement: source('index.ts') },
+        { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },
+      ],
+    },
+    build: {
+      write: false,
+      minify: options.minify ?? false,
+      sourcemap: options.minify ? false : 'inline',
+      target: 'es2022',
+      lib: { entry: fileURLToPath(entry), formats: ['es'], fileName: 'bundle' },
+    },
+  });
+  const [output] = Array.isArray(result) ? result : [result];
+  if (!output || !('output' in output)) throw new Error('Nothing was built.');
+  return output.output[0].code;
+}
