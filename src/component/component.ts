@@ -73,7 +73,7 @@ export type PropsOf<C> = C extends { readonly [types]?: { props: infer Props } }
 export type SlotsOf<C> = C extends { readonly [types]?: { slots: infer Slots } } ? Slots : never;
 
 /** What `component` is given; each part but the template may be left out. */
-export interface Definition<P, S, State, Events, H, Accepts = never> {
+export interface Definition<P, S, State, Events, H extends Record<string, readonly unknown[]>, Accepts = never> {
   /** One sentence on what the component is; tools show it. */
   readonly description?: string;
   readonly props?: P;
@@ -89,8 +89,8 @@ export interface Definition<P, S, State, Events, H, Accepts = never> {
   readonly handlers?: {
     readonly [K in keyof H]: (
       context: HandlerContext<P, State, Events>,
-      ...args: H[K] & readonly unknown[]
-    ) => Partial<State> | undefined | void | Promise<Partial<State> | undefined | void>;
+      ...args: H[K]
+    ) => Partial<NoInfer<State>> | undefined | void | Promise<Partial<NoInfer<State>> | undefined | void>;
   };
   /**
    * What happens when a prop of a live element has changed: gets the value before, and gives what changes in the
@@ -100,7 +100,7 @@ export interface Definition<P, S, State, Events, H, Accepts = never> {
     readonly [K in keyof NoInfer<P>]?: (
       context: ConnectedContext<P, State, Events>,
       before: PropValues<P>[K & keyof PropValues<P>],
-    ) => Partial<State> | undefined | void;
+    ) => Partial<NoInfer<State>> | undefined | void;
   };
   /** Set-up when the element is put into a document; the signal tells when to clean up. */
   readonly connected?: (context: ConnectedContext<P, State, Events>) => void;

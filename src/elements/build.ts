@@ -39,8 +39,8 @@ function build(node: PlanNode, parent: Node, view: View, spot: Spot): void {
 export function viewOf(nodes: readonly PlanNode[], numbers: Numbers, spot: Spot): View {
   const view = new View(numbers);
   const [first] = nodes;
-  if (first && first.kind !== 'text' && first.kind !== 'element')
-    view.top.appendChild(document.createComment(''));
+  const isFixed = first?.kind === 'text' || (first?.kind === 'element' && typeof first.tag === 'string');
+  if (first && !isFixed) view.top.appendChild(document.createComment(''));
   buildAll(nodes, view.top, view, spot);
   if (!view.top.firstChild) view.top.appendChild(document.createComment(''));
   return view;

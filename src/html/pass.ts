@@ -18,8 +18,9 @@ export class Pass {
     for (const component of program.styled) this.styled.add(component);
   }
 
-  /** The next number for a use on the spot, for its ids. */
-  nextUse(): number {
-    return this.#uses++;
+  /** What tells the ids of this use on the spot from those of the others; the first, outermost one needs nothing. */
+  nextUse(): string {
+    const number = this.#uses++;
+    return number === 0 ? '' : `.${number}`;
   }
 }

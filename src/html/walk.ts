@@ -188,7 +188,7 @@ export function walkUse(use: UseNode, owner: Frame, pass: Pass): string {
   const props = walkProps(use, owner, pass);
   const fills = walkFills(use, owner, pass);
   if (pass.problems.length > before) return '';
-  const at = owner.at ? [`${owner.at[0]}-${pass.nextUse()}`] : undefined;
+  const at = owner.at ? [(owner.at[0] ?? '') + pass.nextUse()] : undefined;
   const frame = frameOf(component, props, fills, owner, siteOf(component), at);
   if (component.accepts !== undefined) frame.accepted = acceptedOf(use);
   return program.write(frame, pass);
@@ -274,9 +274,9 @@ function spotFill({ content, data }: SlotContent): HtmlFill {
   return {
     data,
     depth: 0,
-    isAlways: typeof content === 'string',
+    isAlways: data !== undefined || typeof content === 'string',
     write: (owner, pass) => walk(content, owner, pass),
-    isFilled: (owner) => comesToSomething(content, owner),
+    isFilled: (owner) => data !== undefined || comesToSomething(content, owner),
   };
 }
 

@@ -1,13 +1,17 @@
 import { type ExprCore, type Frame, inputsOf } from '../template/index.js';
-import type { PlanNode } from './plan.js';
+import type { PlanFill, PlanNode } from './plan.js';
 
-/** Whether content has something in it that places something whatever the values are. */
-export function alwaysPlaces(content: readonly PlanNode[]): boolean {
-  return content.some((node) => nodeTest(node) === true);
+/** Whether content given to a slot counts as something whatever the values are; a function of the slot's data does. */
+export function alwaysPlaces({ content, data }: PlanFill): boolean {
+  return data !== undefined || content.some((node) => nodeTest(node) === true);
 }
 
 /** Whether content comes to anything: text, elements and uses always do, conditions and rows by what they give. */
-export function filledTest(content: readonly PlanNode[]): (owner: Frame) => boolean {
+export function fillTest(fill: PlanFill): (owner: Frame) => boolean {
+  return alwaysPlaces(fill) ? () => true : filledTest(fill.content);
+}
+
+function filledTest(content: readonly PlanNode[]): (owner: Frame) => boolean {
   const tests = content.map(nodeTest);
   if (tests.includes(true)) return () => true;
   const open = tests.filter((test) => typeof test === 'function');

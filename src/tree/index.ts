@@ -1,6 +1,6 @@
 export { acceptedOf, isNothing, propFault, settledValue, slotFault } from './bind.js';
 export { closesRawText, rawTextFault } from './element-checks.js';
-export { alwaysPlaces, filledTest, holdsSlot, usesSlots } from './filled.js';
+export { alwaysPlaces, fillTest, holdsSlot, usesSlots } from './filled.js';
 export { idPart } from './id-part.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';
 export type * from './plan.js';

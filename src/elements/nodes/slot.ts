@@ -24,7 +24,7 @@ export function buildSlot(node: PlanSlot, parent: Node, view: View, spot: Spot):
     isOutermost: true,
     depth: scope.use.depth + (filled.fill.data === undefined ? 0 : 1),
   };
-  if (filled.fill.data === undefined && alwaysPlaces(filled.fill.content)) {
+  if (filled.fill.data === undefined && alwaysPlaces(filled.fill)) {
     return buildAll(filled.fill.content, parent, view, inside);
   }
   buildDepending(node, filled.fill.content, filled.fill.data, filled.owner, parent, view, spot, inside);

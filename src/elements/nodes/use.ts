@@ -1,6 +1,6 @@
 import { type AnyKind, type ComponentCore, isInteractive, settle } from '../../component/index.js';
 import type { Frame } from '../../template/index.js';
-import { filledTest, type PlanNode, type PlanUse, planOf, propFault } from '../../tree/index.js';
+import { alwaysPlaces, fillTest, type PlanNode, type PlanUse, planOf, propFault } from '../../tree/index.js';
 import { Bits } from '../bits.js';
 import type { Block } from '../block.js';
 import { buildAll, viewOf } from '../build.js';
@@ -31,7 +31,7 @@ function enter(node: PlanUse, view: View, spot: Spot): Scope {
     mark: component.styles === '' ? undefined : component.name,
   };
   if (component.styles !== '') view.numbers.styled.add(component);
-  const fills = node.fills.map((fill) => fill && { isFilled: filledTest(fill.content) });
+  const fills = node.fills.map((fill) => fill && { isFilled: fillTest(fill) });
   const changing = node.props.flatMap(({ expr, name }, at) =>
     expr ? [{ at, expr, bit: scope.bits.of(`prop ${name}`) }] : [],
   );
@@ -70,7 +70,7 @@ function keepInStep(
   view: View,
 ): void {
   const bits = changing.reduce((all, { expr }) => all | owner.bits.read(expr), 0);
-  const filledBits = node.fills.map((fill) => (fill ? readBy(fill.content, owner) : 0));
+  const filledBits = node.fills.map((fill) => (fill && !alwaysPlaces(fill) ? readBy(fill.content, owner) : 0));
   view.note(owner, bits | filledBits.reduce((all, one) => all | one, 0));
   view.place(view.top, (_found, frames, block, instance) => {
     const run = (): void => {

@@ -1,5 +1,5 @@
 import { coreOf, type Fill, type Frame } from '../../template/index.js';
-import { alwaysPlaces, filledTest, type PlanFill, type PlanSlot } from '../../tree/index.js';
+import { alwaysPlaces, fillTest, type PlanFill, type PlanSlot } from '../../tree/index.js';
 import { Chunks, type Write } from '../chunks.js';
 import { lowerAll } from '../lower.js';
 import type { At, Lowering } from '../lowering.js';
@@ -49,6 +49,6 @@ export function lowerFill(fill: PlanFill, lowering: Lowering, depth: number): Ht
   const chunks = new Chunks();
   const inside = fill.data === undefined ? depth : depth + 1;
   lowerAll(fill.content, chunks, { lowering, depth: inside, tag: '', isOutermost: false });
-  const isAlways = alwaysPlaces(fill.content);
-  return { write: chunks.compile(), data: fill.data, depth, isAlways, isFilled: filledTest(fill.content) };
+  const isAlways = alwaysPlaces(fill);
+  return { write: chunks.compile(), data: fill.data, depth, isAlways, isFilled: fillTest(fill) };
 }
