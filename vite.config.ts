@@ -15,6 +15,7 @@ export default defineConfig({
       entry: {
         index: source('index.ts'),
         html: source('html/index.ts'),
+        elements: source('elements/index.ts'),
         cli: source('cli/main.ts'),
       },
     },

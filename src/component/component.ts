@@ -73,7 +73,14 @@ export type PropsOf<C> = C extends { readonly [types]?: { props: infer Props } }
 export type SlotsOf<C> = C extends { readonly [types]?: { slots: infer Slots } } ? Slots : never;
 
 /** What `component` is given; each part but the template may be left out. */
-export interface Definition<P, S, State, Events, H extends Record<string, readonly unknown[]>, Accepts = never> {
+export interface Definition<
+  P,
+  S,
+  State,
+  Events,
+  H extends Record<string, readonly unknown[]>,
+  Accepts = never,
+> {
   /** One sentence on what the component is; tools show it. */
   readonly description?: string;
   readonly props?: P;

@@ -6,12 +6,15 @@ import { type ExprCore, inputsOf } from '../template/index.js';
  */
 export class Bits {
   readonly #bits = new Map<string, number>();
+  /** The bits of items, row numbers and slot data, all together. */
+  locals = 0;
 
   of(name: string): number {
     let bit = this.#bits.get(name);
     if (bit === undefined) {
       bit = 1 << Math.min(this.#bits.size, 30);
       this.#bits.set(name, bit);
+      if (name.startsWith('local')) this.locals |= bit;
     }
     return bit;
   }

@@ -1,17 +1,21 @@
 import type { Block } from './block.js';
 
-export interface Row {
+interface Row {
   readonly block: Block;
-  key: unknown;
+  readonly key: unknown;
+  item: unknown;
 }
 
 interface RowWork {
   create(item: unknown, index: number): { readonly block: Block; readonly fragment: DocumentFragment };
-  update(row: Row, item: unknown, index: number): void;
+  /** Shows an item, which may be a new one, at a number, which may be another than before. */
+  update(block: Block, isNew: boolean, item: unknown, index: number): void;
   /** What tells one item from another; without it rows are told apart by their number. */
   readonly keyOf: ((item: unknown, index: number) => unknown) | undefined;
   doubled(key: unknown): void;
 }
+
+type KeyOf = NonNullable<RowWork['keyOf']>;
 
 /** The rows of one list, kept in step with its items: known keys move, new ones are made, others go. */
 export class Rows {
@@ -27,37 +31,41 @@ export class Rows {
   show(items: readonly unknown[]): void {
     const { keyOf } = this.#work;
     if (!keyOf) return this.#showByNumber(items);
-    const keys = this.#keys(items, keyOf);
     const old = this.all;
     const rows: Row[] = new Array(items.length);
     let start = 0;
     let oldEnd = old.length;
     let end = items.length;
-    while (start < oldEnd && start < end && (old[start] as Row).key === keys[start])
+    // Most items are the very ones of before, at one end or the other: those need no key, and nothing shown anew.
+    while (start < oldEnd && start < end && isSame(old[start] as Row, items[start], start, keyOf)) {
       rows[start] = this.#keep(old[start] as Row, items, start++);
-    while (oldEnd > start && end > start && (old[oldEnd - 1] as Row).key === keys[end - 1])
+    }
+    while (oldEnd > start && end > start && isSame(old[oldEnd - 1] as Row, items[end - 1], end - 1, keyOf)) {
       rows[--end] = old[--oldEnd] as Row;
+    }
+    const keys = this.#keys(items, start, end, keyOf);
     this.#between(old, start, oldEnd, rows, items, keys, end);
     for (let at = end; at < items.length; at++) this.#keep(rows[at] as Row, items, at);
     this.all = rows;
   }
 
-  /** The keys; a doubled one is told, and counts as one of its own. */
-  #keys(items: readonly unknown[], keyOf: NonNullable<RowWork['keyOf']>): unknown[] {
+  /** The keys of the items in between; a doubled one is told, and counts as one of its own. */
+  #keys(items: readonly unknown[], start: number, end: number, keyOf: KeyOf): unknown[] {
+    const keys: unknown[] = new Array(end);
     const seen = new Set<unknown>();
-    return items.map((item, index) => {
-      let key = keyOf(item, index);
-      if (seen.has(key)) {
-        this.#work.doubled(key);
-        key = { doubled: key };
-      }
+    for (let at = start; at < end; at++) {
+      const key = keyOf(items[at], at);
+      if (seen.has(key)) this.#work.doubled(key);
+      keys[at] = seen.has(key) ? { doubled: key } : key;
       seen.add(key);
-      return key;
-    });
+    }
+    return keys;
   }
 
   #keep(row: Row, items: readonly unknown[], index: number): Row {
-    this.#work.update(row, items[index], index);
+    const item = items[index];
+    this.#work.update(row.block, row.item !== item, item, index);
+    row.item = item;
     return row;
   }
 
@@ -110,7 +118,7 @@ export class Rows {
       const place = from[at - start] as number;
       if (place < 0) {
         const { block, fragment } = this.#work.create(items[at], at);
-        rows[at] = { block, key: keys[at] };
+        rows[at] = { block, key: keys[at], item: items[at] };
         parent.insertBefore(fragment, before);
       } else {
         const row = old[place] as Row;
@@ -133,7 +141,7 @@ export class Rows {
     const all = document.createDocumentFragment();
     for (let at = start; at < end; at++) {
       const { block, fragment } = this.#work.create(items[at], at);
-      rows[at] = { block, key: keys[at] };
+      rows[at] = { block, key: keys[at], item: items[at] };
       all.append(fragment);
     }
     (this.#mark.parentNode as Node).insertBefore(all, before);
@@ -164,6 +172,11 @@ export class Rows {
         this.#mark,
       );
   }
+}
+
+/** Whether a row is an item's: the same item needs no look at its key. */
+function isSame(row: Row, item: unknown, index: number, keyOf: KeyOf): boolean {
+  return row.item === item || row.key === keyOf(item, index);
 }
 
 /** Which places of a list of numbers make up its longest rising run, those below zero left out. */

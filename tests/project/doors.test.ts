@@ -12,6 +12,7 @@ const node = (code: string): string =>
 const doors: Record<string, string> = {
   'zesty-lattice':
     'ComponentTree LatticeError calc component definition eachOf el event given phrase preset prop resolve slot trusted uid',
+  'zesty-lattice/elements': 'elementClass register',
   'zesty-lattice/html': 'escapeAttribute escapeText renderHtml renderPage',
 };
 

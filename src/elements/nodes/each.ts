@@ -5,9 +5,9 @@ import { idPart, type PlanEach } from '../../tree/index.js';
 import type { Block, Frames } from '../block.js';
 import { viewOf } from '../build.js';
 import type { Instance } from '../instance.js';
-import { type Row, Rows } from '../rows.js';
+import { Rows } from '../rows.js';
 import { forward, type Spot, View } from '../view.js';
-import { derived } from './slot.js';
+import { derived, refresh } from './slot.js';
 
 /** Content for every item of a list, before a node that marks the place. */
 export function buildEach(node: PlanEach, parent: Node, view: View, spot: Spot): void {
@@ -47,27 +47,23 @@ export function buildEach(node: PlanEach, parent: Node, view: View, spot: Spot):
       create: (value, index) => row.create(rowFrames(value, index), instance),
       keyOf: key
         ? (value, index) => {
-            const { locals } = probe;
-            locals[item] = value;
-            locals[item + 1] = index;
+            probe.locals[item] = value;
+            probe.locals[item + 1] = index;
             return key.get(probe);
           }
         : undefined,
-      update(one: Row, value, index) {
-        const { locals } = one.block.frames[scope.index] as Frame;
-        let bits = locals[item] === value ? 0 : itemBit;
+      update(block, isNew, value, index) {
+        const { locals } = block.frames[scope.index] as Frame;
+        let bits = isNew ? itemBit : 0;
         if (readsIndex && locals[item + 1] !== index) bits |= indexBit;
         locals[item] = value;
         locals[item + 1] = index;
-        if (bits !== 0) one.block.update(scope.index, bits);
+        if (bits !== 0) block.update(scope.index, bits);
       },
-      doubled: (one) =>
-        instance.report(
-          finding('key-doubled', {
-            key: JSON.stringify(one) ?? String(one),
-            list: list ? describe(list) : 'a list',
-          }),
-        ),
+      doubled: (one) => {
+        const name = list ? describe(list) : 'a list';
+        instance.report(finding('key-doubled', { key: JSON.stringify(one) ?? String(one), list: name }));
+      },
     });
     let emptyBlock: Block | undefined;
     const run = (): void => {
@@ -87,7 +83,12 @@ export function buildEach(node: PlanEach, parent: Node, view: View, spot: Spot):
     forward(block, inner.reads, (one, bits) => {
       emptyBlock?.update(one, bits);
       const others = one === scope.index ? bits & ~(itemBit | indexBit) : bits;
-      if (others !== 0) for (const each of rows.all) each.block.update(one, others);
+      if (others === 0) return;
+      const areOuter = one === scope.index && (others & scope.bits.locals) !== 0;
+      for (const { block: inside } of rows.all) {
+        if (areOuter) refresh(inside.frames[scope.index] as Frame, frames[scope.index] as Frame, item, 2);
+        inside.update(one, others);
+      }
     });
     if (listBits !== 0) block.updaters.push({ scope: scope.index, bits: listBits, run });
   });

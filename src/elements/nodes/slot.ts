@@ -83,13 +83,26 @@ function buildDepending(
       block.updaters.push({ scope: spot.scope.index, bits: dataBits, run });
     }
     if (filledBits !== 0) block.updaters.push({ scope: owner.index, bits: filledBits, run: show });
-    forward(block, reads, (one, bits) => inner?.update(one, bits));
+    forward(block, reads, (one, bits) => {
+      if (local !== undefined && one === owner.index && (bits & owner.bits.locals) !== 0) {
+        refresh(ownerFrame, frames[owner.index] as Frame, local, 1);
+      }
+      inner?.update(one, bits);
+    });
   });
 }
 
-/** A frame with locals of its own over those of another. */
+/** A frame with locals of its own, which start as those around it. */
 export function derived(frame: Frame): Frame {
-  return { ...frame, locals: Object.create(frame.locals) as unknown[] };
+  const { name, props, fills, owner, site, at, state, accepted } = frame;
+  return { name, props, locals: frame.locals.slice(), fills, owner, site, at, state, accepted };
+}
+
+/** Brings the locals of a derived frame in step with those around it, save its own. */
+export function refresh(frame: Frame, around: Frame, own: number, count: number): void {
+  for (let local = 0; local < around.locals.length; local++) {
+    if (local < own || local >= own + count) frame.locals[local] = around.locals[local];
+  }
 }
 
 /** What tells whether content that is all conditions, rows and values comes to anything. */

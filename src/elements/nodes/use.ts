@@ -70,7 +70,9 @@ function keepInStep(
   view: View,
 ): void {
   const bits = changing.reduce((all, { expr }) => all | owner.bits.read(expr), 0);
-  const filledBits = node.fills.map((fill) => (fill && !alwaysPlaces(fill) ? readBy(fill.content, owner) : 0));
+  const filledBits = node.fills.map((fill) =>
+    fill && !alwaysPlaces(fill) ? readBy(fill.content, owner) : 0,
+  );
   view.note(owner, bits | filledBits.reduce((all, one) => all | one, 0));
   view.place(view.top, (_found, frames, block, instance) => {
     const run = (): void => {
