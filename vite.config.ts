@@ -14,13 +14,15 @@ export default defineConfig({
       formats: ['es'],
       entry: {
         index: source('index.ts'),
+        development: source('problem/dev.ts'),
+        production: source('problem/production.ts'),
         html: source('html/index.ts'),
         elements: source('elements/index.ts'),
         cli: source('cli/main.ts'),
       },
     },
     rollupOptions: {
-      external: [/^node:/, 'commander', 'picocolors', 'postcss', 'postcss-selector-parser', /^tsx/],
+      external: ['#dev', /^node:/, 'commander', 'picocolors', 'postcss', 'postcss-selector-parser', /^tsx/],
       output: { chunkFileNames: 'parts/[name]-[hash].js' },
     },
   },

@@ -6,6 +6,7 @@ const source = (path: string): string => fileURLToPath(new URL(`./src/${path}`, 
 export default defineConfig({
   resolve: {
     alias: [
+      { find: '#dev', replacement: source('problem/dev.ts') },
       { find: /^zesty-lattice$/, replacement: source('index.ts') },
       { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },
     ],

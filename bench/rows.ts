@@ -68,7 +68,11 @@ class HandTable extends HTMLElement {
         kept.set(row.id, known);
       } else kept.set(row.id, this.#make(row));
     }
-    if (kept.size > 0 && this.#rows.size > 0 && [...kept.values()].every(({ node }) => node.parentNode !== this.#body))
+    if (
+      kept.size > 0 &&
+      this.#rows.size > 0 &&
+      [...kept.values()].every(({ node }) => node.parentNode !== this.#body)
+    )
       this.#body.textContent = '';
     else for (const { node } of this.#rows.values()) node.remove();
     this.#rows = kept;
@@ -97,7 +101,8 @@ class HandTable extends HTMLElement {
     let before: Node | null = null;
     for (let at = rows.length - 1; at >= 0; at--) {
       const { node } = rows[at] as HandRow;
-      if (node.nextSibling !== before || node.parentNode !== this.#body) this.#body.insertBefore(node, before);
+      if (node.nextSibling !== before || node.parentNode !== this.#body)
+        this.#body.insertBefore(node, before);
       before = node;
     }
   }

@@ -1,4 +1,4 @@
-export { dev } from './dev.js';
+export { dev, terse } from '#dev';
 export { failure, LatticeError, problemText } from './error.js';
 export { nearest, suggest } from './nearest.js';
 export { callPlace, placeOf } from './place.js';

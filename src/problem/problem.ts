@@ -1,3 +1,4 @@
+import { terse } from '#dev';
 import { type ProblemCode, type Words, words } from './words.js';
 
 export type { ProblemCode } from './words.js';
@@ -48,6 +49,14 @@ export function finding<C extends ProblemCode>(
   facts: Parameters<Words[C]['say']>[0],
   source?: SourcePlace,
 ): Finding {
+  if (terse)
+    return {
+      code,
+      severity: 'error',
+      message: `${code} ${JSON.stringify(facts)}`,
+      hint: '',
+      ...(source && { source }),
+    };
   const entry = words[code] as {
     severity: Severity;
     say: (facts: unknown) => readonly [message: string, hint: string];

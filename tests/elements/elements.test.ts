@@ -9,7 +9,10 @@ let page: Page;
 let told: string[] = [];
 
 beforeAll(async () => {
-  [browser, code] = await Promise.all([chromium.launch(browserOptions), bundle(new URL('./parts.ts', import.meta.url))]);
+  [browser, code] = await Promise.all([
+    chromium.launch(browserOptions),
+    bundle(new URL('./parts.ts', import.meta.url)),
+  ]);
 });
 afterAll(() => browser.close());
 beforeEach(async () => {
@@ -22,22 +25,33 @@ beforeEach(async () => {
 
 /** Opens a page with this HTML in its body, then registers the components. */
 async function open(html: string, before = ''): Promise<void> {
-  await page.setContent(`<!doctype html><html lang="en"><title>Elements</title><body>${html}<script>window.lifeLog = []; ${before}</script></body></html>`);
+  await page.setContent(
+    `<!doctype html><html lang="en"><title>Elements</title><body>${html}<script>window.lifeLog = []; ${before}</script></body></html>`,
+  );
   await page.addScriptTag({ content: code, type: 'module' });
   await page.waitForFunction('window.parts');
   await page.evaluate(() => {
-    const { register, parts } = window as unknown as { register: (...all: unknown[]) => void; parts: Record<string, unknown> };
+    const { register, parts } = window as unknown as {
+      register: (...all: unknown[]) => void;
+      parts: Record<string, unknown>;
+    };
     register(...Object.values(parts));
     register(...Object.values(parts));
   });
 }
 const text = (selector: string): Promise<string> => page.locator(selector).innerText();
 /** Runs code in the page; what it changes is shown a turn later. */
-const run = <T>(source: string): Promise<T> => page.evaluate(`(async () => { const result = await (async () => { ${source} })(); await Promise.resolve(); await Promise.resolve(); return result; })()`) as Promise<T>;
+const run = <T>(source: string): Promise<T> =>
+  page.evaluate(
+    `(async () => { const result = await (async () => { ${source} })(); await Promise.resolve(); await Promise.resolve(); return result; })()`,
+  ) as Promise<T>;
 
 describe('a counter in a plain page', () => {
   test('shows its attributes, counts, and tells the page', async () => {
-    await open('<crate-counter label="Crates" start="4" sow-in="autumn" full tags=\'["a","b"]\' picked="2026-11-28"></crate-counter>', "document.addEventListener('changed', (e) => console.log('changed ' + e.detail.count + e.composed))");
+    await open(
+      '<crate-counter label="Crates" start="4" sow-in="autumn" full tags=\'["a","b"]\' picked="2026-11-28"></crate-counter>',
+      "document.addEventListener('changed', (e) => console.log('changed ' + e.detail.count + e.composed))",
+    );
     expect(await text('crate-counter .add')).toBe('Crates: 4');
     expect(await page.locator('crate-counter .add').getAttribute('data-season')).toBe('autumn');
     expect(await page.locator('crate-counter .add').getAttribute('data-full')).toBe('');
@@ -51,18 +65,25 @@ describe('a counter in a plain page', () => {
   });
 
   test('has typed properties, also those set before it was defined', async () => {
-    await open('<crate-counter id="c"></crate-counter>', "const c = document.querySelector('#c'); c.label = 'Early'; c.tags = ['x'];");
+    await open(
+      '<crate-counter id="c"></crate-counter>',
+      "const c = document.querySelector('#c'); c.label = 'Early'; c.tags = ['x'];",
+    );
     expect(await text('crate-counter .add')).toBe('Early: 0');
     expect(await text('crate-counter span')).toBe('x');
     await run("const c = document.querySelector('#c'); c.label = 'Later'; c.sowIn = 'autumn'; c.start = 9;");
     expect(await text('crate-counter .add')).toBe('Later: 9');
-    expect(await run("const c = document.querySelector('#c'); return [c.label, c.start, c.full, c.tags]")).toEqual(['Later', 9, false, ['x']]);
+    expect(
+      await run("const c = document.querySelector('#c'); return [c.label, c.start, c.full, c.tags]"),
+    ).toEqual(['Later', 9, false, ['x']]);
     expect(told).toEqual([]);
   });
 
   test('goes back to the fallback when an attribute is taken away', async () => {
     await open('<crate-counter label="A" sow-in="autumn" full></crate-counter>');
-    await run("const c = document.querySelector('crate-counter'); c.removeAttribute('sow-in'); c.removeAttribute('full');");
+    await run(
+      "const c = document.querySelector('crate-counter'); c.removeAttribute('sow-in'); c.removeAttribute('full');",
+    );
     expect(await page.locator('crate-counter .add').getAttribute('data-season')).toBe('spring');
     expect(await page.locator('crate-counter .add').getAttribute('data-full')).toBeNull();
   });
@@ -70,14 +91,25 @@ describe('a counter in a plain page', () => {
   test('tells a bad or missing value once, keeps the one before, and never throws', async () => {
     await open('<crate-counter start="many" sow-in="winter"></crate-counter>');
     expect(await text('crate-counter .add')).toBe(': 0');
-    await run("const c = document.querySelector('crate-counter'); c.start = 3; c.start = 'x'; c.start = 'x'; c.label = 5;");
+    await run(
+      "const c = document.querySelector('crate-counter'); c.start = 3; c.start = 'x'; c.start = 'x'; c.label = 5;",
+    );
     expect(await run("return document.querySelector('crate-counter').start")).toBe(3);
-    expect(told.map((line) => /error ([\w-]+): .*?prop "(\w+)"/.exec(line)?.slice(1, 3).join(' '))).toEqual(['prop-invalid start', 'prop-invalid sowIn', 'prop-missing label', 'prop-invalid start', 'prop-invalid label']);
+    expect(told.map((line) => /error ([\w-]+): .*?prop "(\w+)"/.exec(line)?.slice(1, 3).join(' '))).toEqual([
+      'prop-invalid start',
+      'prop-invalid sowIn',
+      'prop-missing label',
+      'prop-invalid start',
+      'prop-invalid label',
+    ]);
     expect(told.every((line) => line.includes('crate-counter'))).toBe(true);
   });
 
   test('stays usable when a handler throws, and says so on the console and by an error event', async () => {
-    await open('<crate-counter label="A"></crate-counter>', "document.addEventListener('error', (e) => console.log('heard ' + e.message), true)");
+    await open(
+      '<crate-counter label="A"></crate-counter>',
+      "document.addEventListener('error', (e) => console.log('heard ' + e.message), true)",
+    );
     await page.locator('.fail').click();
     await page.locator('.add').click();
     expect(await text('.add')).toBe('A: 1');
@@ -89,19 +121,35 @@ describe('a counter in a plain page', () => {
   test('takes what an async handler gives, when it comes', async () => {
     await open('<crate-counter label="A"></crate-counter>');
     await page.locator('.later').click();
-    await page.waitForFunction(() => document.querySelector('crate-counter')?.shadowRoot?.querySelector('.add')?.textContent === 'A: 100');
+    await page.waitForFunction(
+      () =>
+        document.querySelector('crate-counter')?.shadowRoot?.querySelector('.add')?.textContent === 'A: 100',
+    );
   });
 });
 
 describe('slots', () => {
   test('show what is given, and their fallback; what depends on them follows the children', async () => {
     await open('<side-panel></side-panel>');
-    const shown = (): Promise<string> => page.$eval('side-panel', (host) => {
-      const flat = (node: Node): string => node instanceof HTMLSlotElement ? node.assignedNodes({ flatten: true }).map((one) => one instanceof HTMLSlotElement ? flat(one) : one.textContent).join('') : node.childNodes.length > 0 ? `${node.nodeName === '#document-fragment' ? '' : `<${node.nodeName}>`}${[...node.childNodes].map(flat).join('')}` : (node.nodeType === 3 ? node.textContent ?? '' : '');
-      return flat(host.shadowRoot as ShadowRoot);
-    });
+    const shown = (): Promise<string> =>
+      page.$eval('side-panel', (host) => {
+        const flat = (node: Node): string =>
+          node instanceof HTMLSlotElement
+            ? node
+                .assignedNodes({ flatten: true })
+                .map((one) => (one instanceof HTMLSlotElement ? flat(one) : one.textContent))
+                .join('')
+            : node.childNodes.length > 0
+              ? `${node.nodeName === '#document-fragment' ? '' : `<${node.nodeName}>`}${[...node.childNodes].map(flat).join('')}`
+              : node.nodeType === 3
+                ? (node.textContent ?? '')
+                : '';
+        return flat(host.shadowRoot as ShadowRoot);
+      });
     expect(await shown()).toBe('<H2>UntitledNothing yet');
-    await run("document.querySelector('side-panel').innerHTML = '<b slot=title>T</b>text<i slot=actions>go</i>'");
+    await run(
+      "document.querySelector('side-panel').innerHTML = '<b slot=title>T</b>text<i slot=actions>go</i>'",
+    );
     expect(await shown()).toBe('<H2>Ttext<FOOTER>go');
     await run("document.querySelector('side-panel').lastChild.remove()");
     expect(await shown()).toBe('<H2>Ttext');
@@ -109,8 +157,10 @@ describe('slots', () => {
 });
 
 describe('rows', () => {
-  const items = (...ids: number[]): string => `document.querySelector('pick-list').items = ${JSON.stringify(ids.map((id) => ({ id, name: `Item ${id}` })))};`;
-  const ids = (): Promise<(string | null)[]> => page.$$eval('pick-list li', (rows) => rows.map((row) => row.getAttribute('data-id')));
+  const items = (...ids: number[]): string =>
+    `document.querySelector('pick-list').items = ${JSON.stringify(ids.map((id) => ({ id, name: `Item ${id}` })))};`;
+  const ids = (): Promise<(string | null)[]> =>
+    page.$$eval('pick-list li', (rows) => rows.map((row) => row.getAttribute('data-id')));
 
   test('come, go, and call handlers with their own item', async () => {
     await open('<pick-list></pick-list>');
@@ -130,10 +180,16 @@ describe('rows', () => {
     await run(items(1, 2, 3, 4, 5));
     const input = page.locator('pick-list li[data-id="4"] .row-input');
     await input.fill('typed');
-    await run("const input = document.querySelector('pick-list').shadowRoot.querySelector('li[data-id=\"4\"] .row-input'); input.focus(); input.setSelectionRange(2, 3); window.kept = input;");
+    await run(
+      "const input = document.querySelector('pick-list').shadowRoot.querySelector('li[data-id=\"4\"] .row-input'); input.focus(); input.setSelectionRange(2, 3); window.kept = input;",
+    );
     await run("document.querySelector('pick-list').shadowRoot.querySelector('.reverse').click()");
     expect(await ids()).toEqual(['5', '4', '3', '2', '1']);
-    expect(await run("const root = document.querySelector('pick-list').shadowRoot; const now = root.querySelector('li[data-id=\"4\"] .row-input'); return [now === window.kept, root.activeElement === now, now.value, now.selectionStart, now.selectionEnd]")).toEqual([true, true, 'typed', 2, 3]);
+    expect(
+      await run(
+        "const root = document.querySelector('pick-list').shadowRoot; const now = root.querySelector('li[data-id=\"4\"] .row-input'); return [now === window.kept, root.activeElement === now, now.value, now.selectionStart, now.selectionEnd]",
+      ),
+    ).toEqual([true, true, 'typed', 2, 3]);
   });
 
   test('arrange as asked, whatever came before, and keep the nodes of those that stay', async () => {
@@ -142,11 +198,19 @@ describe('rows', () => {
     const random = (below: number): number => (seed = (seed * 1103515245 + 12345) % 2147483648) % below;
     for (let round = 0; round < 60; round++) {
       const wanted = [...new Set(Array.from({ length: random(12) }, () => random(15)))];
-      await run("window.before = new Map([...document.querySelector('pick-list').shadowRoot.querySelectorAll('li[data-id]')].map((row) => [row.dataset.id, row]))");
+      await run(
+        "window.before = new Map([...document.querySelector('pick-list').shadowRoot.querySelectorAll('li[data-id]')].map((row) => [row.dataset.id, row]))",
+      );
       await run(items(...wanted));
       expect(await ids()).toEqual(wanted.length === 0 ? [null] : wanted.map(String));
-      expect(await run("return [...document.querySelector('pick-list').shadowRoot.querySelectorAll('li[data-id]')].every((row) => !window.before.has(row.dataset.id) || window.before.get(row.dataset.id) === row)")).toBe(true);
-      const labels = await page.$$eval('pick-list li[data-id] label', (all) => all.map((label) => label.textContent));
+      expect(
+        await run(
+          "return [...document.querySelector('pick-list').shadowRoot.querySelectorAll('li[data-id]')].every((row) => !window.before.has(row.dataset.id) || window.before.get(row.dataset.id) === row)",
+        ),
+      ).toBe(true);
+      const labels = await page.$$eval('pick-list li[data-id] label', (all) =>
+        all.map((label) => label.textContent),
+      );
       expect(labels).toEqual(wanted.map((id, index) => `Item ${id}${index === 0 ? 'first' : ''} #${index}`));
     }
   });
@@ -163,7 +227,12 @@ describe('rows', () => {
     await run(items(1, 2));
     await run("document.querySelector('pick-list').loud = true");
     expect(await page.locator('pick-list label.loud').count()).toBe(2);
-    expect(await page.$eval('pick-list', (host) => getComputedStyle(host.shadowRoot?.querySelector('li b') as Element).color)).toBe('rgb(0, 0, 255)');
+    expect(
+      await page.$eval(
+        'pick-list',
+        (host) => getComputedStyle(host.shadowRoot?.querySelector('li b') as Element).color,
+      ),
+    ).toBe('rgb(0, 0, 255)');
   });
 });
 
@@ -188,7 +257,9 @@ describe('controls tied to the state', () => {
     await open('<pick-list></pick-list>');
     const note = page.locator('pick-list input').first();
     await note.fill('abc');
-    await run("const note = document.querySelector('pick-list').shadowRoot.querySelector('input'); note.focus(); note.setSelectionRange(1, 1);");
+    await run(
+      "const note = document.querySelector('pick-list').shadowRoot.querySelector('input'); note.focus(); note.setSelectionRange(1, 1);",
+    );
     await page.keyboard.type('xy');
     expect(await note.inputValue()).toBe('axybc');
     expect(await text('pick-list output')).toBe('axybc');
@@ -204,8 +275,11 @@ describe('the life of an element', () => {
     expect(await run('return window.lifeLog')).toEqual(['in']);
     await run("window.kept = document.querySelector('life-log'); window.kept.remove()");
     await run("window.dispatchEvent(new Event('tick'))");
-    expect(await run('return [window.lifeLog, window.kept.shadowRoot.textContent]')).toEqual([['in', 'out false'], 'x 1']);
-    await run("document.body.append(window.kept)");
+    expect(await run('return [window.lifeLog, window.kept.shadowRoot.textContent]')).toEqual([
+      ['in', 'out false'],
+      'x 1',
+    ]);
+    await run('document.body.append(window.kept)');
     expect(await run('return window.lifeLog')).toEqual(['in', 'out false', 'in']);
   });
 
@@ -214,7 +288,10 @@ describe('the life of an element', () => {
     await page.addScriptTag({ content: code, type: 'module' });
     await page.waitForFunction('window.parts');
     await page.evaluate('window.register(window.parts.OuterBox)');
-    expect(await page.locator('outer-box crate-counter .add').allInnerTexts()).toEqual(['Out: 5', 'Inner: 0']);
+    expect(await page.locator('outer-box crate-counter .add').allInnerTexts()).toEqual([
+      'Out: 5',
+      'Inner: 0',
+    ]);
     await page.locator('outer-box crate-counter .add').last().click();
     expect(await text('outer-box p')).toBe('heard');
     await page.evaluate("document.querySelector('outer-box').label = 'New'");
@@ -223,7 +300,9 @@ describe('the life of an element', () => {
 
   test('a name that is taken is refused', async () => {
     await open('');
-    const thrown = await run<string>("class Other extends HTMLElement {} customElements.define('taken-name', Other); try { window.register(() => null); } catch (e) { return e.message }");
+    const thrown = await run<string>(
+      "class Other extends HTMLElement {} customElements.define('taken-name', Other); try { window.register(() => null); } catch (e) { return e.message }",
+    );
     expect(thrown).toContain('component-unknown');
   });
 });

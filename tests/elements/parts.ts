@@ -2,7 +2,14 @@ import { calc, component, eachOf, el, event, given, phrase, prop, slot, uid } fr
 import { elementClass, register } from 'zesty-lattice/elements';
 
 export const CrateCounter = component('crate-counter', {
-  props: { label: prop.text(), start: prop.number().fallback(0), sowIn: prop.choice(['spring', 'autumn']).fallback('spring'), full: prop.flag(), tags: prop.list(prop.text()).fallback([]), picked: prop.date().optional() },
+  props: {
+    label: prop.text(),
+    start: prop.number().fallback(0),
+    sowIn: prop.choice(['spring', 'autumn']).fallback('spring'),
+    full: prop.flag(),
+    tags: prop.list(prop.text()).fallback([]),
+    picked: prop.date().optional(),
+  },
   state: ({ start }) => ({ count: start }),
   events: { changed: event<{ count: number }>() },
   styles: ':host { display: inline-block } button { color: rgb(0, 128, 0) }',
@@ -18,7 +25,18 @@ export const CrateCounter = component('crate-counter', {
   },
   reactions: { start: ({ props }) => ({ count: props.start }) },
   template: ({ props, state, handlers }) => [
-    el.button({ type: 'button', class: 'add', on: { click: handlers.add(1) }, 'data-season': props.sowIn, 'data-full': props.full }, props.label, ': ', state.count),
+    el.button(
+      {
+        type: 'button',
+        class: 'add',
+        on: { click: handlers.add(1) },
+        'data-season': props.sowIn,
+        'data-full': props.full,
+      },
+      props.label,
+      ': ',
+      state.count,
+    ),
     el.button({ type: 'button', class: 'fail', on: { click: handlers.fail() } }, 'Fail'),
     el.button({ type: 'button', class: 'later', on: { click: handlers.later() } }, 'Later'),
     el.span(calc(props.tags, (tags) => tags.join('|'))),
@@ -40,7 +58,13 @@ const RowLabel = component('row-label', {
   props: { text: prop.text(), loud: prop.flag() },
   slots: { default: slot(), mark: slot() },
   styles: 'b { color: rgb(0, 0, 255) }',
-  template: ({ props, slots }) => el.label({ class: { loud: props.loud } }, el.b(props.text), given(slots.mark.filled, el.i(slots.mark())), slots.default()),
+  template: ({ props, slots }) =>
+    el.label(
+      { class: { loud: props.loud } },
+      el.b(props.text),
+      given(slots.mark.filled, el.i(slots.mark())),
+      slots.default(),
+    ),
 });
 
 interface Item {
@@ -56,7 +80,10 @@ export const PickList = component('pick-list', {
   handlers: {
     remove: ({ state }, id: number) => ({ items: state.items.filter((item) => item.id !== id) }),
     reverse: ({ state }) => ({ items: [...state.items].reverse() }),
-    add: ({ state }) => ({ items: [...state.items, { id: 100 + state.fresh, name: `New ${state.fresh}` }], fresh: state.fresh + 1 }),
+    add: ({ state }) => ({
+      items: [...state.items, { id: 100 + state.fresh, name: `New ${state.fresh}` }],
+      fresh: state.fresh + 1,
+    }),
   },
   template: ({ props, state, handlers }) => [
     el.input({ bind: state.note, 'aria-label': 'Note', id: uid('note') }),
@@ -69,9 +96,22 @@ export const PickList = component('pick-list', {
         (item, index) =>
           el.li(
             { 'data-id': item.id },
-            RowLabel({ text: item.name, loud: props.loud }, { mark: given(calc(index, (n) => n === 0), 'first'), default: phrase` #${index}` }),
+            RowLabel(
+              { text: item.name, loud: props.loud },
+              {
+                mark: given(
+                  calc(index, (n) => n === 0),
+                  'first',
+                ),
+                default: phrase` #${index}`,
+              },
+            ),
             el.input({ class: 'row-input', 'aria-label': item.name }),
-            el.button({ type: 'button', class: 'remove', on: { click: handlers.remove(item.id) } }, 'Remove ', item.name),
+            el.button(
+              { type: 'button', class: 'remove', on: { click: handlers.remove(item.id) } },
+              'Remove ',
+              item.name,
+            ),
           ),
         { key: 'id', empty: el.li('Nothing picked') },
       ),
@@ -92,16 +132,33 @@ export const LifeLog = component('life-log', {
 });
 
 export const FormBits = component('form-bits', {
-  state: () => ({ text: 'a', on: true, number: 3, size: 'm', kind: 'late', many: ['x'] as readonly string[] }),
+  state: () => ({
+    text: 'a',
+    on: true,
+    number: 3,
+    size: 'm',
+    kind: 'late',
+    many: ['x'] as readonly string[],
+  }),
   template: ({ state }) => [
     el.input({ bind: state.text, id: 'text' }),
     el.textarea({ bind: state.text, id: 'area' }),
     el.input({ bind: state.on, type: 'checkbox', id: 'on' }),
     el.input({ bind: state.number, type: 'number', id: 'number' }),
-    el.select({ bind: state.size, id: 'size' }, ['s', 'm', 'l'].map((size) => el.option({ value: size }, size))),
-    el.select({ bind: state.many, id: 'many', multiple: true }, ['x', 'y'].map((one) => el.option({ value: one }, one))),
-    ['early', 'late'].map((kind) => el.input({ bind: state.kind, type: 'radio', name: 'kind', value: kind, id: kind })),
-    el.output(phrase`${state.text}/${calc(state.on, String)}/${state.number}/${state.size}/${state.kind}/${calc(state.many, (all) => all.join())}`),
+    el.select(
+      { bind: state.size, id: 'size' },
+      ['s', 'm', 'l'].map((size) => el.option({ value: size }, size)),
+    ),
+    el.select(
+      { bind: state.many, id: 'many', multiple: true },
+      ['x', 'y'].map((one) => el.option({ value: one }, one)),
+    ),
+    ['early', 'late'].map((kind) =>
+      el.input({ bind: state.kind, type: 'radio', name: 'kind', value: kind, id: kind }),
+    ),
+    el.output(
+      phrase`${state.text}/${calc(state.on, String)}/${state.number}/${state.size}/${state.kind}/${calc(state.many, (all) => all.join())}`,
+    ),
   ],
 });
 
@@ -116,4 +173,8 @@ export const OuterBox = component('outer-box', {
   ],
 });
 
-Object.assign(window, { register, elementClass, parts: { CrateCounter, SidePanel, PickList, LifeLog, FormBits, OuterBox } });
+Object.assign(window, {
+  register,
+  elementClass,
+  parts: { CrateCounter, SidePanel, PickList, LifeLog, FormBits, OuterBox },
+});

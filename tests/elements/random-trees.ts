@@ -1,5 +1,18 @@
 import fc from 'fast-check';
-import { calc, component, type Content, type Expr, eachOf, el, given, phrase, prop, slot, trusted, uid } from 'zesty-lattice';
+import {
+  type Content,
+  calc,
+  component,
+  type Expr,
+  eachOf,
+  el,
+  given,
+  phrase,
+  prop,
+  slot,
+  trusted,
+  uid,
+} from 'zesty-lattice';
 import { register } from 'zesty-lattice/elements';
 import { renderHtml } from 'zesty-lattice/html';
 
@@ -24,11 +37,32 @@ interface Data {
 type Piece =
   | { readonly kind: 'text'; readonly text: string }
   | { readonly kind: 'value'; readonly which: number }
-  | { readonly kind: 'element'; readonly tag: string; readonly attributes: readonly number[]; readonly inside: readonly Piece[] }
+  | {
+      readonly kind: 'element';
+      readonly tag: string;
+      readonly attributes: readonly number[];
+      readonly inside: readonly Piece[];
+    }
   | { readonly kind: 'svg'; readonly which: number }
-  | { readonly kind: 'given'; readonly test: number; readonly yes: readonly Piece[]; readonly no: readonly Piece[] }
-  | { readonly kind: 'each'; readonly keyed: boolean; readonly row: readonly Piece[]; readonly empty: readonly Piece[] }
-  | { readonly kind: 'panel'; readonly which: number; readonly title: readonly Piece[]; readonly foot: readonly Piece[]; readonly body: readonly Piece[] }
+  | {
+      readonly kind: 'given';
+      readonly test: number;
+      readonly yes: readonly Piece[];
+      readonly no: readonly Piece[];
+    }
+  | {
+      readonly kind: 'each';
+      readonly keyed: boolean;
+      readonly row: readonly Piece[];
+      readonly empty: readonly Piece[];
+    }
+  | {
+      readonly kind: 'panel';
+      readonly which: number;
+      readonly title: readonly Piece[];
+      readonly foot: readonly Piece[];
+      readonly body: readonly Piece[];
+    }
   | { readonly kind: 'rows'; readonly row: readonly Piece[] }
   | { readonly kind: 'nest'; readonly which: number }
   | { readonly kind: 'trusted'; readonly which: number }
@@ -41,10 +75,26 @@ const { pieces } = fc.letrec<{ pieces: Piece[]; piece: Piece }>((tie) => ({
     { depthIdentifier: 'tree', depthSize: 'small', withCrossShrink: true },
     fc.record({ kind: fc.constant('text' as const), text: fc.constantFrom('a', ' ', '<b>', 'é\n') }),
     fc.record({ kind: fc.constant('value' as const), which: number }),
-    fc.record({ kind: fc.constant('element' as const), tag: fc.constantFrom('div', 'span', 'b', 'section'), attributes: fc.uniqueArray(number, { maxLength: 3 }), inside: tie('pieces') }),
+    fc.record({
+      kind: fc.constant('element' as const),
+      tag: fc.constantFrom('div', 'span', 'b', 'section'),
+      attributes: fc.uniqueArray(number, { maxLength: 3 }),
+      inside: tie('pieces'),
+    }),
     fc.record({ kind: fc.constant('given' as const), test: number, yes: tie('pieces'), no: tie('pieces') }),
-    fc.record({ kind: fc.constant('each' as const), keyed: fc.boolean(), row: tie('pieces'), empty: tie('pieces') }),
-    fc.record({ kind: fc.constant('panel' as const), which: number, title: tie('pieces'), foot: tie('pieces'), body: tie('pieces') }),
+    fc.record({
+      kind: fc.constant('each' as const),
+      keyed: fc.boolean(),
+      row: tie('pieces'),
+      empty: tie('pieces'),
+    }),
+    fc.record({
+      kind: fc.constant('panel' as const),
+      which: number,
+      title: tie('pieces'),
+      foot: tie('pieces'),
+      body: tie('pieces'),
+    }),
     fc.record({ kind: fc.constant('rows' as const), row: tie('pieces') }),
     fc.record({ kind: fc.constant('svg' as const), which: number }),
     fc.record({ kind: fc.constant('nest' as const), which: number }),
@@ -54,9 +104,21 @@ const { pieces } = fc.letrec<{ pieces: Piece[]; piece: Piece }>((tie) => ({
 }));
 
 const word = fc.constantFrom('', 'x', 'yy', '<i>', 'a b', '&');
-const item: fc.Arbitrary<Item> = fc.record({ id: fc.nat(9), name: word, on: fc.boolean(), inner: fc.array(word, { maxLength: 2 }) });
+const item: fc.Arbitrary<Item> = fc.record({
+  id: fc.nat(9),
+  name: word,
+  on: fc.boolean(),
+  inner: fc.array(word, { maxLength: 2 }),
+});
 const data: fc.Arbitrary<Data> = fc.record(
-  { text: word, count: fc.nat(3), flag: fc.boolean(), maybe: fc.option(word, { nil: undefined }), items: fc.uniqueArray(item, { maxLength: 4, selector: ({ id }) => id }), tag: fc.constantFrom('div', 'span', 'aside') },
+  {
+    text: word,
+    count: fc.nat(3),
+    flag: fc.boolean(),
+    maybe: fc.option(word, { nil: undefined }),
+    items: fc.uniqueArray(item, { maxLength: 4, selector: ({ id }) => id }),
+    tag: fc.constantFrom('div', 'span', 'aside'),
+  },
   { requiredKeys: ['text', 'count', 'flag', 'items', 'tag'] },
 );
 
@@ -75,12 +137,24 @@ const Panel = component('random-panel', {
 const RowList = component('random-rows', {
   props: { items: prop.list<Item>() },
   slots: { row: slot.of<Item>() },
-  template: ({ props, slots }) => el.ol(eachOf(props.items, (one, index) => el.li({ id: uid('row') }, index, slots.row(one, el.q(one.name))), { key: 'id' })),
+  template: ({ props, slots }) =>
+    el.ol(
+      eachOf(props.items, (one, index) => el.li({ id: uid('row') }, index, slots.row(one, el.q(one.name))), {
+        key: 'id',
+      }),
+    ),
 });
-const Nest: (props: { depth: number | Expr<number>; text: string | Expr<string> }) => Content = component('random-nest', {
-  props: { depth: prop.number(), text: prop.text() },
-  template: ({ props }) => el.u(props.text, given(props.depth, Nest({ depth: calc(props.depth, (n) => n - 1), text: props.text }))),
-}) as never;
+const Nest: (props: { depth: number | Expr<number>; text: string | Expr<string> }) => Content = component(
+  'random-nest',
+  {
+    props: { depth: prop.number(), text: prop.text() },
+    template: ({ props }) =>
+      el.u(
+        props.text,
+        given(props.depth, Nest({ depth: calc(props.depth, (n) => n - 1), text: props.text })),
+      ),
+  },
+) as never;
 
 type Exprs = { readonly [K in keyof Data]: Expr<Data[K]> };
 
@@ -154,20 +228,39 @@ function written(all: readonly Piece[], around: Around): Content {
       case 'value':
         return valueOf(around, piece.which);
       case 'element':
-        return (el as unknown as Loose)[piece.tag]?.(attributesOf(around, piece.attributes), inside(piece.inside));
+        return (el as unknown as Loose)[piece.tag]?.(
+          attributesOf(around, piece.attributes),
+          inside(piece.inside),
+        );
       case 'svg':
-        return el.svg({ viewBox: '0 0 9 9' }, el.g(given(testOf(around, piece.which) as Expr<boolean>, el.circle({ r: around.state.count })), el.foreignObject(el.div(around.props.text))));
+        return el.svg(
+          { viewBox: '0 0 9 9' },
+          el.g(
+            given(testOf(around, piece.which) as Expr<boolean>, el.circle({ r: around.state.count })),
+            el.foreignObject(el.div(around.props.text)),
+          ),
+        );
       case 'given':
         return given(testOf(around, piece.test) as Expr<boolean>, inside(piece.yes), inside(piece.no));
       case 'each':
-        return eachOf(around.state.items, (row, index) => written(piece.row, { ...around, row, index }), { ...(piece.keyed && { key: 'id' as const }), empty: inside(piece.empty) });
+        return eachOf(around.state.items, (row, index) => written(piece.row, { ...around, row, index }), {
+          ...(piece.keyed && { key: 'id' as const }),
+          empty: inside(piece.empty),
+        });
       case 'panel':
         return Panel(
-          { head: around.row?.name ?? around.state.text, count: around.props.count, open: piece.which % 2 === 0 ? around.state.flag : true },
+          {
+            head: around.row?.name ?? around.state.text,
+            count: around.props.count,
+            open: piece.which % 2 === 0 ? around.state.flag : true,
+          },
           { title: inside(piece.title), foot: inside(piece.foot), default: inside(piece.body) },
         );
       case 'rows':
-        return RowList({ items: around.state.items }, piece.row.length === 0 ? {} : { row: (row) => written(piece.row, { ...around, row }) });
+        return RowList(
+          { items: around.state.items },
+          piece.row.length === 0 ? {} : { row: (row) => written(piece.row, { ...around, row }) },
+        );
       case 'nest':
         return Nest({ depth: around.state.count, text: around.props.text });
       case 'trusted':
@@ -213,15 +306,31 @@ function parsed(html: string): string {
   return plain(template.content);
 }
 
-async function check(tree: readonly Piece[], first: Data, initial: Data, changes: readonly (readonly [boolean, Partial<Data>])[]): Promise<void> {
+async function check(
+  tree: readonly Piece[],
+  first: Data,
+  initial: Data,
+  changes: readonly (readonly [boolean, Partial<Data>])[],
+): Promise<void> {
   let change: (data: Partial<Data>) => void = () => {};
   const Random = component(`random-tree-${made++}`, {
-    props: { ...propKinds, initial: prop.of<Data, Data>({ '~standard': { version: 1, vendor: 'test', validate: (value) => ({ value: value as Data }) } }) },
+    props: {
+      ...propKinds,
+      initial: prop.of<Data, Data>({
+        '~standard': { version: 1, vendor: 'test', validate: (value) => ({ value: value as Data }) },
+      }),
+    },
     state: ({ initial: data }) => ({ ...data }),
     connected: (context) => {
       change = context.change;
     },
-    template: ({ props, state }) => written(tree, { props: props as unknown as Exprs, state: state as unknown as Exprs, row: undefined, index: undefined }),
+    template: ({ props, state }) =>
+      written(tree, {
+        props: props as unknown as Exprs,
+        state: state as unknown as Exprs,
+        row: undefined,
+        index: undefined,
+      }),
   });
   register(Random);
   let now = { props: first, state: initial };
@@ -232,11 +341,16 @@ async function check(tree: readonly Piece[], first: Data, initial: Data, changes
   const shown = (): string => plain(host.shadowRoot as ShadowRoot);
   const fail = (when: string): void => {
     const [got, wanted] = [shown(), fresh()];
-    if (got !== wanted) throw new Error(`${when}\n got    ${got}\n wanted ${wanted}\n html ${renderHtml(Random({ ...now.props, initial: now.state } as never))}`);
+    if (got !== wanted)
+      throw new Error(
+        `${when}\n got    ${got}\n wanted ${wanted}\n html ${renderHtml(Random({ ...now.props, initial: now.state } as never))}`,
+      );
   };
   fail('at first');
   for (const [isState, more] of changes) {
-    now = isState ? { ...now, state: { ...now.state, ...more } } : { ...now, props: { ...now.props, ...more } };
+    now = isState
+      ? { ...now, state: { ...now.state, ...more } }
+      : { ...now, props: { ...now.props, ...more } };
     if (isState) change(more);
     else Object.assign(host, more);
     await Promise.resolve();
@@ -249,12 +363,25 @@ async function check(tree: readonly Piece[], first: Data, initial: Data, changes
 /** Compares random elements with their HTML text; gives how many were compared, or throws the smallest that differs. */
 async function compareRandomTrees(runs: number, seed: number): Promise<number> {
   let compared = 0;
-  const changed = fc.tuple(fc.boolean(), data.chain((one) => fc.subarray(Object.entries(one), { minLength: 1, maxLength: 2 }).map((some) => Object.fromEntries(some) as Partial<Data>)));
+  const changed = fc.tuple(
+    fc.boolean(),
+    data.chain((one) =>
+      fc
+        .subarray(Object.entries(one), { minLength: 1, maxLength: 2 })
+        .map((some) => Object.fromEntries(some) as Partial<Data>),
+    ),
+  );
   const outcome = await fc.check(
-    fc.asyncProperty(pieces, data, data, fc.array(changed, { minLength: 20, maxLength: 20 }), async (tree, first, initial, changes) => {
-      await check(tree, first, initial, changes);
-      compared++;
-    }),
+    fc.asyncProperty(
+      pieces,
+      data,
+      data,
+      fc.array(changed, { minLength: 20, maxLength: 20 }),
+      async (tree, first, initial, changes) => {
+        await check(tree, first, initial, changes);
+        compared++;
+      },
+    ),
     { numRuns: runs, seed },
   );
   if (outcome.failed) {

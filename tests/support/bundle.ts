@@ -4,13 +4,20 @@ import { build } from 'vite';
 const source = (path: string): string => fileURLToPath(new URL(`../../src/${path}`, import.meta.url));
 
 /** Bundles a module for the browser, with the library's own sources behind its doors. */
-export async function bundle(entry: URL, options: { readonly minify?: boolean; readonly production?: boolean } = {}): Promise<string> {
+export async function bundle(
+  entry: URL,
+  options: { readonly minify?: boolean; readonly production?: boolean } = {},
+): Promise<string> {
   const result = await build({
     configFile: false,
     logLevel: 'error',
     define: { 'process.env.NODE_ENV': JSON.stringify(options.production ? 'production' : 'development') },
     resolve: {
       alias: [
+        {
+          find: '#dev',
+          replacement: source(options.production ? 'problem/production.ts' : 'problem/dev.ts'),
+        },
         { find: /^zesty-lattice$/, replacement: source('index.ts') },
         { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },
       ],
