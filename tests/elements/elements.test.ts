@@ -195,7 +195,10 @@ describe('rows', () => {
   test('arrange as asked, whatever came before, and keep the nodes of those that stay', async () => {
     await open('<pick-list></pick-list>');
     let seed = 7;
-    const random = (below: number): number => (seed = (seed * 1103515245 + 12345) % 2147483648) % below;
+    const random = (below: number): number => {
+      seed = (seed * 1103515245 + 12345) % 2147483648;
+      return seed % below;
+    };
     for (let round = 0; round < 60; round++) {
       const wanted = [...new Set(Array.from({ length: random(12) }, () => random(15)))];
       await run(

@@ -166,7 +166,7 @@ interface Around {
   readonly index: Expr<number> | undefined;
 }
 
-function valueOf({ props, state, row, index }: Around, which: number): Content {
+function contentOf({ props, state, row, index }: Around, which: number): Content {
   switch (which) {
     case 0:
       return props.text;
@@ -226,7 +226,7 @@ function written(all: readonly Piece[], around: Around): Content {
       case 'text':
         return piece.text;
       case 'value':
-        return valueOf(around, piece.which);
+        return contentOf(around, piece.which);
       case 'element':
         return (el as unknown as Loose)[piece.tag]?.(
           attributesOf(around, piece.attributes),
