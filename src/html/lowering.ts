@@ -13,7 +13,10 @@ export class Lowering {
   /** Whether its outermost elements carry a mark of their own, for rules with `:host`. */
   readonly marksHost: boolean;
 
+  readonly component: ComponentCore | undefined;
+
   constructor(component: ComponentCore | undefined) {
+    this.component = component;
     this.marksHost = /:host\b/.test(component?.styles ?? '');
     this.mark = component && component.styles !== '' ? component.name : undefined;
   }

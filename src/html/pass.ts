@@ -6,7 +6,8 @@ import type { Program } from './program.js';
 /** One rendering: it gathers what is found wrong with values while they are written, and the styles it needs. */
 export class Pass {
   readonly problems: Problem[] = [];
-  readonly styled = new Set<ComponentCore>();
+  /** The components whose styles content on the spot needs. */
+  styled: Set<ComponentCore> | undefined;
   #uses = 0;
 
   report(found: Finding, frame: Frame): void {
@@ -15,6 +16,8 @@ export class Pass {
 
   /** Takes note of a component that content on the spot uses. */
   reached(program: Program): void {
+    if (program.styled.size === 0) return;
+    this.styled ??= new Set();
     for (const component of program.styled) this.styled.add(component);
   }
 

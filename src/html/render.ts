@@ -56,6 +56,8 @@ export function calledWith(
   };
 }
 
+const noStyles: ReadonlySet<ComponentCore> = new Set();
+
 /** The markup of a use, and the components whose styles it needs. */
 export function write(
   use: UseNode,
@@ -66,5 +68,5 @@ export function write(
   frame.at = [options.idPrefix === undefined ? '' : `-${options.idPrefix}`];
   const html = walkUse(use, frame, pass);
   refuse(pass.problems);
-  return { html, styled: pass.styled };
+  return { html, styled: pass.styled ?? noStyles };
 }

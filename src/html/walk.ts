@@ -213,17 +213,24 @@ function walkProps(use: UseNode, owner: Frame, pass: Pass): readonly unknown[] {
   for (let index = 0; index < names.length; index++) {
     const name = names[index] as string;
     const kind = kinds[index] as AnyKind;
-    const value = Object.hasOwn(props, name) ? plainValue(props[name], owner) : undefined;
-    if (Object.hasOwn(props, name)) known++;
+    let value: unknown;
+    if (Object.hasOwn(props, name)) {
+      known++;
+      value = props[name];
+      if (typeof value === 'function') value = plainValue(value, owner);
+    }
     if (value === undefined && kind.settings.presence !== 'required')
       values.push(kind.settings.fallbackValue);
-    else if (value !== undefined && fits(kind, value)) values.push(settle(kind, value));
+    else if (value !== undefined && fits(kind, value))
+      values.push(kind.rules.settle ? settle(kind, value) : value);
     else {
       const found = propFault(component, index, value);
       if (found) pass.report(found, inside(use, owner));
     }
   }
-  if (known < Object.keys(props).length) reportUnknown(use, owner, pass);
+  let given = 0;
+  for (const name in props) if (name !== '') given++;
+  if (known !== given) reportUnknown(use, owner, pass);
   return values;
 }
 

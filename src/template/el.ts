@@ -26,21 +26,22 @@ function elementOf(tag: unknown, first?: unknown, ...rest: unknown[]): ElementNo
   );
 }
 
-const builders = new Map<string, unknown>([['of', elementOf]]);
+/** Makes a builder when its tag is asked for the first time; from then on it is an own property of `el`. */
+const makers = new Proxy(
+  {},
+  {
+    get(_target, tag) {
+      if (typeof tag !== 'string') return undefined;
+      const builder = builderOf(tag);
+      Object.defineProperty(el, tag, { value: builder });
+      return builder;
+    },
+  },
+);
 
 /**
  * Builders for every element of HTML and SVG.
  *
  * @example el.p({ class: 'note', id: 'first' }, 'Text ', el.b('bold'), props.title)
  */
-export const el = new Proxy({} as ElementBuilders, {
-  get(_target, tag) {
-    if (typeof tag !== 'string') return undefined;
-    let builder = builders.get(tag);
-    if (!builder) {
-      builder = builderOf(tag);
-      builders.set(tag, builder);
-    }
-    return builder;
-  },
-});
+export const el: ElementBuilders = Object.create(makers, { of: { value: elementOf } });

@@ -27,7 +27,7 @@ type Fields<T> = T extends Plain
 
 /** What an expression is made of. */
 export type Op =
-  | { readonly op: 'prop'; readonly name: string }
+  | { readonly op: 'prop'; readonly name: string; readonly index: number }
   | { readonly op: 'state'; readonly name: string }
   | {
       readonly op: 'local';

@@ -65,7 +65,7 @@ function reader(core: ComponentCore, op: 'prop' | 'state'): unknown {
         if (op === 'state') return new ExprCore({ op, name }, (frame) => frame.state?.[name], read).face;
         const index = core.props.at.get(name);
         if (index !== undefined) {
-          return new ExprCore({ op, name }, (frame) => frame.props[index], read).face;
+          return new ExprCore({ op: 'prop', name, index }, (frame) => frame.props[index], read).face;
         }
         const hint = suggest(name, core.props.names, 'prop');
         currentRun()?.findings.push(
@@ -75,7 +75,7 @@ function reader(core: ComponentCore, op: 'prop' | 'state'): unknown {
             placeOf(callPlace(read)),
           ),
         );
-        return new ExprCore({ op, name }, () => undefined).face;
+        return new ExprCore({ op: 'prop', name, index: -1 }, () => undefined).face;
       },
       ownKeys: () => [...core.props.names],
       getOwnPropertyDescriptor: (_target, name) => ({ enumerable: true, configurable: true, value: name }),

@@ -23,6 +23,8 @@ import { Chunks, type Write } from '../chunks.js';
 import { escapeAttribute, jsonBlock } from '../escape.js';
 import { lowerAll } from '../lower.js';
 import type { At } from '../lowering.js';
+import type { Pass } from '../pass.js';
+import { isPlainProp, isTextProp, sourceOf } from '../sources.js';
 import { acceptedWriter } from './accepted.js';
 
 /** An element: its tag, its attributes in the order written, its content, its end. */
@@ -93,29 +95,53 @@ function lowerMark(to: Chunks, at: At): void {
 
 function lowerAttribute(tag: string, name: string, value: unknown, to: Chunks, at: At): void {
   for (const core of inputExprs(value)) at.lowering.note(core);
-  if (name === 'class') return lowerClass(value, to);
+  if (name === 'class') return lowerClass(value, to, at);
   if (name === 'style') return lowerStyle(tag, value, to);
   if (!isNameFit(tag, name, ignore)) return;
   if (name === 'srcdoc') return lowerDocument(value, to);
   const core = coreOf(value);
   if (!core) return to.text(written(name, attributeText(tag, name, value, ignore)));
+  if (isTextProp(core, at.lowering.component) && urlShape(tag, name) === undefined) {
+    to.text(` ${name}="`);
+    to.place(textAttribute(core));
+    return to.text('"');
+  }
   to.place(changingAttribute(tag, name, core));
 }
 
 /** What is wrong with constants is found when the tree is resolved. */
 function ignore(): void {}
 
+/** The value of an attribute that is always there. What is no text was told when the prop was checked. */
+function textAttribute(core: ExprCore): Write {
+  const { get } = core;
+  return (frame) => {
+    const value = get(frame);
+    return typeof value === 'string' ? escapeAttribute(value) : '';
+  };
+}
+
 function changingAttribute(tag: string, name: string, core: ExprCore): Write {
   const { get } = core;
   const start = ` ${name}="`;
   const holdsUrl = urlShape(tag, name) !== undefined;
-  return (frame, pass) => {
-    const value = get(frame);
-    if (typeof value === 'string' && !holdsUrl) return `${start}${escapeAttribute(value)}"`;
-    return written(
+  const other = (value: unknown, frame: Frame, pass: Pass): string =>
+    written(
       name,
       attributeText(tag, name, value, (found) => pass.report(found, frame)),
     );
+  const source = sourceOf(core);
+  if (source.from === 'prop' && !holdsUrl) {
+    const { index } = source;
+    return (frame, pass) => {
+      const value = frame.props[index];
+      return typeof value === 'string' ? `${start}${escapeAttribute(value)}"` : other(value, frame, pass);
+    };
+  }
+  return (frame, pass) => {
+    const value = get(frame);
+    if (typeof value === 'string' && !holdsUrl) return `${start}${escapeAttribute(value)}"`;
+    return other(value, frame, pass);
   };
 }
 
@@ -124,13 +150,18 @@ function written(name: string, text: AttributeText): string {
   return text === true ? ` ${name}` : ` ${name}="${escapeAttribute(text)}"`;
 }
 
-function lowerClass(value: unknown, to: Chunks): void {
+function lowerClass(value: unknown, to: Chunks, at: At): void {
   const { prefix, pieces } = classPieces(value);
   if (pieces.length === 0) {
     if (prefix !== '') to.text(` class="${escapeAttribute(prefix)}"`);
   } else if (prefix !== '') {
     to.text(` class="${escapeAttribute(prefix)}`);
-    for (const piece of pieces) to.place(pieceWriter(piece, escapeAttribute));
+    for (const piece of pieces) {
+      if (piece.kind === 'text' && isPlainProp(piece.text, at.lowering.component)) {
+        to.text(' ');
+        to.place(plainPiece(piece.text));
+      } else to.place(pieceWriter(piece, escapeAttribute));
+    }
     to.text('"');
   } else {
     const classes = classWriter(value) as (frame: Frame) => string;
@@ -139,6 +170,15 @@ function lowerClass(value: unknown, to: Chunks): void {
       return text === '' ? '' : ` class="${escapeAttribute(text)}"`;
     });
   }
+}
+
+/** A word of a class that is always there and needs no escapes. */
+function plainPiece(core: ExprCore): Write {
+  const { get } = core;
+  return (frame) => {
+    const word = get(frame);
+    return typeof word === 'string' ? word : '';
+  };
 }
 
 function lowerStyle(tag: string, value: unknown, to: Chunks): void {

@@ -6,6 +6,7 @@ import { frameOf, noLocals } from '../frames.js';
 import type { At } from '../lowering.js';
 import type { Pass } from '../pass.js';
 import { type Program, programAhead, programOf } from '../program.js';
+import { type Item, type Source, sourceOf } from '../sources.js';
 import { lowerFill } from './slot.js';
 
 /** A use: its props' values in a frame of its own, its content as fills, its component's program. */
@@ -60,17 +61,58 @@ function valuesOf(node: PlanUse): Values {
   return (frame, pass) => readers.map((read) => read(frame, pass));
 }
 
+type Reader = (frame: Frame, pass: Pass) => unknown;
+
+/** The type that values of a kind have, where that is all there is to check. */
+const plainTypes: Readonly<Record<string, string>> = { text: 'string', number: 'number', flag: 'boolean' };
+
 /** Reads one changing prop; a value that fits at once is handed on as it is. */
-function reader(node: PlanUse, index: number, expr: ExprCore): (frame: Frame, pass: Pass) => unknown {
-  const { get } = expr;
+function reader(node: PlanUse, index: number, expr: ExprCore): Reader {
   const kind = node.component.props.kinds[index] as AnyKind;
+  const late = (value: unknown, frame: Frame, pass: Pass): unknown =>
+    settleLate(node, index, value, frame, pass);
+  if (kind.settings.tests.length > 0 || kind.rules.settle)
+    return (frame, pass) => late(expr.get(frame), frame, pass);
+  const type = plainTypes[kind.rules.word];
+  if (type !== undefined) return typeReader(sourceOf(expr), type, late);
+  const { get } = expr;
   const { accepts } = kind.rules;
-  const isPlain = kind.settings.tests.length === 0 && kind.rules.settle === undefined;
   return (frame, pass) => {
     const value = get(frame);
-    return isPlain && accepts(value) && value !== undefined
-      ? value
-      : settleLate(node, index, value, frame, pass);
+    return value !== undefined && accepts(value) ? value : late(value, frame, pass);
+  };
+}
+
+type Late = (value: unknown, frame: Frame, pass: Pass) => unknown;
+
+function typeReader(source: Source, type: string, late: Late): Reader {
+  const isFit = (value: unknown): boolean =>
+    typeof value === type && (type !== 'number' || Number.isFinite(value));
+  if (source.from === 'field' && type !== 'number') {
+    const { local, key } = source;
+    return (frame, pass) => {
+      const value = (frame.locals[local] as Item)?.[key];
+      return typeof value === type ? value : late(value, frame, pass);
+    };
+  }
+  if (source.from === 'field') {
+    const { local, key } = source;
+    return (frame, pass) => {
+      const value = (frame.locals[local] as Item)?.[key];
+      return isFit(value) ? value : late(value, frame, pass);
+    };
+  }
+  if (source.from === 'prop') {
+    const { index } = source;
+    return (frame, pass) => {
+      const value = frame.props[index];
+      return isFit(value) ? value : late(value, frame, pass);
+    };
+  }
+  const { get } = source;
+  return (frame, pass) => {
+    const value = get(frame);
+    return isFit(value) ? value : late(value, frame, pass);
   };
 }
 
