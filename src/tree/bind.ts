@@ -1,7 +1,6 @@
 import { type ComponentCore, fault, fits, settle } from '../component/index.js';
 import { type Finding, finding, type SourcePlace, suggest } from '../problem/index.js';
 import { coreOf, type UseNode } from '../template/index.js';
-import { unknownAttribute } from './attribute-names.js';
 import type { BoundProp } from './plan.js';
 
 type Report = (found: Finding) => void;
@@ -10,14 +9,9 @@ type Report = (found: Finding) => void;
 export function bindProps(use: UseNode, report: Report): readonly BoundProp[] {
   const { component, props } = use;
   const source = use.source;
-  const tag = chosenTag(use);
   for (const name of Object.keys(props)) {
     if (component.props.at.has(name)) continue;
-    if (tag !== undefined) {
-      const misnamed = tag === '' ? undefined : unknownAttribute(tag, name);
-      if (misnamed) report(source ? { ...misnamed, source } : misnamed);
-      continue;
-    }
+    if (component.accepts !== undefined) continue;
     const hint = suggest(name, component.props.names, 'prop');
     report(finding('prop-unknown', { component: component.name, prop: name, hint }, source));
   }
@@ -31,16 +25,6 @@ export function acceptedOf({ component, props }: UseNode): Readonly<Record<strin
   if (component.accepts === undefined) return undefined;
   const entries = Object.entries(props).filter(([name]) => !component.props.at.has(name));
   return entries.length === 0 ? undefined : Object.fromEntries(entries);
-}
-
-/** The element chosen at a use: empty where only rendering tells, undefined where the component takes no attributes. */
-function chosenTag({ component, props }: UseNode): string | undefined {
-  const { accepts } = component;
-  if (accepts === undefined) return undefined;
-  const given =
-    ownValue(props, accepts) ??
-    component.props.kinds[component.props.at.get(accepts) ?? -1]?.settings.fallbackValue;
-  return typeof given === 'string' ? given : '';
 }
 
 function ownValue(record: Readonly<Record<string, unknown>>, name: string): unknown {

@@ -1,6 +1,7 @@
 import type { ComponentCore } from '../component/index.js';
 import { type Finding, finding, type Problem, placed } from '../problem/index.js';
 import { describe, type ExprCore, type Site, stepText } from '../template/index.js';
+import { unknownAttribute } from './attribute-names.js';
 import { propFault, settledValue } from './bind.js';
 import { checkElement } from './element-checks.js';
 import { type Branch, Ids } from './ids.js';
@@ -258,6 +259,7 @@ export class TreeBuilder {
     const path = pathTo(scope, node.site);
     const known = new Map<string, unknown>();
     const props = node.props.map((prop, index) => this.prop(node, index, prop.expr, scope, path, known));
+    this.accepted(node, known, path);
     const fills = node.fills.map((fill) => fill && { fill, scope, parts: [], shown: false });
     const inside = this.enter(component, path, known, fills, false, scope.above);
     const uses: TreePart[] = [];
@@ -281,6 +283,16 @@ export class TreeBuilder {
       ...(recursive && { recursive: true as const }),
       ...(node.source && { source: node.source }),
     });
+  }
+
+  /** Attributes given to the element that a component renders as, as far as it is known which one that is. */
+  accepted(node: PlanUse, known: ReadonlyMap<string, unknown>, path: string): void {
+    const tag = known.get(node.component.accepts ?? '');
+    if (typeof tag !== 'string') return;
+    for (const name of Object.keys(node.accepted ?? {})) {
+      const found = unknownAttribute(tag, name);
+      if (found) this.report(node.source ? { ...found, source: node.source } : found, path);
+    }
   }
 
   /** Whether a use stands inside its own component; without a condition in between that is a problem. */

@@ -13,6 +13,7 @@ const contexts: Record<
   text: both((it) => el.p('a ', it as never, ' z')),
   attribute: both((it) => el.p({ title: it as never, 'data-it': it as never }, 'x')),
   class: both((it) => el.p({ class: ['a', it as never, { b: it as never }] }, 'x')),
+  'class record': both((it) => el.p({ class: { a: it as never, b: true } }, 'x')),
   'JSON block': both((it) => el.script({ type: 'application/json', json: it as never })),
   textarea: both((it) => el.textarea({ name: 'n' }, it as never)),
   title: both((it) => el.title(it as never)),
@@ -59,7 +60,7 @@ describe.each(Object.entries(contexts))('hostile text as %s', (name, context) =>
   test.each(hostile)('adds nothing to the page: %j', (text) => {
     for (const render of [context.compiled, context.spot]) {
       expect(shape(render(text))).toEqual(shape(render('plain')));
-      if (name !== 'JSON block' && name !== 'class')
+      if (!/^(JSON|class)/.test(name))
         expect(texts(parsed(render(text)))).toContain(text.replace(/\0/g, '\uFFFD'));
     }
     expect(context.compiled(text)).toBe(context.spot(text));
@@ -188,6 +189,17 @@ test('a hostile title and description of a page stay text', () => {
     });
     expect((html.match(/<(script|img|svg|iframe)/g) ?? []).length).toBe(0);
     expect(html.match(/<title>/g)).toHaveLength(1);
+  }
+});
+
+test('hostile names in a class record stay one attribute', () => {
+  const Frame = component('record-frame', {
+    slots: { default: slot() },
+    template: ({ slots }) => slots.default(),
+  });
+  for (const text of hostile) {
+    const html = renderHtml(Frame({}, el.p({ class: { [text]: true } }, 'x')));
+    expect(shape(html)).toEqual([['p'], ['class']]);
   }
 });
 
