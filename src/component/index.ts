@@ -1,3 +1,4 @@
+export { attributeOf } from './attribute-of.js';
 export type {
   AnyComponent,
   Component,

@@ -1,6 +1,7 @@
 import {
   type AnyComponent,
   type AnyKind,
+  attributeOf,
   type ComponentCore,
   componentCore,
   settle,
@@ -38,11 +39,6 @@ export function sharedOf(component: ComponentCore): Shared {
     shared.set(component, made);
   }
   return made;
-}
-
-/** The attribute of a prop: `sowIn` is `sow-in`. */
-export function attributeOf(prop: string): string {
-  return prop.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
 }
 
 /**

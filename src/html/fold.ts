@@ -1,14 +1,15 @@
+import { isInteractive } from '../component/index.js';
 import { coreOf, type ExprCore, inputExprs, inputsOf } from '../template/index.js';
 import type { PlanNode, PlanUse } from '../tree/index.js';
 import { Chunks } from './chunks.js';
 import { emptyFrame } from './frames.js';
 import type { At } from './lowering.js';
 import { Pass } from './pass.js';
-import { programAhead } from './program.js';
+import { type Form, programAhead } from './program.js';
 
 /** Whether a node comes out the same at every rendering, so that its text can be had while compiling. */
-export function foldable(node: PlanNode): boolean {
-  return isClosed(node, new Set());
+export function foldable(node: PlanNode, form: Form): boolean {
+  return isClosed(node, new Set(), form);
 }
 
 /** Compiles a closed node apart, writes it once and keeps the text. A problem on the way is left to rendering. */
@@ -30,9 +31,9 @@ export function foldInto<N extends PlanNode>(
   to.place(chunks.compile());
 }
 
-function isClosed(node: PlanNode, bound: ReadonlySet<number>): boolean {
+function isClosed(node: PlanNode, bound: ReadonlySet<number>, form: Form): boolean {
   const all = (nodes: readonly PlanNode[], more = bound): boolean =>
-    nodes.every((one) => isClosed(one, more));
+    nodes.every((one) => isClosed(one, more, form));
   switch (node.kind) {
     case 'text':
       return true;
@@ -52,19 +53,20 @@ function isClosed(node: PlanNode, bound: ReadonlySet<number>): boolean {
     case 'slot':
       return false;
     case 'use':
-      return isClosedUse(node, bound);
+      return isClosedUse(node, bound, form);
   }
 }
 
-function isClosedUse(node: PlanUse, bound: ReadonlySet<number>): boolean {
-  const program = programAhead(node.component);
+function isClosedUse(node: PlanUse, bound: ReadonlySet<number>, form: Form): boolean {
+  if (form !== 'markup' && isInteractive(node.component)) return false;
+  const program = programAhead(node.component, form);
   if (!program || program.makesIds || program.varies || !areClosed(node.accepted ?? {}, bound)) return false;
   return (
     node.props.every((prop) => !prop.expr || isClosedExpr(prop.expr, bound)) &&
     node.fills.every((fill) => {
       if (!fill) return true;
       const inside = fill.data === undefined ? bound : new Set([...bound, fill.data]);
-      return fill.content.every((one) => isClosed(one, inside));
+      return fill.content.every((one) => isClosed(one, inside, form));
     })
   );
 }

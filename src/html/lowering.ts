@@ -1,6 +1,6 @@
 import type { ComponentCore } from '../component/index.js';
 import { type ExprCore, inputsOf } from '../template/index.js';
-import type { Program } from './program.js';
+import type { Form, Program } from './program.js';
 
 /** What is learnt about one template while it is compiled. */
 export class Lowering {
@@ -15,10 +15,18 @@ export class Lowering {
 
   readonly component: ComponentCore | undefined;
 
-  constructor(component: ComponentCore | undefined) {
+  readonly form: Form;
+
+  constructor(component: ComponentCore | undefined, form: Form) {
     this.component = component;
+    this.form = form;
     this.marksHost = /:host\b/.test(component?.styles ?? '');
-    this.mark = component && component.styles !== '' ? component.name : undefined;
+    this.mark = component && component.styles !== '' && form !== 'shadow' ? component.name : undefined;
+  }
+
+  /** The form of the components used in it. */
+  get inner(): Form {
+    return this.form === 'markup' ? 'markup' : 'elements';
   }
 
   /** Takes note of an expression that is placed. */

@@ -10,7 +10,7 @@ import { styleSheet } from './styles.js';
 import { walk } from './walk.js';
 
 /** What a whole document has besides its content. */
-export interface PageOptions extends Pick<RenderOptions, 'idPrefix'> {
+export interface PageOptions extends Pick<RenderOptions, 'form' | 'idPrefix'> {
   /** The document's title; every page needs one (https://html.spec.whatwg.org/#the-title-element). */
   readonly title: string;
   /** The language of the text, as a BCP 47 tag such as `en` or `pt-BR`. */
@@ -34,8 +34,8 @@ export interface PageOptions extends Pick<RenderOptions, 'idPrefix'> {
  */
 export function renderPage(target: Use | AnyComponent, options: PageOptions): string {
   const use = isUse(target) ? target : emptyUse(target);
-  const { title, lang = 'en', dir, description, head, idPrefix } = options;
-  const { html, styled } = write(use, idPrefix === undefined ? {} : { idPrefix });
+  const { title, lang = 'en', dir, description, head, form, idPrefix } = options;
+  const { html, styled } = write(use, { ...(form && { form }), ...(idPrefix !== undefined && { idPrefix }) });
   const css = styleSheet(styled, options.styles ?? '');
   const parts = [
     `<!doctype html>\n<html lang="${escapeAttribute(lang)}"${dir ? ` dir="${escapeAttribute(dir)}"` : ''}>\n<head>`,

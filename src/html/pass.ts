@@ -5,10 +5,15 @@ import type { Program } from './program.js';
 
 /** One rendering: it gathers what is found wrong with values while they are written, and the styles it needs. */
 export class Pass {
+  readonly form: 'markup' | 'elements';
   readonly problems: Problem[] = [];
   /** The components whose styles content on the spot needs. */
   styled: Set<ComponentCore> | undefined;
   #uses = 0;
+
+  constructor(form: 'markup' | 'elements' = 'markup') {
+    this.form = form;
+  }
 
   report(found: Finding, frame: Frame): void {
     this.problems.push(placed(found, pathOf(frame)));

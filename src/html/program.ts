@@ -17,24 +17,34 @@ export interface Program {
   readonly styled: ReadonlySet<ComponentCore>;
 }
 
-const programs = new WeakMap<ComponentCore, Program>();
+/**
+ * What a component is compiled for: plain `markup`, where everything dissolves; `elements`, where components with
+ * something to do in a page stay elements; or the `shadow` root of such an element, with the browser's own slots.
+ */
+export type Form = 'markup' | 'elements' | 'shadow';
+
+const programs: Readonly<Record<Form, WeakMap<ComponentCore, Program>>> = {
+  markup: new WeakMap(),
+  elements: new WeakMap(),
+  shadow: new WeakMap(),
+};
 const inProgress = new Set<ComponentCore>();
 
-export function programOf(component: ComponentCore): Program {
-  return programs.get(component) ?? compile(component);
+export function programOf(component: ComponentCore, form: Form): Program {
+  return programs[form].get(component) ?? compile(component, form);
 }
 
 /** The program if it can be had without going round in a circle. */
-export function programAhead(component: ComponentCore): Program | undefined {
-  return inProgress.has(component) ? undefined : programOf(component);
+export function programAhead(component: ComponentCore, form: Form): Program | undefined {
+  return inProgress.has(component) ? undefined : programOf(component, form);
 }
 
-function compile(component: ComponentCore): Program {
+function compile(component: ComponentCore, form: Form): Program {
   inProgress.add(component);
   try {
     const plan = planOf(component);
-    const lowering = new Lowering(component);
-    if (component.styles !== '') lowering.styled.add(component);
+    const lowering = new Lowering(component, form);
+    if (component.styles !== '' && form !== 'shadow') lowering.styled.add(component);
     const chunks = new Chunks();
     lowerAll(plan.content, chunks, { lowering, depth: 0, tag: '', isOutermost: true });
     const program: Program = {
@@ -44,7 +54,7 @@ function compile(component: ComponentCore): Program {
       varies: lowering.varies || component.state !== undefined,
       styled: lowering.styled,
     };
-    programs.set(component, program);
+    programs[form].set(component, program);
     return program;
   } finally {
     inProgress.delete(component);

@@ -14,6 +14,11 @@ export interface RenderOptions {
    * `renderPage` collects them in the head.
    */
   readonly styles?: boolean;
+  /**
+   * `markup`: components dissolve into plain HTML. `elements`: those with state, handlers or set-up stay custom
+   * elements, with declarative shadow roots that a browser shows before any script runs.
+   */
+  readonly form?: 'markup' | 'elements';
   /** Put before every id made with `uid`, where several renderings come together in one page. */
   readonly idPrefix?: string;
 }
@@ -63,7 +68,7 @@ export function write(
   use: UseNode,
   options: RenderOptions,
 ): { html: string; styled: ReadonlySet<ComponentCore> } {
-  const pass = new Pass();
+  const pass = new Pass(options.form);
   const frame = emptyFrame();
   frame.at = [options.idPrefix === undefined ? '' : `-${options.idPrefix}`];
   const html = walkUse(use, frame, pass);

@@ -4,10 +4,16 @@ import { scopedRules } from '../tree/index.js';
 /** The rules of some components, each kept to its component's own elements, as the text of one `style` element. */
 export function styleSheet(components: Iterable<ComponentCore>, pageRules = ''): string {
   const sheetsText = [...components].map((component) => scopedRules(component).css);
-  // In a style element "</style" would end it; in CSS the escaped slash is the same character.
-  return [pageRules, ...sheetsText]
-    .filter((text) => text !== '')
-    .join('\n')
-    .replace(/<\/(style)/gi, '<\\/$1')
-    .replace(/<!--/g, '<\\!--');
+  return safe([pageRules, ...sheetsText].filter((text) => text !== '').join('\n'));
+}
+
+/** The rules of an element's own shadow root, and of components that stand in it without one. */
+export function shadowSheet(component: ComponentCore, inside: Iterable<ComponentCore>): string {
+  const others = styleSheet(inside);
+  return safe([component.styles, others].filter((text) => text !== '').join('\n'));
+}
+
+/** In a style element "</style" would end it; in CSS the escaped slash is the same character. */
+function safe(css: string): string {
+  return css.replace(/<\/(style)/gi, '<\\/$1').replace(/<!--/g, '<\\!--');
 }

@@ -1,4 +1,4 @@
-import { type AnyKind, type ComponentCore, fits, settle } from '../component/index.js';
+import { type AnyKind, type ComponentCore, fits, isInteractive, settle } from '../component/index.js';
 import { type Finding, finding, suggest } from '../problem/index.js';
 import {
   attributeText,
@@ -29,6 +29,7 @@ import {
 } from '../tree/index.js';
 import { escapeAttribute, escapeText, jsonBlock } from './escape.js';
 import { frameOf } from './frames.js';
+import { hostHtml } from './nodes/host.js';
 import type { HtmlFill } from './nodes/slot.js';
 import { textOf } from './nodes/value.js';
 import type { Pass } from './pass.js';
@@ -181,7 +182,8 @@ function documentHtml(given: unknown, tag: string, report: (found: Finding) => v
 /** Writes one use built on the spot, by its component's compiled form. */
 export function walkUse(use: UseNode, owner: Frame, pass: Pass): string {
   const { component } = use;
-  const program = programOf(component);
+  if (pass.form === 'elements' && isInteractive(component)) return walkHost(use, owner, pass);
+  const program = programOf(component, pass.form);
   pass.reached(program);
   refuseBroken(component);
   const before = pass.problems.length;
@@ -192,6 +194,25 @@ export function walkUse(use: UseNode, owner: Frame, pass: Pass): string {
   const frame = frameOf(component, props, fills, owner, siteOf(component), at);
   if (component.accepts !== undefined) frame.accepted = acceptedOf(use);
   return program.write(frame, pass);
+}
+
+/** A use on the spot that stays an element. */
+function walkHost(use: UseNode, owner: Frame, pass: Pass): string {
+  const { component, slots } = use;
+  refuseBroken(component);
+  const before = pass.problems.length;
+  const props = walkProps(use, owner, pass);
+  const fills = walkFills(use, owner, pass);
+  if (pass.problems.length > before) return '';
+  let content = '';
+  for (const [name, given] of Object.entries(slots)) content += walkSlotted(name, given.content, owner, pass);
+  return hostHtml(component, frameOf(component, props, fills, owner, siteOf(component), ['']), pass, content);
+}
+
+function walkSlotted(slot: string, content: unknown, owner: Frame, pass: Pass): string {
+  if (isNothing(content)) return '';
+  if (slot === 'default') return walk(content, owner, pass);
+  return `<span style="display: contents;" slot="${escapeAttribute(slot)}">${walk(content, owner, pass)}</span>`;
 }
 
 const sites = new WeakMap<ComponentCore, NonNullable<Frame['site']>>();

@@ -74,8 +74,7 @@ interface Item {
 
 export const PickList = component('pick-list', {
   props: { items: prop.list<Item>().fallback([]), loud: prop.flag() },
-  state: () => ({ items: [] as readonly Item[], note: '', fresh: 0 }),
-  connected: ({ props, change }) => change({ items: props.items }),
+  state: ({ items }) => ({ items, note: '', fresh: 0 }),
   reactions: { items: ({ props }) => ({ items: props.items }) },
   handlers: {
     remove: ({ state }, id: number) => ({ items: state.items.filter((item) => item.id !== id) }),
@@ -173,8 +172,10 @@ export const OuterBox = component('outer-box', {
   ],
 });
 
-Object.assign(window, {
-  register,
-  elementClass,
-  parts: { CrateCounter, SidePanel, PickList, LifeLog, FormBits, OuterBox },
-});
+if (typeof window === 'object') {
+  Object.assign(window, {
+    register,
+    elementClass,
+    parts: { CrateCounter, SidePanel, PickList, LifeLog, FormBits, OuterBox },
+  });
+}

@@ -1,6 +1,7 @@
 import { coreOf, type Fill, type Frame } from '../../template/index.js';
 import { alwaysPlaces, fillTest, type PlanFill, type PlanSlot } from '../../tree/index.js';
 import { Chunks, type Write } from '../chunks.js';
+import { escapeAttribute } from '../escape.js';
 import { lowerAll } from '../lower.js';
 import type { At, Lowering } from '../lowering.js';
 import type { Pass } from '../pass.js';
@@ -18,6 +19,7 @@ export interface HtmlFill extends Fill {
 
 /** The place of a slot: its content, written in the frame it comes from, or the fallback. */
 export function lowerSlot(node: PlanSlot, to: Chunks, at: At): void {
+  if (at.lowering.form === 'shadow') return lowerOwnSlot(node, to, at);
   const fallback = new Chunks();
   lowerAll(node.fallback, fallback, at);
   const writeFallback = fallback.compile();
@@ -34,6 +36,13 @@ export function lowerSlot(node: PlanSlot, to: Chunks, at: At): void {
     if (owner.at && frame.at) owner.at[fill.depth + 1] = `${frame.at[depth] ?? ''}s${number}`;
     return writeWith(fill, fill.data, getData(frame), owner, pass);
   });
+}
+
+/** A slot of the element whose shadow root this is: the browser fills it. */
+function lowerOwnSlot(node: PlanSlot, to: Chunks, at: At): void {
+  to.text(node.name === 'default' ? '<slot>' : `<slot name="${escapeAttribute(node.name)}">`);
+  lowerAll(node.fallback, to, at);
+  to.text('</slot>');
 }
 
 function writeWith(fill: HtmlFill, local: number, data: unknown, owner: Frame, pass: Pass): string {

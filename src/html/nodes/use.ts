@@ -1,4 +1,4 @@
-import { type AnyKind, settle } from '../../component/index.js';
+import { type AnyKind, isInteractive, settle } from '../../component/index.js';
 import { type ExprCore, type Frame, inputExprs } from '../../template/index.js';
 import { holdsSlot, type PlanUse, propFault } from '../../tree/index.js';
 import type { Chunks, Write } from '../chunks.js';
@@ -7,10 +7,13 @@ import type { At } from '../lowering.js';
 import type { Pass } from '../pass.js';
 import { type Program, programAhead, programOf } from '../program.js';
 import { type Item, type Source, sourceOf } from '../sources.js';
+import { lowerHost } from './host.js';
 import { lowerFill } from './slot.js';
 
 /** A use: its props' values in a frame of its own, its content as fills, its component's program. */
 export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
+  if (at.lowering.form !== 'markup' && isInteractive(node.component))
+    return lowerHost(node, to, at, valuesOf(node));
   const { accepted, component, site } = node;
   const { lowering, depth } = at;
   for (const value of Object.values(accepted ?? {}))
@@ -18,12 +21,13 @@ export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
   for (const prop of node.props) if (prop.expr) lowering.note(prop.expr);
   const before = lowering.makesIds;
   lowering.makesIds = false;
-  const ahead = programAhead(component);
+  const ahead = programAhead(component, lowering.inner);
   lowering.noteUse(ahead);
   const fills = node.fills.map((fill) => fill && lowerFill(fill, lowering, depth));
   const makesIds = lowering.makesIds;
   lowering.makesIds ||= before;
   const passesSlots = node.fills.some((fill) => fill !== undefined && holdsSlot(fill.content));
+  const form = lowering.inner;
   const mayMakeIds = makesIds || passesSlots;
   const number = `-${site.number}`;
   const idsFor = (frame: Frame): string[] | undefined =>
@@ -31,7 +35,7 @@ export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
   const values = valuesOf(node);
   let program: Program | undefined = ahead;
   const write: Write = (frame, pass) => {
-    program ??= programOf(component);
+    program ??= programOf(component, form);
     const at = mayMakeIds ? idsFor(frame) : undefined;
     const locals = program.locals === 0 ? noLocals : [];
     const inner = frameOf(component, values(frame, pass), fills, frame, site, at, locals);
@@ -41,7 +45,7 @@ export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
   to.place(write);
 }
 
-type Values = (frame: Frame, pass: Pass) => readonly unknown[];
+export type Values = (frame: Frame, pass: Pass) => readonly unknown[];
 
 /** How to have the settled prop values of a use; those that change are checked each time. */
 function valuesOf(node: PlanUse): Values {
