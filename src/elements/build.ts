@@ -16,8 +16,7 @@ export function buildAll(nodes: readonly PlanNode[], parent: Node, view: View, s
 function build(node: PlanNode, parent: Node, view: View, spot: Spot): void {
   switch (node.kind) {
     case 'text':
-      parent.appendChild(document.createTextNode(node.text));
-      return;
+      return view.text(parent, node.text);
     case 'value':
       return buildValue(node, parent, view, spot);
     case 'element':
@@ -39,7 +38,7 @@ function build(node: PlanNode, parent: Node, view: View, spot: Spot): void {
 export function viewOf(nodes: readonly PlanNode[], numbers: Numbers, spot: Spot): View {
   const view = new View(numbers);
   const [first] = nodes;
-  const isFixed = first?.kind === 'text' || (first?.kind === 'element' && typeof first.tag === 'string');
+  const isFixed = first?.kind === 'element' && typeof first.tag === 'string';
   if (first && !isFixed) view.top.appendChild(document.createComment(''));
   buildAll(nodes, view.top, view, spot);
   if (!view.top.firstChild) view.top.appendChild(document.createComment(''));

@@ -10,6 +10,7 @@ import {
 import { failure, finding } from '../problem/index.js';
 import type { Frame } from '../template/index.js';
 import { notAComponent, planOf, propFault, usesSlots } from '../tree/index.js';
+import { Adoption, MarkupDiffers } from './adoption.js';
 import { Bits } from './bits.js';
 import { viewOf } from './build.js';
 import { Instance } from './instance.js';
@@ -155,9 +156,32 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
       }
       if (core.state) this.#frame.state = { ...core.state(this.#instance.props) };
       if (readsFilled) this.#watchSlots();
+      const root = this.shadowRoot as ShadowRoot;
+      if (root.firstChild && this.#adopt(view, root)) return;
       const { block, fragment } = view.create([this.#frame], this.#instance);
       this.#instance.block = block;
-      (this.shadowRoot as ShadowRoot).replaceChildren(fragment);
+      root.replaceChildren(fragment);
+    }
+
+    /** Takes over what a server wrote; what is not as it should be is told, and made anew. */
+    #adopt(view: View, root: ShadowRoot): boolean {
+      const instance = this.#instance;
+      const { firstChild } = root;
+      // Its rules are the shared style sheet's from now on.
+      if (firstChild instanceof HTMLStyleElement) firstChild.remove();
+      instance.adoption = new Adoption();
+      try {
+        const { block, next } = view.adopt(root.firstChild, root, [this.#frame], instance);
+        if (next) throw new MarkupDiffers('the shadow root has more in it');
+        instance.block = block;
+        return true;
+      } catch (thrown) {
+        if (!(thrown instanceof MarkupDiffers)) throw thrown;
+        instance.differs(thrown.message);
+        return false;
+      } finally {
+        instance.adoption = undefined;
+      }
     }
 
     /** Whether slots are filled follows the children and their slot attributes. */

@@ -1,6 +1,7 @@
 import type { ComponentCore } from '../component/index.js';
 import { type Finding, finding, placed, problemText } from '../problem/index.js';
 import type { Frame } from '../template/index.js';
+import type { Adoption } from './adoption.js';
 import type { Bits } from './bits.js';
 import type { Block } from './block.js';
 
@@ -13,6 +14,8 @@ export class Instance {
   readonly frame: Frame;
   readonly bits: Bits;
   block: Block | undefined;
+  /** Set while a shadow root that a server wrote is taken over. */
+  adoption: Adoption | undefined;
   #waiting = 0;
   #leave: AbortController | undefined;
   readonly #told = new Set<string>();
@@ -30,6 +33,11 @@ export class Instance {
     if (this.#told.has(text)) return;
     this.#told.add(text);
     console.error(text);
+  }
+
+  /** Says that what a server wrote is not what is shown now. */
+  differs(how: string): void {
+    this.report(finding('markup-differs', { component: this.component.name, how }));
   }
 
   /** Has places that read these bits looked at, together with all else that changes in the same turn. */

@@ -1,5 +1,6 @@
 import type { ComponentCore } from '../component/index.js';
 import type { PlanFill, PlanUse } from '../tree/index.js';
+import { type Adoption, MarkupDiffers, nameOf } from './adoption.js';
 import type { Bits } from './bits.js';
 import { type Attach, Block, type Frames } from './block.js';
 import type { Instance } from './instance.js';
@@ -71,6 +72,13 @@ export class View {
     return this.#fragment;
   }
 
+  /** Adds constant text; neighbours are one text node, as a parser makes them. */
+  text(parent: Node, text: string): void {
+    const { lastChild } = parent;
+    if (lastChild instanceof Text && !this.#numberOf.has(lastChild)) lastChild.data += text;
+    else parent.appendChild(document.createTextNode(text));
+  }
+
   /** Notes that something in it reads these bits of a scope. */
   note(scope: Scope, bits: number): void {
     this.reads.set(scope.index, (this.reads.get(scope.index) ?? 0) | bits);
@@ -93,6 +101,44 @@ export class View {
     return number;
   }
 
+  /** Shows a block before the node that marks its place: what a server wrote there, or a new one. */
+  mount(mark: Node, frames: Frames, instance: Instance): Block {
+    if (instance.adoption) {
+      const { block, next } = this.adopt(instance.adoption.inside(mark), mark.parentNode, frames, instance);
+      if (next !== mark) throw new MarkupDiffers(`${nameOf(mark.parentNode)} has more in it`);
+      return block;
+    }
+    const { block, fragment } = this.create(frames, instance);
+    (mark.parentNode as Node).insertBefore(fragment, mark);
+    return block;
+  }
+
+  /** Makes a block of nodes that a server wrote, from the first on; gives the node that follows them. */
+  adopt(
+    first: Node | null,
+    parent: Node | null,
+    frames: Frames,
+    instance: Instance,
+  ): { readonly block: Block; readonly next: Node | null } {
+    const adoption = instance.adoption as Adoption;
+    const tops = adoption.siblings(first, this.#fragment.childNodes.length, parent);
+    const nodes: Node[] = [this.#fragment];
+    const templates: Node[] = [this.#fragment];
+    for (const { from, child } of this.#steps) {
+      const [around, template] = [nodes[from] as Node, templates[from] as Node];
+      const found = from === 0 ? tops[child] : adoption.siblings(around.firstChild, child + 1, around)[child];
+      const wanted = template.childNodes[child] as Node;
+      nodes.push(adopted(found as Node, wanted));
+      templates.push(wanted);
+    }
+    const block = new Block(frames);
+    block.first = first;
+    block.last = tops.at(-1) ?? null;
+    for (const make of this.makers) make(frames);
+    for (const { at, attach } of this.#places) attach(nodes[at] as Node, frames, block, instance);
+    return { block, next: block.last?.nextSibling ?? null };
+  }
+
   /** Makes a block; its nodes are in the returned fragment until they are put somewhere. */
   create(frames: Frames, instance: Instance): { readonly block: Block; readonly fragment: DocumentFragment } {
     const fragment = document.importNode(this.#fragment, true);
@@ -109,6 +155,23 @@ export class View {
     for (const { at, attach } of this.#places) attach(nodes[at] as Node, frames, block, instance);
     return { block, fragment };
   }
+}
+
+/** The node that stands for one of the view: the text in a place, or the very node, which has to be of its kind. */
+function adopted(found: Node, wanted: Node): Node {
+  if (wanted instanceof Text && found instanceof Comment) {
+    const { previousSibling } = found;
+    // A place with no text in it has no text node yet.
+    return previousSibling instanceof Text
+      ? previousSibling
+      : (found.parentNode as Node).insertBefore(document.createTextNode(''), found);
+  }
+  const isSame = found.nodeType === wanted.nodeType && found.nodeName === wanted.nodeName;
+  if (!isSame)
+    throw new MarkupDiffers(
+      `${nameOf(found.parentNode)} has ${found.nodeName} where ${wanted.nodeName} belongs`,
+    );
+  return found;
 }
 
 /** Lets a block that holds others hand on the changes that those read. */

@@ -27,7 +27,7 @@ function lower(node: PlanNode, to: Chunks, at: At): void {
     case 'slot':
       return lowerSlot(node, to, at);
     default:
-      if (foldable(node, at.lowering.inner)) foldInto(node, to, at, lowerPlace);
+      if (!at.lowering.marksPlaces && foldable(node, at.lowering.inner)) foldInto(node, to, at, lowerPlace);
       else lowerPlace(node, to, at);
   }
 }

@@ -26,7 +26,12 @@ export class Lowering {
 
   /** The form of the components used in it. */
   get inner(): Form {
-    return this.form === 'markup' ? 'markup' : 'elements';
+    return this.marksPlaces ? 'inside' : this.form;
+  }
+
+  /** Whether places that change stand between comments. */
+  get marksPlaces(): boolean {
+    return this.form === 'shadow' || this.form === 'inside';
   }
 
   /** Takes note of an expression that is placed. */

@@ -2,7 +2,8 @@ import type { ComponentCore } from '../component/index.js';
 import { planOf } from '../tree/index.js';
 import { Chunks, type Write } from './chunks.js';
 import { lowerAll } from './lower.js';
-import { Lowering } from './lowering.js';
+import { type At, Lowering } from './lowering.js';
+import { blockStart } from './marks.js';
 
 /** A component compiled to HTML text, once. */
 export interface Program {
@@ -19,14 +20,17 @@ export interface Program {
 
 /**
  * What a component is compiled for: plain `markup`, where everything dissolves; `elements`, where components with
- * something to do in a page stay elements; or the `shadow` root of such an element, with the browser's own slots.
+ * something to do in a page stay elements; the `shadow` root of such an element, with the browser's own slots; or
+ * what dissolves `inside` one. In the last two, places that change stand between comments, so that an element can
+ * take over what was written.
  */
-export type Form = 'markup' | 'elements' | 'shadow';
+export type Form = 'markup' | 'elements' | 'shadow' | 'inside';
 
 const programs: Readonly<Record<Form, WeakMap<ComponentCore, Program>>> = {
   markup: new WeakMap(),
   elements: new WeakMap(),
   shadow: new WeakMap(),
+  inside: new WeakMap(),
 };
 const inProgress = new Set<ComponentCore>();
 
@@ -46,7 +50,9 @@ function compile(component: ComponentCore, form: Form): Program {
     const lowering = new Lowering(component, form);
     if (component.styles !== '' && form !== 'shadow') lowering.styled.add(component);
     const chunks = new Chunks();
-    lowerAll(plan.content, chunks, { lowering, depth: 0, tag: '', isOutermost: true });
+    const at: At = { lowering, depth: 0, tag: '', isOutermost: true };
+    if (form === 'shadow') chunks.text(blockStart(plan.content, at));
+    lowerAll(plan.content, chunks, at);
     const program: Program = {
       write: chunks.compile(),
       locals: plan.locals,

@@ -301,6 +301,7 @@ function walkFills(use: UseNode, owner: Frame, pass: Pass): readonly (HtmlFill |
 function spotFill({ content, data }: SlotContent): HtmlFill {
   return {
     data,
+    start: '',
     depth: 0,
     isAlways: data !== undefined || typeof content === 'string',
     write: (owner, pass) => walk(content, owner, pass),

@@ -133,6 +133,10 @@ export const words = {
     `Two rows of ${list} have the key ${key}.`,
     'Give eachOf a key that differs for each item.',
   ]),
+  'markup-differs': warning<{ component: string; how: string }>(({ component, how }) => [
+    `The markup that was sent for ${component} is not what it shows now: ${how}.`,
+    'It was put right. Render with the same props and data on both sides, and without values that differ each time.',
+  ]),
   'handler-failed': error<{ component: string; handler: string; reason: string }>(
     ({ component, handler, reason }) => [
       `The handler "${handler}" of ${component} stopped with an error: ${reason}.`,

@@ -18,11 +18,13 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
+let told: string[] = [];
+
 async function open(html: string): Promise<Page> {
   const page = await browser.newPage();
-  page.on('console', (message) => {
-    throw new Error(message.text());
-  });
+  told = [];
+  page.on('console', (message) => told.push(message.text()));
+  page.on('pageerror', (error) => told.push(error.message));
   // Declarative shadow roots are a parser's work, so the page has to come from a server, not from a script.
   await page.route('**/*', (route) => route.fulfill({ contentType: 'text/html', body: html }));
   await page.goto('http://orchard.test/');
@@ -89,4 +91,67 @@ test('a browser shows it before any script runs, and the elements come alive on 
   expect(await page.locator('pick-list li').count()).toBe(2);
   await page.locator('pick-list .remove').first().click();
   expect(await page.locator('pick-list li').count()).toBe(1);
+});
+
+/** Registers the components in the page; before it, every node of the shadow roots is remembered. */
+async function comeAlive(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const nodes = (root: Node): Node[] =>
+      [...root.childNodes].flatMap((node) => [
+        node,
+        ...nodes(node),
+        ...((node as Element).shadowRoot ? nodes((node as Element).shadowRoot as ShadowRoot) : []),
+      ]);
+    Object.assign(window, { lifeLog: [], nodes, sent: nodes(document.body) });
+  });
+  await page.addScriptTag({ content: code, type: 'module' });
+  await page.waitForFunction('window.parts');
+  await page.evaluate('register(...Object.values(parts))');
+}
+
+test('what a server sent is taken over: no node is made anew', async () => {
+  const page = await open(
+    renderPage(DeclaredPage({ title: 'Title' }), { title: 'Declared', form: 'elements' }),
+  );
+  await comeAlive(page);
+  const [kept, anew] = (await page.evaluate(() => {
+    const { nodes, sent } = window as unknown as { nodes: (root: Node) => Node[]; sent: Node[] };
+    const all = nodes(document.body).filter(
+      (node) =>
+        node.nodeName !== 'SCRIPT' && node.parentNode?.nodeName !== 'SCRIPT' && (node as Text).data !== '',
+    );
+    return [
+      all.filter((node) => sent.includes(node)).length,
+      all.filter((node) => !sent.includes(node)).map((node) => node.nodeName),
+    ];
+  })) as [number, string[]];
+  expect(anew).toEqual([]);
+  expect(kept).toBeGreaterThan(100);
+  expect(told).toEqual([]);
+  await page.locator('pick-list .reverse').click();
+  expect(await page.locator('pick-list li').first().getAttribute('data-id')).toBe('2');
+});
+
+test('what differs is told with its place, and put right', async () => {
+  const html = renderPage(CrateCounter({ label: 'Crates', start: 2 }), {
+    title: 'Differs',
+    form: 'elements',
+  });
+  const cases: [string, string][] = [
+    [html.replace('<!--[-->2<!--]-->', '<!--[-->7<!--]-->'), 'it says "7" where "2" belongs'],
+    [html.replace('data-season="spring"', 'data-season="autumn"'), 'data-season of <button> is not the same'],
+    [html.replace('<span>', '<em>').replace('</span>', '</em>'), 'has EM where SPAN belongs'],
+    [html.replace('Fail</button>', 'Fail</button><hr>'), 'where'],
+  ];
+  for (const [sent, words] of cases) {
+    const page = await open(sent);
+    await comeAlive(page);
+    expect(told.join()).toContain('markup-differs');
+    expect(told.join()).toContain('crate-counter');
+    expect(told.join()).toContain(words);
+    expect(await page.locator('.add').innerText()).toBe('Crates: 2');
+    expect(await page.locator('.add').getAttribute('data-season')).toBe('spring');
+    expect(await page.locator('hr').count()).toBe(0);
+    await page.close();
+  }
 });

@@ -11,7 +11,10 @@ test('2,000 random elements show what their HTML text says, at first and after e
     await page.setContent('<!doctype html><title>Random</title>');
     await page.addScriptTag({ content: code, type: 'module' });
     await page.waitForFunction('window.compareRandomTrees');
+    const told: string[] = [];
+    page.on('console', (message) => told.push(message.text()));
     expect(await page.evaluate('window.compareRandomTrees(2000, 20261123)')).toBe(2000);
+    expect(told).toEqual([]);
   } finally {
     await browser.close();
   }

@@ -33,9 +33,7 @@ export function buildChanging(node: PlanElement, tag: ExprCore, parent: Node, vi
       if (name === shown) return;
       shown = name;
       inner?.remove();
-      const made = viewFor(name).create([...frames], instance);
-      inner = made.block;
-      (found.parentNode as Node).insertBefore(made.fragment, found);
+      inner = viewFor(name).mount(found, [...frames], instance);
     };
     show();
     if (bits !== 0) block.updaters.push({ scope: spot.scope.index, bits, run: show });

@@ -2,6 +2,7 @@ import { show } from '../../component/index.js';
 import { finding } from '../../problem/index.js';
 import { describe, type ExprCore, type Frame } from '../../template/index.js';
 import { idPart, type PlanEach } from '../../tree/index.js';
+import { MarkupDiffers } from '../adoption.js';
 import type { Block, Frames } from '../block.js';
 import { viewOf } from '../build.js';
 import type { Instance } from '../instance.js';
@@ -41,10 +42,17 @@ export function buildEach(node: PlanEach, parent: Node, view: View, spot: Spot):
       copies[scope.index] = own;
       return copies;
     };
+    /** The next of the rows that a server wrote. */
+    let cursor: Node | null = instance.adoption?.inside(found) ?? null;
     /** One frame serves to ask all items for their keys. */
     const probe = derived(frames[scope.index] as Frame);
     const rows = new Rows(found, {
-      create: (value, index) => row.create(rowFrames(value, index), instance),
+      create(value, index) {
+        if (!instance.adoption) return row.create(rowFrames(value, index), instance);
+        const { block: taken, next } = row.adopt(cursor, found.parentNode, rowFrames(value, index), instance);
+        cursor = next;
+        return { block: taken, fragment: document.createDocumentFragment() };
+      },
       keyOf: key
         ? (value, index) => {
             probe.locals[item] = value;
@@ -73,12 +81,12 @@ export function buildEach(node: PlanEach, parent: Node, view: View, spot: Spot):
         emptyBlock?.remove();
         emptyBlock = undefined;
       } else if (empty && !emptyBlock) {
-        const made = empty.create([...frames], instance);
-        emptyBlock = made.block;
-        (found.parentNode as Node).insertBefore(made.fragment, found);
+        emptyBlock = empty.mount(found, [...frames], instance);
       }
     };
     run();
+    if (instance.adoption && rows.all.length > 0 && cursor !== found)
+      throw new MarkupDiffers('it has more rows');
     // What rows read besides their own item goes to each of them, before the list itself is looked at.
     forward(block, inner.reads, (one, bits) => {
       emptyBlock?.update(one, bits);

@@ -15,6 +15,7 @@ import {
   takesAccepted,
 } from '../../template/index.js';
 import type { PlanElement } from '../../tree/index.js';
+import { nameOf } from '../adoption.js';
 import { bindControl } from '../bind.js';
 import { buildAll } from '../build.js';
 import type { Scope, Spot, View } from '../view.js';
@@ -73,6 +74,8 @@ function buildAttribute(element: Element, name: string, value: unknown, view: Vi
       const next = write(frames[index] as Frame, (problem) => instance.report(problem));
       if (next === shown) return;
       shown = next;
+      if (instance.adoption && hasAttribute(found as Element, name, next)) return;
+      if (instance.adoption) instance.differs(`${name} of ${nameOf(found)} is not the same`);
       setAttribute(found as Element, name, next);
     };
     run();
@@ -111,6 +114,10 @@ function attributeWriter(
   }
   const core = coreOf(value);
   return (frame, report) => attributeText(tag, name, core ? core.get(frame) : value, report);
+}
+
+function hasAttribute(element: Element, name: string, text: AttributeText): boolean {
+  return element.getAttribute(name) === (text === true ? '' : text);
 }
 
 function setAttribute(element: Element, name: string, text: AttributeText): void {

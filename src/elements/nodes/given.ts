@@ -25,9 +25,7 @@ export function buildGiven(node: PlanGiven, parent: Node, view: View, spot: Spot
       if (side === shown) return;
       shown = side;
       inner?.remove();
-      const made = sides[side]?.create([...frames], instance);
-      inner = made?.block;
-      if (made) (found.parentNode as Node).insertBefore(made.fragment, found);
+      inner = sides[side]?.mount(found, [...frames], instance);
     };
     show();
     if (bits !== 0) block.updaters.push({ scope: index, bits, run: show });

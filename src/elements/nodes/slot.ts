@@ -70,9 +70,7 @@ function buildDepending(
       inner?.remove();
       const innerFrames = [...frames];
       innerFrames[owner.index] = ownerFrame;
-      const made = (views[side] as View).create(innerFrames, instance);
-      inner = made.block;
-      (found.parentNode as Node).insertBefore(made.fragment, found);
+      inner = (views[side] as View).mount(found, innerFrames, instance);
     };
     show();
     if (dataBits !== 0) {

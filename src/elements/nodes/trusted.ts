@@ -17,7 +17,7 @@ export function buildTrusted(node: PlanTrusted, parent: Node, view: View, { scop
   const bits = scope.bits.read(html);
   const { index } = scope;
   view.note(scope, bits);
-  view.place(mark, (found, frames, block) => {
+  view.place(mark, (found, frames, block, instance) => {
     let shown: string | undefined;
     let nodes: ChildNode[] = [];
     const run = (): void => {
@@ -29,6 +29,15 @@ export function buildTrusted(node: PlanTrusted, parent: Node, view: View, { scop
       nodes = [...fragment.childNodes];
       (found.parentNode as Node).insertBefore(fragment, found);
     };
+    if (instance.adoption) {
+      shown = String(html.get(frames[index] as never) ?? '');
+      for (
+        let node: Node | null = instance.adoption.inside(found);
+        node && node !== found;
+        node = node.nextSibling
+      )
+        nodes.push(node as ChildNode);
+    }
     run();
     if (bits !== 0) block.updaters.push({ scope: index, bits, run });
   });

@@ -2,7 +2,6 @@ import { type AnyKind, type ComponentCore, isInteractive, settle } from '../../c
 import type { Frame } from '../../template/index.js';
 import { alwaysPlaces, fillTest, type PlanNode, type PlanUse, planOf, propFault } from '../../tree/index.js';
 import { Bits } from '../bits.js';
-import type { Block } from '../block.js';
 import { buildAll, viewOf } from '../build.js';
 import type { Instance } from '../instance.js';
 import { forward, type Scope, type Spot, type View } from '../view.js';
@@ -125,9 +124,7 @@ function buildLater(node: PlanUse, parent: Node, view: View, spot: Spot): void {
   view.note(spot.scope, everything);
   view.place(mark, (found, frames, block, instance) => {
     later ??= laterView(node, view, spot);
-    const made = later.create([...frames], instance);
-    const inner: Block = made.block;
-    (found.parentNode as Node).insertBefore(made.fragment, found);
+    const inner = later.mount(found, [...frames], instance);
     forward(block, new Map([[spot.scope.index, everything]]), (one, bits) => inner.update(one, bits));
   });
 }

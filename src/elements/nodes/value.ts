@@ -14,7 +14,8 @@ export function buildValue(node: PlanValue, parent: Node, view: View, { scope }:
   view.note(scope, bits);
   view.place(text, (found, frames, block, instance) => {
     const target = found as Text;
-    let shown = '';
+    let shown = instance.adoption ? target.data : '';
+    const written = shown;
     const run = (): void => {
       const value = get(frames[index] as never);
       const next = typeof value === 'string' ? value : textOf(value, core, instance);
@@ -24,6 +25,8 @@ export function buildValue(node: PlanValue, parent: Node, view: View, { scope }:
       }
     };
     run();
+    if (instance.adoption && shown !== written)
+      instance.differs(`it says ${JSON.stringify(written)} where ${JSON.stringify(shown)} belongs`);
     if (bits !== 0) block.updaters.push({ scope: index, bits, run });
   });
 }

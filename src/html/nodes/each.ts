@@ -5,6 +5,7 @@ import { holdsSlot, idPart, type PlanEach } from '../../tree/index.js';
 import { Chunks, type Write } from '../chunks.js';
 import { lowerAll } from '../lower.js';
 import type { At } from '../lowering.js';
+import { between, blockStart } from '../marks.js';
 import type { Pass } from '../pass.js';
 
 /** Content for every item of a list. */
@@ -15,18 +16,22 @@ export function lowerEach(node: PlanEach, to: Chunks, at: At): void {
   const madeIds = lowering.makesIds;
   lowering.makesIds = false;
   const row = new Chunks();
+  row.text(blockStart(node.row, at));
   lowerAll(node.row, row, { ...at, depth: at.depth + 1 });
   const idsInRows = lowering.makesIds || holdsSlot(node.row);
   lowering.makesIds ||= madeIds;
   const empty = new Chunks();
+  if (node.empty.length > 0) empty.text(blockStart(node.empty, at));
   lowerAll(node.empty, empty, at);
   const get = list ? list.get : () => node.list;
   const writeRows = rowsWriter(node, row.compile(), idsInRows ? at.depth : undefined);
   const writeEmpty = empty.compile();
-  to.place((frame, pass) => {
-    const items = listOf(get(frame), list, frame, pass);
-    return items.length === 0 ? writeEmpty(frame, pass) : writeRows(items, frame, pass);
-  });
+  between(to, at, () =>
+    to.place((frame, pass) => {
+      const items = listOf(get(frame), list, frame, pass);
+      return items.length === 0 ? writeEmpty(frame, pass) : writeRows(items, frame, pass);
+    }),
+  );
 }
 
 type WriteRows = (items: readonly unknown[], frame: Frame, pass: Pass) => string;

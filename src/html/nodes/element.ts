@@ -23,6 +23,7 @@ import { Chunks, type Write } from '../chunks.js';
 import { escapeAttribute, jsonBlock } from '../escape.js';
 import { lowerAll } from '../lower.js';
 import type { At } from '../lowering.js';
+import { between } from '../marks.js';
 import type { Pass } from '../pass.js';
 import { isPlainProp, isTextProp, sourceOf } from '../sources.js';
 import { acceptedWriter } from './accepted.js';
@@ -212,7 +213,7 @@ function lowerChanging(node: PlanElement, tag: ExprCore, to: Chunks, at: At): vo
   } else lowerAttributes('', node.attributes, attributes, at);
   lowerAll(node.content, content, { ...at, tag: '', isOutermost: false });
   const [writeAttributes, writeContent] = [attributes.compile(), content.compile()];
-  to.place((frame, pass) => {
+  const place: Write = (frame, pass) => {
     const name = tagName(tag, frame);
     if (name === undefined) {
       const what = `The tag ${JSON.stringify(tag.get(frame))}`;
@@ -222,7 +223,8 @@ function lowerChanging(node: PlanElement, tag: ExprCore, to: Chunks, at: At): vo
     }
     const start = `<${name}${writeAttributes(frame, pass)}>`;
     return voidElements.has(name) ? start : `${start}${writeContent(frame, pass)}</${name}>`;
-  });
+  };
+  between(to, at, () => to.place(place));
 }
 
 /** A tag that is no script, no style and no other name that reads what follows in a way of its own. */

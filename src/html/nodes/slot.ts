@@ -4,11 +4,14 @@ import { Chunks, type Write } from '../chunks.js';
 import { escapeAttribute } from '../escape.js';
 import { lowerAll } from '../lower.js';
 import type { At, Lowering } from '../lowering.js';
+import { blockStart } from '../marks.js';
 import type { Pass } from '../pass.js';
 
 /** Content given to a slot, ready to write. */
 export interface HtmlFill extends Fill {
   readonly write: Write;
+  /** What a block of it starts with, where an element is going to take it over. */
+  readonly start: string;
   /** Set where the content always comes to something, so that it need not be asked. */
   readonly isAlways: boolean;
   /** The owner's local that takes what the slot hands over. */
@@ -28,14 +31,29 @@ export function lowerSlot(node: PlanSlot, to: Chunks, at: At): void {
   if (core) at.lowering.note(core);
   const getData = core?.get ?? (() => data);
   const { depth } = at;
+  const marks = at.lowering.marksPlaces;
+  const fallbackStart = blockStart(node.fallback, at);
   to.place((frame, pass) => {
+    if (marks) return writeMarked(frame, pass);
+    return write(frame, pass, '', '');
+  });
+
+  /** Content that may come to nothing, or takes data, is a place that changes; other content is not. */
+  function writeMarked(frame: Frame, pass: Pass): string {
+    const fill = frame.fills[slot] as HtmlFill | undefined;
+    if (!fill || (fill.isAlways && fill.data === undefined)) return write(frame, pass, '', '');
+    return `<!--[-->${write(frame, pass, fill.start, fallbackStart)}<!--]-->`;
+  }
+
+  function write(frame: Frame, pass: Pass, start: string, otherStart: string): string {
     const fill = frame.fills[slot] as HtmlFill | undefined;
     const { owner } = frame;
-    if (!fill || !owner || !(fill.isAlways || fill.isFilled(owner))) return writeFallback(frame, pass);
-    if (fill.data === undefined) return fill.write(owner, pass);
+    if (!fill || !owner || !(fill.isAlways || fill.isFilled(owner)))
+      return otherStart + writeFallback(frame, pass);
+    if (fill.data === undefined) return start + fill.write(owner, pass);
     if (owner.at && frame.at) owner.at[fill.depth + 1] = `${frame.at[depth] ?? ''}s${number}`;
-    return writeWith(fill, fill.data, getData(frame), owner, pass);
-  });
+    return start + writeWith(fill, fill.data, getData(frame), owner, pass);
+  }
 }
 
 /** A slot of the element whose shadow root this is: the browser fills it. */
@@ -59,5 +77,6 @@ export function lowerFill(fill: PlanFill, lowering: Lowering, depth: number): Ht
   const inside = fill.data === undefined ? depth : depth + 1;
   lowerAll(fill.content, chunks, { lowering, depth: inside, tag: '', isOutermost: false });
   const isAlways = alwaysPlaces(fill);
-  return { write: chunks.compile(), data: fill.data, depth, isAlways, isFilled: fillTest(fill) };
+  const start = blockStart(fill.content, { lowering, depth, tag: '', isOutermost: false });
+  return { write: chunks.compile(), start, data: fill.data, depth, isAlways, isFilled: fillTest(fill) };
 }

@@ -4,6 +4,7 @@ import { holdsSlot, type PlanUse, propFault } from '../../tree/index.js';
 import type { Chunks, Write } from '../chunks.js';
 import { frameOf, noLocals } from '../frames.js';
 import type { At } from '../lowering.js';
+import { between, blockStart } from '../marks.js';
 import type { Pass } from '../pass.js';
 import { type Program, programAhead, programOf } from '../program.js';
 import { type Item, type Source, sourceOf } from '../sources.js';
@@ -42,7 +43,12 @@ export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
     if (accepted) inner.accepted = accepted;
     return program.write(inner, pass);
   };
-  to.place(write);
+  if (ahead) return to.place(write);
+  // A component inside itself: an element makes what stands there when it is really there.
+  between(to, at, () => {
+    to.text(blockStart([node], at));
+    to.place(write);
+  });
 }
 
 export type Values = (frame: Frame, pass: Pass) => readonly unknown[];

@@ -4,13 +4,17 @@ import { misplaced, type PlanValue } from '../../tree/index.js';
 import type { Chunks, Write } from '../chunks.js';
 import { escapeText } from '../escape.js';
 import type { At, Lowering } from '../lowering.js';
+import { between } from '../marks.js';
 import type { Pass } from '../pass.js';
 import { type Item, isPlainProp, sourceOf } from '../sources.js';
 
 /** An expression's value as text. */
-export function lowerValue(node: PlanValue, to: Chunks, { lowering }: At): void {
-  const { value } = node;
-  lowering.note(value);
+export function lowerValue(node: PlanValue, to: Chunks, at: At): void {
+  at.lowering.note(node.value);
+  between(to, at, () => lowerText(node.value, to, at.lowering));
+}
+
+function lowerText(value: ExprCore, to: Chunks, lowering: Lowering): void {
   const { op } = value;
   if (op.op === 'phrase') lowerPhrase(op.strings, op.parts, to, lowering);
   else if (isPlainProp(value, lowering.component)) to.place(plainWriter(value));
