@@ -6,8 +6,9 @@ import { CrateCounter } from './components/crate-counter.js';
 import { HelperForm } from './components/helper-form.js';
 import { NotePanel } from './components/note-panel.js';
 import { VarietyPicker } from './components/variety-picker.js';
+import { WeightField } from './components/weight-field.js';
 
-register(CrateBasket, CrateCounter, HelperForm, NotePanel, VarietyPicker);
+register(CrateBasket, CrateCounter, HelperForm, NotePanel, VarietyPicker, WeightField);
 
 const picker = document.querySelector('variety-picker') as
   | (HTMLElement & { items: readonly Variety[] })

@@ -17,6 +17,7 @@ import type {
   ConnectedContext,
   ContentArguments,
   EventKinds,
+  FieldParts,
   GivenProps,
   GivenSlots,
   HandlerContext,
@@ -109,6 +110,8 @@ export interface Definition<
       before: PropValues<P>[K & keyof PropValues<P>],
     ) => Partial<NoInfer<State>> | undefined | void;
   };
+  /** Makes the element a form field: it has a name, a value and a validity, is reset, disabled and restored. */
+  readonly field?: FieldParts<P, State>;
   /** Set-up when the element is put into a document; the signal tells when to clean up. */
   readonly connected?: (context: ConnectedContext<P, State, Events>) => void;
   /** Called once, with expressions instead of values; what it returns is the component's template. */
@@ -208,6 +211,7 @@ interface LooseDefinition {
   readonly state?: ComponentCore['state'];
   readonly handlers?: Readonly<Record<string, HandlerFunction>>;
   readonly connected?: (context: never) => void;
+  readonly field?: ComponentCore['field'];
   readonly reactions?: Readonly<Record<string, HandlerFunction>>;
   readonly template: (context: unknown) => unknown;
 }
@@ -223,6 +227,7 @@ function coreFrom(name: string, parts: LooseDefinition, place: object | undefine
     handlers: parts.handlers ?? {},
     state: parts.state,
     connected: parts.connected,
+    field: parts.field,
     reactions: parts.reactions ?? {},
     styles: typeof parts.styles === 'string' ? parts.styles : (parts.styles ?? []).join('\n'),
     template: parts.template,

@@ -16,6 +16,8 @@ export interface ComponentCore {
   readonly connected: ((context: never) => void) | undefined;
   /** What happens when a prop has changed, by prop name. */
   readonly reactions: Readonly<Record<string, HandlerFunction>>;
+  /** How the element takes part in a form, where it does. */
+  readonly field: FieldRules | undefined;
   readonly state:
     | ((props: Readonly<Record<string, unknown>>) => Readonly<Record<string, unknown>>)
     | undefined;
@@ -24,6 +26,13 @@ export interface ComponentCore {
   readonly template: (context: unknown) => unknown;
   /** Where `component()` was called, where known. */
   readonly source: SourcePlace | undefined;
+}
+
+/** A form-associated element's part in its form, without the types that only its author needs. */
+export interface FieldRules {
+  readonly value: (context: never) => string | null;
+  readonly fault?: ((context: never) => string | undefined) | undefined;
+  readonly restore?: ((text: string) => Readonly<Record<string, unknown>>) | undefined;
 }
 
 export type HandlerFunction = (context: never, ...args: never[]) => unknown;
@@ -46,7 +55,12 @@ export function declared<Kind>(record: Readonly<Record<string, Kind>> | undefine
 
 /** Whether a component has something to do in a page, so that it stays an element of its own there. */
 export function isInteractive(core: ComponentCore): boolean {
-  return core.state !== undefined || core.connected !== undefined || Object.keys(core.handlers).length > 0;
+  return (
+    core.state !== undefined ||
+    core.field !== undefined ||
+    core.connected !== undefined ||
+    Object.keys(core.handlers).length > 0
+  );
 }
 
 const coreBrand = Symbol.for('zesty-lattice.component');

@@ -131,6 +131,25 @@ export interface HandlerContext<P, State, Events> {
   /** Sends one of the component's events: a CustomEvent that bubbles and is composed. */
   dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;
 }
+/**
+ * What makes a component's element a form field (https://html.spec.whatwg.org/#form-associated-custom-elements).
+ * A prop named `disabled` follows the form; a reset brings back the first state.
+ */
+export interface FieldParts<P, State> {
+  /** What is sent with the form under the element's name; null sends nothing. */
+  readonly value: (context: {
+    readonly props: PropValues<P>;
+    readonly state: Readonly<State>;
+  }) => string | null;
+  /** What is wrong with the value, as a person reads it; nothing where it is right. */
+  readonly fault?: (context: {
+    readonly props: PropValues<P>;
+    readonly state: Readonly<State>;
+  }) => string | undefined;
+  /** What changes in the state when the browser brings a sent value back. */
+  readonly restore?: (value: string) => Partial<NoInfer<State>>;
+}
+
 /** What `connected` and `reactions` are given. */
 export interface ConnectedContext<P, State, Events> {
   readonly props: PropValues<P>;

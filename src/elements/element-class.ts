@@ -13,9 +13,16 @@ import { notAComponent, planOf, propFault, usesSlots } from '../tree/index.js';
 import { Adoption, MarkupDiffers } from './adoption.js';
 import { Bits } from './bits.js';
 import { viewOf } from './build.js';
+import { Field, fieldMembers } from './field.js';
 import { Instance } from './instance.js';
 import { sheetsOf } from './sheets.js';
 import type { Numbers, Scope, View } from './view.js';
+
+// What the class has for itself: names of props are its users' to choose.
+const internals: unique symbol = Symbol('internals');
+const field: unique symbol = Symbol('field');
+const take: unique symbol = Symbol('take');
+const give: unique symbol = Symbol('give');
 
 /** What all elements of one component share: made when the first of them is connected. */
 interface Shared {
@@ -70,6 +77,8 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
 
   class LatticeElement extends HTMLElement {
     static readonly observedAttributes = attributes;
+    static readonly formAssociated = core.field !== undefined;
+    readonly [internals] = core.field ? this.attachInternals() : undefined;
     readonly #values: unknown[] = core.props.kinds.map((kind) => kind.settings.fallbackValue);
     readonly #instance: Instance;
     readonly #frame: Frame;
@@ -77,7 +86,8 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
     constructor() {
       super();
       const { scope } = sharedOf(core);
-      const root = this.shadowRoot ?? this.attachShadow({ mode: 'open' });
+      const root =
+        this.shadowRoot ?? this.attachShadow({ mode: 'open', delegatesFocus: core.field !== undefined });
       root.adoptedStyleSheets = sheetsOf(core, sharedOf(core).numbers.styled);
       this.#frame = {
         name: core.name,
@@ -91,7 +101,27 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
         accepted: undefined,
       };
       this.#instance = new Instance(core, this, this.#frame, scope.bits);
+      if (core.field && this[internals])
+        this.#instance.field = new Field(core.field, this.#instance, this[internals]);
       for (const name of names) if (Object.hasOwn(this, name)) this.#upgrade(name);
+    }
+
+    get [field](): Field {
+      return this.#instance.field as Field;
+    }
+
+    /** A reset of the form brings back the first state. */
+    formResetCallback(): void {
+      if (core.state) this.#instance.change(core.state(this.#instance.props));
+    }
+
+    formDisabledCallback(disabled: boolean): void {
+      const index = names.indexOf('disabled');
+      if (index >= 0) this[take](index, disabled);
+    }
+
+    formStateRestoreCallback(text: unknown): void {
+      if (typeof text === 'string') this.#instance.field?.restore(text);
     }
 
     /** A value that was set before the element was defined goes through the property that now is there. */
@@ -104,7 +134,10 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
 
     connectedCallback(): void {
       for (const name of names) if (Object.hasOwn(this, name)) this.#upgrade(name);
-      if (!this.#instance.block) this.#build();
+      if (!this.#instance.block) {
+        this.#build();
+        this.#instance.field?.sync();
+      }
       this.#instance.enter();
     }
 
@@ -127,11 +160,11 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
         this.#instance.report(
           finding('prop-invalid', { component: core.name, prop: names[index] as string, fault }),
         );
-      } else this.set(index, value);
+      } else this[take](index, value);
     }
 
     /** Takes a prop's value: one that does not fit is told, and the value before is kept. */
-    set(index: number, given: unknown): void {
+    [take](index: number, given: unknown): void {
       const kind = core.props.kinds[index] as AnyKind;
       const found = given === undefined ? undefined : propFault(core, index, given);
       if (found) return this.#instance.report(found);
@@ -144,7 +177,7 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
       if (this.#instance.block) this.#instance.react(name, before);
     }
 
-    get(index: number): unknown {
+    [give](index: number): unknown {
       return this.#values[index];
     }
 
@@ -214,12 +247,19 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
       configurable: true,
       enumerable: true,
       get(this: LatticeElement) {
-        return this.get(index);
+        return this[give](index);
       },
       set(this: LatticeElement, value: unknown) {
-        this.set(index, value);
+        this[take](index, value);
       },
     });
+  }
+  if (core.field) {
+    fieldMembers(
+      LatticeElement,
+      (host: LatticeElement) => host[internals] as ElementInternals,
+      (host: LatticeElement) => host[field],
+    );
   }
   return LatticeElement;
 }

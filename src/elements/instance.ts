@@ -4,6 +4,7 @@ import type { Frame } from '../template/index.js';
 import type { Adoption } from './adoption.js';
 import type { Bits } from './bits.js';
 import type { Block } from './block.js';
+import type { Field } from './field.js';
 
 type Values = Readonly<Record<string, unknown>>;
 
@@ -14,6 +15,8 @@ export class Instance {
   readonly frame: Frame;
   readonly bits: Bits;
   block: Block | undefined;
+  /** Its part in a form, where it is a field. */
+  field: Field | undefined;
   /** Set while a shadow root that a server wrote is taken over. */
   adoption: Adoption | undefined;
   #waiting = 0;
@@ -49,7 +52,9 @@ export class Instance {
   flush(): void {
     const bits = this.#waiting;
     this.#waiting = 0;
-    if (bits !== 0) this.block?.update(0, bits);
+    if (bits === 0) return;
+    this.block?.update(0, bits);
+    this.field?.sync();
   }
 
   /** Changes the state; fields that stay the same touch nothing. */

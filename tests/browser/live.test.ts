@@ -126,6 +126,16 @@ describe('the live open day', () => {
     expect(told).toEqual([]);
   });
 
+  test('a field of ours goes with a real form', async () => {
+    await open('live');
+    await page.getByRole('button', { name: 'Book the press' }).click();
+    expect(page.url()).not.toContain('kilos');
+    await page.getByLabel('Fruit for the press').fill('4');
+    expect(await page.evaluate(() => document.querySelector<HTMLFormElement>('.press-form')?.checkValidity())).toBe(true);
+    await page.getByRole('button', { name: 'Book the press' }).click();
+    await expect.poll(() => page.url(), { timeout: 5_000 }).toContain('kilos=4');
+  });
+
   test.each([
     ['light', 1280],
     ['dark', 360],

@@ -309,3 +309,48 @@ describe('the life of an element', () => {
     expect(thrown).toContain('component-unknown');
   });
 });
+
+describe('a form field', () => {
+  const field = `document.querySelector('weight-field')`;
+  const sent = (): Promise<[string, string][]> =>
+    run(`return [...new FormData(document.querySelector('form'))]`);
+
+  test('has a name, a value and a validity, and its form sends it', async () => {
+    await open('<form><weight-field name="kilos"></weight-field><button>Send</button></form>');
+    expect(await sent()).toEqual([]);
+    expect(
+      await run(
+        `return [${field}.checkValidity(), ${field}.validationMessage, document.querySelector('form').checkValidity(), ${field}.form === document.querySelector('form')]`,
+      ),
+    ).toEqual([false, 'Say how many kilos.', false, true]);
+    await page.getByLabel('Kilos').fill('4');
+    expect(await sent()).toEqual([['kilos', '4']]);
+    expect(
+      await run(
+        `return [${field}.value, ${field}.name, ${field}.checkValidity(), document.querySelector('form').checkValidity()]`,
+      ),
+    ).toEqual(['4', 'kilos', true, true]);
+  });
+
+  test('is reset, disabled and set with its form', async () => {
+    await open('<form><fieldset><weight-field name="kilos"></weight-field></fieldset></form>');
+    await run(`${field}.value = '7'`);
+    expect(await page.getByLabel('Kilos').inputValue()).toBe('7');
+    await run(`document.querySelector('form').reset()`);
+    expect(await page.getByLabel('Kilos').inputValue()).toBe('0');
+    expect(await sent()).toEqual([]);
+    await run(`document.querySelector('fieldset').disabled = true`);
+    expect(await page.getByLabel('Kilos').isDisabled()).toBe(true);
+    await run(`document.querySelector('fieldset').disabled = false`);
+    expect(await page.getByLabel('Kilos').isDisabled()).toBe(false);
+  });
+
+  test('shows what is wrong at its control when the form is sent', async () => {
+    await open(
+      '<form onsubmit="console.log(1)"><weight-field name="kilos"></weight-field><button>Send</button></form>',
+    );
+    await page.getByRole('button').click();
+    expect(told).toEqual([]);
+    expect(await run(`return document.activeElement === ${field}`)).toBe(true);
+  });
+});

@@ -172,10 +172,22 @@ export const OuterBox = component('outer-box', {
   ],
 });
 
+export const WeightField = component('weight-field', {
+  props: { disabled: prop.flag() },
+  state: () => ({ kilos: 0 }),
+  field: {
+    value: ({ state }) => (state.kilos > 0 ? String(state.kilos) : null),
+    fault: ({ state }) => (state.kilos === 0 ? 'Say how many kilos.' : undefined),
+    restore: (value) => ({ kilos: Number(value) }),
+  },
+  template: ({ props, state }) =>
+    el.input({ type: 'number', bind: state.kilos, disabled: props.disabled, 'aria-label': 'Kilos' }),
+});
+
 if (typeof window === 'object') {
   Object.assign(window, {
     register,
     elementClass,
-    parts: { CrateCounter, SidePanel, PickList, LifeLog, FormBits, OuterBox },
+    parts: { CrateCounter, SidePanel, PickList, LifeLog, FormBits, OuterBox, WeightField },
   });
 }
