@@ -7,5 +7,17 @@ export type {
 } from './component/index.js';
 export { component, definition, event, type Kind, preset, prop, slot } from './component/index.js';
 export { LatticeError, type Problem } from './problem/index.js';
-export { type Content, calc, type Expr, eachOf, el, given, phrase, trusted, uid } from './template/index.js';
+export {
+  type Content,
+  calc,
+  type Expr,
+  eachOf,
+  el,
+  given,
+  phrase,
+  type Share,
+  share,
+  trusted,
+  uid,
+} from './template/index.js';
 export { ComponentTree, resolve } from './tree/index.js';

@@ -4,6 +4,7 @@ import {
   type BaseNode,
   type Content,
   type ExprOf,
+  type Provided,
   UseNode,
 } from '../template/index.js';
 import { brandComponent, type ComponentCore, declared, type HandlerFunction } from './core.js';
@@ -110,6 +111,11 @@ export interface Definition<
       before: PropValues<P>[K & keyof PropValues<P>],
     ) => Partial<NoInfer<State>> | undefined | void;
   };
+  /** Hands data down to components below, whatever stands in between; made with `share`. */
+  readonly provides?: (context: {
+    readonly props: PropValues<P>;
+    readonly state: Readonly<State>;
+  }) => readonly Provided[];
   /** Makes the element a form field: it has a name, a value and a validity, is reset, disabled and restored. */
   readonly field?: FieldParts<P, State>;
   /** Set-up when the element is put into a document; the signal tells when to clean up. */
@@ -212,6 +218,7 @@ interface LooseDefinition {
   readonly handlers?: Readonly<Record<string, HandlerFunction>>;
   readonly connected?: (context: never) => void;
   readonly field?: ComponentCore['field'];
+  readonly provides?: ComponentCore['provides'];
   readonly reactions?: Readonly<Record<string, HandlerFunction>>;
   readonly template: (context: unknown) => unknown;
 }
@@ -228,6 +235,7 @@ function coreFrom(name: string, parts: LooseDefinition, place: object | undefine
     state: parts.state,
     connected: parts.connected,
     field: parts.field,
+    provides: parts.provides,
     reactions: parts.reactions ?? {},
     styles: typeof parts.styles === 'string' ? parts.styles : (parts.styles ?? []).join('\n'),
     template: parts.template,

@@ -1,4 +1,5 @@
 import type { SourcePlace } from '../problem/index.js';
+import type { Provided } from '../template/share.js';
 import type { AnyEventKind } from './event.js';
 import type { AnyKind } from './kind.js';
 import type { AnySlotKind } from './slot.js';
@@ -16,6 +17,8 @@ export interface ComponentCore {
   readonly connected: ((context: never) => void) | undefined;
   /** What happens when a prop has changed, by prop name. */
   readonly reactions: Readonly<Record<string, HandlerFunction>>;
+  /** What it hands down to components below it. */
+  readonly provides: ((context: never) => readonly Provided[]) | undefined;
   /** How the element takes part in a form, where it does. */
   readonly field: FieldRules | undefined;
   readonly state:
@@ -51,16 +54,6 @@ export function declared<Kind>(record: Readonly<Record<string, Kind>> | undefine
     kinds: Object.values(record ?? {}),
     at: new Map(names.map((name, index) => [name, index])),
   };
-}
-
-/** Whether a component has something to do in a page, so that it stays an element of its own there. */
-export function isInteractive(core: ComponentCore): boolean {
-  return (
-    core.state !== undefined ||
-    core.field !== undefined ||
-    core.connected !== undefined ||
-    Object.keys(core.handlers).length > 0
-  );
 }
 
 const coreBrand = Symbol.for('zesty-lattice.component');

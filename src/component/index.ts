@@ -10,7 +10,7 @@ export type {
 } from './component.js';
 export { component, definition } from './component.js';
 export type { ComponentCore, Declared } from './core.js';
-export { componentCore, isInteractive } from './core.js';
+export { componentCore } from './core.js';
 export { type AnyEventKind, EventKind, event } from './event.js';
 export type { AnyKind, Presence } from './kind.js';
 export { fault, fits, Kind, settle, show, unreadable } from './kind.js';

@@ -26,6 +26,8 @@ export class Bits {
       case 'prop':
       case 'state':
         return this.of(`${op.op} ${op.name}`);
+      case 'shared':
+        return this.of(`shared ${op.name}`);
       case 'filled':
         return this.of(`slot ${op.slot}`);
       case 'local':

@@ -9,12 +9,13 @@ import {
 } from '../component/index.js';
 import { failure, finding } from '../problem/index.js';
 import type { Frame } from '../template/index.js';
-import { notAComponent, planOf, propFault, usesSlots } from '../tree/index.js';
+import { notAComponent, planOf, propFault, sharesOf, usesSlots } from '../tree/index.js';
 import { Adoption, MarkupDiffers } from './adoption.js';
 import { Bits } from './bits.js';
 import { viewOf } from './build.js';
 import { Field, fieldMembers } from './field.js';
 import { Instance } from './instance.js';
+import { Consumed, Providing } from './shared-data.js';
 import { sheetsOf } from './sheets.js';
 import type { Numbers, Scope, View } from './view.js';
 
@@ -98,11 +99,18 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
         site: undefined,
         at: [''],
         state: undefined,
+        shared: undefined,
         accepted: undefined,
       };
       this.#instance = new Instance(core, this, this.#frame, scope.bits);
       if (core.field && this[internals])
         this.#instance.field = new Field(core.field, this.#instance, this[internals]);
+      if (core.provides) this.#instance.providing = new Providing(this.#instance);
+      const shares = sharesOf(core);
+      if (shares.length > 0) {
+        this.#instance.consumed = new Consumed(shares, this.#instance);
+        this.#frame.shared = this.#instance.consumed.values;
+      }
       for (const name of names) if (Object.hasOwn(this, name)) this.#upgrade(name);
     }
 
@@ -135,7 +143,9 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
     connectedCallback(): void {
       for (const name of names) if (Object.hasOwn(this, name)) this.#upgrade(name);
       if (!this.#instance.block) {
+        this.#instance.consumed?.request();
         this.#build();
+        this.#instance.providing?.announce();
         this.#instance.field?.sync();
       }
       this.#instance.enter();

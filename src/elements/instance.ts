@@ -5,6 +5,7 @@ import type { Adoption } from './adoption.js';
 import type { Bits } from './bits.js';
 import type { Block } from './block.js';
 import type { Field } from './field.js';
+import type { Consumed, Providing } from './shared-data.js';
 
 type Values = Readonly<Record<string, unknown>>;
 
@@ -17,6 +18,9 @@ export class Instance {
   block: Block | undefined;
   /** Its part in a form, where it is a field. */
   field: Field | undefined;
+  /** What it hands down, and what it reads from above, where it does. */
+  providing: Providing | undefined;
+  consumed: Consumed | undefined;
   /** Set while a shadow root that a server wrote is taken over. */
   adoption: Adoption | undefined;
   #waiting = 0;
@@ -55,6 +59,7 @@ export class Instance {
     if (bits === 0) return;
     this.block?.update(0, bits);
     this.field?.sync();
+    this.providing?.sync();
   }
 
   /** Changes the state; fields that stay the same touch nothing. */
@@ -133,6 +138,7 @@ export class Instance {
   }
 
   enter(): void {
+    this.consumed?.request();
     if (this.#leave) return;
     this.#leave = new AbortController();
     const connected = this.component.connected as ((context: Values) => void) | undefined;
@@ -143,6 +149,7 @@ export class Instance {
   }
 
   leave(): void {
+    this.consumed?.stop();
     this.#leave?.abort();
     this.#leave = undefined;
   }

@@ -1,6 +1,6 @@
-import { isInteractive } from '../component/index.js';
 import { coreOf, type ExprCore, inputExprs, inputsOf } from '../template/index.js';
 import type { PlanNode, PlanUse } from '../tree/index.js';
+import { isInteractive } from '../tree/index.js';
 import { Chunks } from './chunks.js';
 import { emptyFrame } from './frames.js';
 import type { At } from './lowering.js';

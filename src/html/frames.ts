@@ -17,6 +17,7 @@ export function emptyFrame(): Frame {
     site: undefined,
     at: [''],
     state: undefined,
+    shared: undefined,
     accepted: undefined,
   };
 }
@@ -40,12 +41,16 @@ export function frameOf(
     site,
     at,
     state: undefined,
+    shared: undefined,
     accepted: undefined,
   };
   if (component.state) frame.state = component.state(propRecord(component, props));
   return frame;
 }
 
-function propRecord(component: ComponentCore, values: readonly unknown[]): Readonly<Record<string, unknown>> {
+export function propRecord(
+  component: ComponentCore,
+  values: readonly unknown[],
+): Readonly<Record<string, unknown>> {
   return Object.fromEntries(component.props.names.map((name, index) => [name, values[index]]));
 }

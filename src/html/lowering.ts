@@ -38,6 +38,7 @@ export class Lowering {
   note(core: ExprCore): void {
     const { op } = core;
     if (op.op === 'uid') this.makesIds = true;
+    if (op.op === 'shared') this.varies = true;
     if (op.op === 'calc' && op.inputs.length === 0) this.varies = true;
     for (const input of inputsOf(core)) this.note(input);
   }

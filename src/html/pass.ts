@@ -9,6 +9,8 @@ export class Pass {
   readonly problems: Problem[] = [];
   /** The components whose styles content on the spot needs. */
   styled: Set<ComponentCore> | undefined;
+  /** What the components around the place that is being written provide. */
+  readonly shared = new Map<string, unknown>();
   #uses = 0;
 
   constructor(form: 'markup' | 'elements' = 'markup') {

@@ -57,7 +57,7 @@ function compile(component: ComponentCore, form: Form): Program {
       write: chunks.compile(),
       locals: plan.locals,
       makesIds: lowering.makesIds,
-      varies: lowering.varies || component.state !== undefined,
+      varies: lowering.varies || component.state !== undefined || component.provides !== undefined,
       styled: lowering.styled,
     };
     programs[form].set(component, program);

@@ -1,4 +1,4 @@
-import { type AnyKind, type ComponentCore, fits, isInteractive, settle } from '../component/index.js';
+import { type AnyKind, type ComponentCore, fits, settle } from '../component/index.js';
 import { type Finding, finding, suggest } from '../problem/index.js';
 import {
   attributeText,
@@ -22,6 +22,7 @@ import {
   acceptedOf,
   closesRawText,
   idPart,
+  isInteractive,
   isNothing,
   propFault,
   rawTextFault,
@@ -34,6 +35,7 @@ import type { HtmlFill } from './nodes/slot.js';
 import { textOf } from './nodes/value.js';
 import type { Pass } from './pass.js';
 import { programOf } from './program.js';
+import { withShared } from './provide.js';
 import { refuseBroken } from './refuse.js';
 
 /**
@@ -193,7 +195,7 @@ export function walkUse(use: UseNode, owner: Frame, pass: Pass): string {
   const at = owner.at ? [(owner.at[0] ?? '') + pass.nextUse()] : undefined;
   const frame = frameOf(component, props, fills, owner, siteOf(component), at);
   if (component.accepts !== undefined) frame.accepted = acceptedOf(use);
-  return program.write(frame, pass);
+  return withShared(component, frame, pass, () => program.write(frame, pass));
 }
 
 /** A use on the spot that stays an element. */
@@ -204,9 +206,13 @@ function walkHost(use: UseNode, owner: Frame, pass: Pass): string {
   const props = walkProps(use, owner, pass);
   const fills = walkFills(use, owner, pass);
   if (pass.problems.length > before) return '';
-  let content = '';
-  for (const [name, given] of Object.entries(slots)) content += walkSlotted(name, given.content, owner, pass);
-  return hostHtml(component, frameOf(component, props, fills, owner, siteOf(component), ['']), pass, content);
+  const shadow = frameOf(component, props, fills, owner, siteOf(component), ['']);
+  return hostHtml(component, shadow, pass, () => {
+    let content = '';
+    for (const [name, given] of Object.entries(slots))
+      content += walkSlotted(name, given.content, owner, pass);
+    return content;
+  });
 }
 
 function walkSlotted(slot: string, content: unknown, owner: Frame, pass: Pass): string {

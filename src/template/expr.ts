@@ -43,7 +43,8 @@ export type Op =
     }
   | { readonly op: 'phrase'; readonly strings: readonly string[]; readonly parts: readonly unknown[] }
   | { readonly op: 'filled'; readonly slot: string }
-  | { readonly op: 'uid'; readonly label: string };
+  | { readonly op: 'uid'; readonly label: string }
+  | { readonly op: 'shared'; readonly name: string };
 
 /** The working side of an expression: how it is made, and how its value is had. */
 export class ExprCore {
@@ -173,6 +174,8 @@ export function describe(core: ExprCore): string {
       return `slots.${op.slot}.filled`;
     case 'uid':
       return `uid('${op.label}')`;
+    case 'shared':
+      return `shared ${op.name}`;
   }
 }
 

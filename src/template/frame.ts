@@ -18,6 +18,8 @@ export interface Frame {
   /** The id path at each depth of rows, kept only where something below asks for ids. */
   at: string[] | undefined;
   state: Readonly<Record<string, unknown>> | undefined;
+  /** What components above provide, by name; set where the component reads some of it. */
+  shared: ReadonlyMap<string, unknown> | undefined;
   /** Attributes that the use gives to the element of its choice; their values are read in the owner's frame. */
   accepted: Readonly<Record<string, unknown>> | undefined;
 }

@@ -13,5 +13,7 @@ export { mergeAttributes } from './merge.js';
 export type { Content, TemplateNode, Textual } from './node.js';
 export { BaseNode, isNode, isRecord } from './node.js';
 export * from './nodes/index.js';
+export { placedExprs } from './placed.js';
 export type { Blueprint } from './run.js';
 export { blueprintOf } from './run.js';
+export { type Provided, type Share, share } from './share.js';

@@ -2,11 +2,13 @@ export { acceptedOf, isNothing, propFault, settledValue, slotFault } from './bin
 export { closesRawText, rawTextFault } from './element-checks.js';
 export { alwaysPlaces, fillTest, holdsSlot, usesSlots } from './filled.js';
 export { idPart } from './id-part.js';
+export { isInteractive } from './interactive.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';
 export type * from './plan.js';
 export { misplaced, planContent, planOf } from './plan-content.js';
 export { isUse, notAComponent, refuse, resolve, resolveOpen } from './resolve.js';
 export { scopedRules } from './scope-rules.js';
+export { readsShared, sharesOf } from './shared.js';
 export {
   ComponentTree,
   type TreeCondition,

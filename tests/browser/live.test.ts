@@ -131,7 +131,9 @@ describe('the live open day', () => {
     await page.getByRole('button', { name: 'Book the press' }).click();
     expect(page.url()).not.toContain('kilos');
     await page.getByLabel('Fruit for the press').fill('4');
-    expect(await page.evaluate(() => document.querySelector<HTMLFormElement>('.press-form')?.checkValidity())).toBe(true);
+    expect(
+      await page.evaluate(() => document.querySelector<HTMLFormElement>('.press-form')?.checkValidity()),
+    ).toBe(true);
     await page.getByRole('button', { name: 'Book the press' }).click();
     await expect.poll(() => page.url(), { timeout: 5_000 }).toContain('kilos=4');
   });

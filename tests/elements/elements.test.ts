@@ -354,3 +354,39 @@ describe('a form field', () => {
     expect(await run(`return document.activeElement === ${field}`)).toBe(true);
   });
 });
+
+describe('shared data', () => {
+  const totals = (): Promise<string[]> => page.locator('basket-total p').allInnerTexts();
+
+  test('reaches whoever is below a provider, however deep, and follows it', async () => {
+    await open(
+      '<basket-total></basket-total><basket-box start="2"><div><side-panel><basket-total label="In"></basket-total></side-panel></div></basket-box>',
+    );
+    expect(await totals()).toEqual(['Crates: no basket', 'In: 2']);
+    await page.locator('.more').click();
+    expect(await totals()).toEqual(['Crates: no basket', 'In: 3']);
+    await run("document.querySelector('basket-box').append(document.querySelector('basket-total'))");
+    await run('await Promise.resolve()');
+    await page.locator('.more').click();
+    expect((await totals()).sort()).toEqual(['Crates: 4', 'In: 4']);
+  });
+
+  test('comes from the nearest provider', async () => {
+    await open(
+      '<basket-box start="1"><basket-box start="5"><basket-total></basket-total></basket-box></basket-box>',
+    );
+    expect(await totals()).toEqual(['Crates: 5']);
+  });
+
+  test('is there for elements from elsewhere, by the context protocol, and can come from them', async () => {
+    await open(
+      '<basket-box start="4"><div id="other"></div></basket-box><div id="giver"><basket-total></basket-total></div>',
+      "document.querySelector('#giver').addEventListener('context-request', (e) => { if (e.context === 'basket') { e.stopPropagation(); e.callback({ crates: 99 }); } })",
+    );
+    const got = await run<number[]>(
+      "const got = []; const request = new Event('context-request', { bubbles: true, composed: true }); Object.assign(request, { context: 'basket', subscribe: true, callback: (value) => got.push(value.crates) }); document.querySelector('#other').dispatchEvent(request); document.querySelector('basket-box').shadowRoot.querySelector('.more').click(); await new Promise((done) => setTimeout(done)); return got",
+    );
+    expect(got).toEqual([4, 5]);
+    expect(await totals()).toEqual(['Crates: 99']);
+  });
+});

@@ -1,4 +1,4 @@
-import { calc, component, eachOf, el, event, given, phrase, prop, slot, uid } from 'zesty-lattice';
+import { calc, component, eachOf, el, event, given, phrase, prop, share, slot, uid } from 'zesty-lattice';
 import { elementClass, register } from 'zesty-lattice/elements';
 
 export const CrateCounter = component('crate-counter', {
@@ -172,6 +172,31 @@ export const OuterBox = component('outer-box', {
   ],
 });
 
+export const Basket = share<{ readonly crates: number }>('basket');
+
+export const BasketBox = component('basket-box', {
+  props: { start: prop.number().fallback(0) },
+  slots: { default: slot() },
+  state: ({ start }) => ({ crates: start }),
+  provides: ({ state }) => [Basket.of({ crates: state.crates })],
+  handlers: { add: ({ state }) => ({ crates: state.crates + 1 }) },
+  template: ({ slots, handlers }) => [
+    el.button({ type: 'button', class: 'more', on: { click: handlers.add() } }, 'More'),
+    slots.default(),
+  ],
+});
+export const BasketTotal = component('basket-total', {
+  props: { label: prop.text().fallback('Crates') },
+  template: ({ props }) => {
+    const basket = Basket.read();
+    return el.p(
+      props.label,
+      ': ',
+      given(basket, (it) => el.b(it.crates), 'no basket'),
+    );
+  },
+});
+
 export const WeightField = component('weight-field', {
   props: { disabled: prop.flag() },
   state: () => ({ kilos: 0 }),
@@ -188,6 +213,16 @@ if (typeof window === 'object') {
   Object.assign(window, {
     register,
     elementClass,
-    parts: { CrateCounter, SidePanel, PickList, LifeLog, FormBits, OuterBox, WeightField },
+    parts: {
+      CrateCounter,
+      SidePanel,
+      PickList,
+      LifeLog,
+      FormBits,
+      OuterBox,
+      WeightField,
+      BasketBox,
+      BasketTotal,
+    },
   });
 }

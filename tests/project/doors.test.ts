@@ -11,7 +11,7 @@ const node = (code: string): string =>
 /** What each door exports as values, and nothing more. */
 const doors: Record<string, string> = {
   'zesty-lattice':
-    'ComponentTree LatticeError calc component definition eachOf el event given phrase preset prop resolve slot trusted uid',
+    'ComponentTree LatticeError calc component definition eachOf el event given phrase preset prop resolve share slot trusted uid',
   'zesty-lattice/elements': 'elementClass register',
   'zesty-lattice/html': 'escapeAttribute escapeText renderHtml renderPage',
 };

@@ -92,8 +92,8 @@ function buildDepending(
 
 /** A frame with locals of its own, which start as those around it. */
 export function derived(frame: Frame): Frame {
-  const { name, props, fills, owner, site, at, state, accepted } = frame;
-  return { name, props, locals: frame.locals.slice(), fills, owner, site, at, state, accepted };
+  const { name, props, fills, owner, site, at, state, shared, accepted } = frame;
+  return { name, props, locals: frame.locals.slice(), fills, owner, site, at, state, shared, accepted };
 }
 
 /** Brings the locals of a derived frame in step with those around it, save its own. */

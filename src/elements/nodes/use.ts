@@ -1,6 +1,14 @@
-import { type AnyKind, type ComponentCore, isInteractive, settle } from '../../component/index.js';
+import { type AnyKind, type ComponentCore, settle } from '../../component/index.js';
 import type { Frame } from '../../template/index.js';
-import { alwaysPlaces, fillTest, type PlanNode, type PlanUse, planOf, propFault } from '../../tree/index.js';
+import {
+  alwaysPlaces,
+  fillTest,
+  isInteractive,
+  type PlanNode,
+  type PlanUse,
+  planOf,
+  propFault,
+} from '../../tree/index.js';
 import { Bits } from '../bits.js';
 import { buildAll, viewOf } from '../build.js';
 import type { Instance } from '../instance.js';
@@ -45,6 +53,7 @@ function enter(node: PlanUse, view: View, spot: Spot): Scope {
       site,
       at: around.at && [`${around.at[spot.depth] ?? ''}-${site.number}`],
       state: undefined,
+      shared: undefined,
       accepted: undefined,
     };
     for (const { at, expr } of changing)

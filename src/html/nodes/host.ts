@@ -8,6 +8,7 @@ import { lowerAll } from '../lower.js';
 import type { At } from '../lowering.js';
 import type { Pass } from '../pass.js';
 import { programOf } from '../program.js';
+import { withShared } from '../provide.js';
 import { shadowSheet } from '../styles.js';
 import type { Values } from './use.js';
 
@@ -24,7 +25,7 @@ export function lowerHost(node: PlanUse, to: Chunks, at: At, values: Values): vo
   const writeContent = content.compile();
   to.place((frame, pass) => {
     const shadow = frameOf(component, values(frame, pass), fills, frame, node.site, ['']);
-    return hostHtml(component, shadow, pass, writeContent(frame, pass));
+    return hostHtml(component, shadow, pass, () => writeContent(frame, pass));
   });
 }
 
@@ -45,12 +46,15 @@ function lowerContent(fill: PlanFill, slot: string, to: Chunks, at: At): void {
 }
 
 /** An element with a declarative shadow root (https://html.spec.whatwg.org/#attr-template-shadowrootmode). */
-export function hostHtml(component: ComponentCore, shadow: Frame, pass: Pass, content: string): string {
+export function hostHtml(component: ComponentCore, shadow: Frame, pass: Pass, content: () => string): string {
   const program = programOf(component, 'shadow');
   const css = shadowSheet(component, program.styled);
   const style = css === '' ? '' : `<style>${css}</style>`;
-  const root = `<template shadowrootmode="open">${style}${program.write(shadow, pass)}</template>`;
-  return `<${component.name}${attributesOf(component, shadow.props)}>${root}${content}</${component.name}>`;
+  const start = `<${component.name}${attributesOf(component, shadow.props)}>`;
+  return withShared(component, shadow, pass, () => {
+    const root = `<template shadowrootmode="open">${style}${program.write(shadow, pass)}</template>`;
+    return `${start}${root}${content()}</${component.name}>`;
+  });
 }
 
 /** Prop values as attributes; those that are at their fallback need none. */

@@ -1,12 +1,13 @@
-import { type AnyKind, isInteractive, settle } from '../../component/index.js';
+import { type AnyKind, settle } from '../../component/index.js';
 import { type ExprCore, type Frame, inputExprs } from '../../template/index.js';
-import { holdsSlot, type PlanUse, propFault } from '../../tree/index.js';
+import { holdsSlot, isInteractive, type PlanUse, propFault, readsShared } from '../../tree/index.js';
 import type { Chunks, Write } from '../chunks.js';
 import { frameOf, noLocals } from '../frames.js';
 import type { At } from '../lowering.js';
 import { between, blockStart } from '../marks.js';
 import type { Pass } from '../pass.js';
 import { type Program, programAhead, programOf } from '../program.js';
+import { withShared } from '../provide.js';
 import { type Item, type Source, sourceOf } from '../sources.js';
 import { lowerHost } from './host.js';
 import { lowerFill } from './slot.js';
@@ -29,6 +30,7 @@ export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
   lowering.makesIds ||= before;
   const passesSlots = node.fills.some((fill) => fill !== undefined && holdsSlot(fill.content));
   const form = lowering.inner;
+  const shares = component.provides !== undefined || readsShared(component);
   const mayMakeIds = makesIds || passesSlots;
   const number = `-${site.number}`;
   const idsFor = (frame: Frame): string[] | undefined =>
@@ -41,7 +43,9 @@ export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
     const locals = program.locals === 0 ? noLocals : [];
     const inner = frameOf(component, values(frame, pass), fills, frame, site, at, locals);
     if (accepted) inner.accepted = accepted;
-    return program.write(inner, pass);
+    if (!shares) return program.write(inner, pass);
+    const { write: writeInner } = program;
+    return withShared(component, inner, pass, () => writeInner(inner, pass));
   };
   if (ahead) return to.place(write);
   // A component inside itself: an element makes what stands there when it is really there.

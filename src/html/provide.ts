@@ -1,0 +1,25 @@
+import type { ComponentCore } from '../component/index.js';
+import type { Frame } from '../template/index.js';
+import { propRecord } from './frames.js';
+import type { Pass } from './pass.js';
+
+/** Writes a component with what it provides at hand for all that is written in it. */
+export function withShared(component: ComponentCore, frame: Frame, pass: Pass, write: () => string): string {
+  frame.shared = pass.shared;
+  if (!component.provides) return write();
+  const context = { props: propRecord(component, frame.props), state: frame.state ?? {} };
+  const { shared } = pass;
+  const before = component.provides(context as never).map(({ share, value }) => {
+    const had: readonly [string, boolean, unknown] = [share, shared.has(share), shared.get(share)];
+    shared.set(share, value);
+    return had;
+  });
+  try {
+    return write();
+  } finally {
+    for (const [share, was, value] of before.reverse()) {
+      if (was) shared.set(share, value);
+      else shared.delete(share);
+    }
+  }
+}

@@ -1,0 +1,41 @@
+import { type Expr, ExprCore } from './expr.js';
+
+/** A value handed down, with the name it goes by. */
+export interface Provided {
+  readonly share: string;
+  readonly value: unknown;
+}
+
+/** Data that a component provides and any below it reads, whatever stands in between. */
+export class Share<Value> {
+  readonly name: string;
+
+  constructor(name: string) {
+    this.name = name;
+  }
+
+  /** For `provides`: hands this value down. */
+  of(value: Value): Provided {
+    return { share: this.name, value };
+  }
+
+  /** In a template: the value of the nearest provider above, `undefined` where there is none. */
+  read(): Expr<Value | undefined> {
+    const { name } = this;
+    const get: ExprCore['get'] = (frame) => frame.shared?.get(name);
+    return new ExprCore({ op: 'shared', name }, get, this.read).face as Expr<Value | undefined>;
+  }
+}
+
+/**
+ * Names data that components share. Elements from elsewhere can take part: in a page it is asked for by the
+ * community's context protocol, a `context-request` event with this name as its `context`.
+ *
+ * @example
+ * const Basket = share<{ crates: number }>('basket');
+ * component('crate-basket', { …, provides: ({ state }) => [Basket.of({ crates: state.crates })] });
+ * component('basket-total', { template: () => el.p(Basket.read().crates) });
+ */
+export function share<Value>(name: string): Share<Value> {
+  return new Share<Value>(name);
+}

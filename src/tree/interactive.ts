@@ -1,0 +1,14 @@
+import type { ComponentCore } from '../component/index.js';
+import { readsShared } from './shared.js';
+
+/** Whether a component has something to do in a page, so that it stays an element of its own there. */
+export function isInteractive(core: ComponentCore): boolean {
+  return (
+    core.state !== undefined ||
+    core.connected !== undefined ||
+    core.field !== undefined ||
+    core.provides !== undefined ||
+    Object.keys(core.handlers).length > 0 ||
+    readsShared(core)
+  );
+}
