@@ -1,8 +1,7 @@
-export { dev, terse } from '#dev';
+export { dev } from '#dev';
 export { failure, LatticeError, problemText } from './error.js';
 export { nearest, suggest } from './nearest.js';
 export { callPlace, placeOf } from './place.js';
 export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './problem.js';
 export { finding, placed } from './problem.js';
 export { isScriptUrl } from './script-url.js';
-export { words } from './words.js';

@@ -1,5 +1,5 @@
-import { terse } from '#dev';
-import { type ProblemCode, type Words, words } from './words.js';
+import { wording } from '#dev';
+import type { ProblemCode, Words } from './words.js';
 
 export type { ProblemCode } from './words.js';
 
@@ -49,20 +49,8 @@ export function finding<C extends ProblemCode>(
   facts: Parameters<Words[C]['say']>[0],
   source?: SourcePlace,
 ): Finding {
-  if (terse)
-    return {
-      code,
-      severity: 'error',
-      message: `${code} ${JSON.stringify(facts)}`,
-      hint: '',
-      ...(source && { source }),
-    };
-  const entry = words[code] as {
-    severity: Severity;
-    say: (facts: unknown) => readonly [message: string, hint: string];
-  };
-  const [message, hint] = entry.say(facts);
-  return { code, severity: entry.severity, message, hint, ...(source && { source }) };
+  const [severity, message, hint] = wording(code, facts);
+  return { code, severity, message, hint, ...(source && { source }) };
 }
 
 /** Puts a finding in its place in the tree. */

@@ -1,5 +1,9 @@
-// Stands in for dev.ts where a bundler builds for production: package.json says so, under "imports".
+// Stands in for dev.ts where a bundler builds for production: package.json says so, under "imports". Problems then come
+// as their code and facts: the words would weigh more than a small page's own code.
+import type { Wording } from './dev.js';
 
 export const dev = false;
 
-export const terse = true;
+export function wording(code: string, facts: unknown): Wording {
+  return ['error', `${code} ${JSON.stringify(facts)}`, ''];
+}

@@ -1,4 +1,4 @@
-import { callPlace, failure, finding, placeOf, type SourcePlace, terse } from '../problem/index.js';
+import { callPlace, failure, finding, placeOf, type SourcePlace } from '../problem/index.js';
 import type { Frame } from './frame.js';
 import { currentRun } from './run-state.js';
 
@@ -116,7 +116,6 @@ class Handler implements ProxyHandler<() => void> {
 }
 
 function usedEarly(core: ExprCore, how: string, above: unknown, method?: string): Error {
-  if (terse) return new Error('value-used-early');
   const name = describe(core);
   const run = currentRun();
   const found = finding('value-used-early', { name, how, method }, placeOf(callPlace(above)));
