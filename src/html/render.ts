@@ -5,7 +5,7 @@ import { isUse, notAComponent, refuse } from '../tree/index.js';
 import { emptyFrame } from './frames.js';
 import { Pass } from './pass.js';
 import { styleSheet } from './styles.js';
-import { walkUse } from './walk.js';
+import { walkUse } from './walk-use.js';
 
 /** How HTML text is written. */
 export interface RenderOptions {

@@ -1,51 +1,19 @@
 import type { ComponentCore } from '../component/index.js';
 import { type Finding, finding, type Problem, placed } from '../problem/index.js';
-import { describe, type ExprCore, type Site, stepText } from '../template/index.js';
+import { describe, type ExprCore } from '../template/index.js';
 import { unknownAttribute } from './attribute-names.js';
 import { propFault, settledValue } from './bind.js';
 import { checkElement } from './element-checks.js';
-import { type Branch, Ids } from './ids.js';
+import { Ids } from './ids.js';
 import { knownValue, open } from './known.js';
 import { elementMisfit, type Misfit, openName, textMisfit } from './nesting.js';
 import { outline } from './outline.js';
-import type { Plan, PlanFill, PlanNode, PlanSlot, PlanUse } from './plan.js';
+import type { Plan, PlanNode, PlanSlot, PlanUse } from './plan.js';
 import { planOf } from './plan-content.js';
+import { pathTo, type Scope, type ScopedFill, type Spot, short, topSpot } from './scope.js';
 import { scopedRules } from './scope-rules.js';
-import type { TreeCondition, TreePart, TreeProp, TreeSlot, TreeStyles, TreeUse } from './tree.js';
-
-/** One use being followed: its component's template, and what is known of its props and slots. */
-interface Scope {
-  readonly component: ComponentCore | undefined;
-  readonly path: string;
-  readonly known: ReadonlyMap<string, unknown>;
-  readonly fills: readonly (ScopedFill | undefined)[];
-  /** Whether slots without a fill may still be filled by whoever renders it. */
-  readonly isOpen: boolean;
-  /** The components around it, outermost first, each with whether a condition stands before the next. */
-  readonly above: readonly ComponentCore[];
-}
-
-interface ScopedFill {
-  readonly fill: PlanFill;
-  readonly scope: Scope;
-  readonly parts: TreePart[];
-  shown: boolean;
-}
-
-/** Where in the page a node stands. */
-interface Spot {
-  /** Open tags, outermost first. */
-  readonly open: readonly string[];
-  readonly under: readonly TreeCondition[];
-  readonly branches: readonly Branch[];
-  readonly repeats: boolean;
-  /** Components entered with no condition in between, to find those that never end. */
-  readonly unconditional: readonly ComponentCore[];
-  /** Where uses go, in tree form. */
-  readonly into: TreePart[];
-  /** Whether elements and text are outlined as well, as they are in a slot. */
-  readonly outlines: boolean;
-}
+import { childLists, mayBeNothing, treeSlot } from './slot-state.js';
+import type { TreeCondition, TreePart, TreeProp, TreeStyles, TreeUse } from './tree.js';
 
 /** Follows a plan through all its components, gathering the tree, its problems and its styles. */
 export class TreeBuilder {
@@ -363,62 +331,4 @@ function withSource(found: Finding, { source }: ComponentCore): Finding {
 
 function stepSource(node: PlanUse): PlanUse['source'] {
   return node.source;
-}
-
-function topSpot(into: TreePart[]): Spot {
-  return { open: [], under: [], branches: [], repeats: false, unconditional: [], into, outlines: false };
-}
-
-function treeSlot(
-  component: ComponentCore,
-  name: string,
-  index: number,
-  fill: ScopedFill | undefined,
-): TreeSlot {
-  if (fill)
-    return { name, state: mayBeNothing(fill.fill.content) ? 'depends' : 'filled', content: fill.parts };
-  return { name, state: hasFallback(planOf(component).content, index) ? 'fallback' : 'empty', content: [] };
-}
-
-/** Whether content places nothing for some values: it is all conditions, rows, slots and changing text. */
-function mayBeNothing(nodes: readonly PlanNode[]): boolean {
-  return nodes.every((node) => {
-    if (node.kind === 'given') return mayBeNothing(node.content) || mayBeNothing(node.otherwise);
-    return node.kind === 'each' || node.kind === 'slot' || node.kind === 'value';
-  });
-}
-
-function hasFallback(nodes: readonly PlanNode[], slot: number): boolean {
-  return nodes.some(
-    (node) =>
-      (node.kind === 'slot' && node.slot === slot && node.fallback.length > 0) ||
-      childLists(node).some((inner) => hasFallback(inner, slot)),
-  );
-}
-
-/** The lists of nodes that a node holds. */
-export function childLists(node: PlanNode): readonly (readonly PlanNode[])[] {
-  switch (node.kind) {
-    case 'element':
-      return [node.content];
-    case 'given':
-      return [node.content, node.otherwise];
-    case 'each':
-      return [node.row, node.empty];
-    case 'slot':
-      return [node.fallback];
-    case 'use':
-      return node.fills.flatMap((fill) => (fill ? [fill.content] : []));
-    default:
-      return [];
-  }
-}
-
-function pathTo(scope: Scope, site: Site | undefined): string {
-  const steps = (site?.path ?? []).map((step) => stepText(step));
-  return [scope.path, ...steps].filter((step) => step !== '').join(' › ');
-}
-
-function short(text: string): string {
-  return text.length > 40 ? `${text.slice(0, 39)}…` : text;
 }
