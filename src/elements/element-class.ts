@@ -14,6 +14,7 @@ import { Adoption, MarkupDiffers } from './adoption.js';
 import { Bits } from './bits.js';
 import { viewOf } from './build.js';
 import { Field, fieldMembers } from './field.js';
+import type { Filler } from './fillers.js';
 import { Instance } from './instance.js';
 import { Consumed, Providing } from './shared-data.js';
 import { sheetsOf } from './sheets.js';
@@ -118,6 +119,14 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
       return this.#instance.field as Field;
     }
 
+    /** New functions to fill slots that hand data: what they filled is made anew. */
+    refill(): void {
+      this.#instance.refills = true;
+      const { bits } = sharedOf(core).scope;
+      for (const name of core.slots.names) this.#instance.block?.update(0, bits.of(`slot ${name}`));
+      this.#instance.refills = false;
+    }
+
     /** A reset of the form brings back the first state. */
     formResetCallback(): void {
       if (core.state) this.#instance.change(core.state(this.#instance.props));
@@ -141,7 +150,7 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
     }
 
     connectedCallback(): void {
-      for (const name of names) if (Object.hasOwn(this, name)) this.#upgrade(name);
+      for (const name of [...names, 'fillers']) if (Object.hasOwn(this, name)) this.#upgrade(name);
       if (!this.#instance.block) {
         this.#instance.consumed?.request();
         this.#build();
@@ -261,6 +270,19 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
       },
       set(this: LatticeElement, value: unknown) {
         this[take](index, value);
+      },
+    });
+  }
+  if (core.slots.kinds.some((kind) => kind.hands)) {
+    const given = new WeakMap<object, Readonly<Record<string, Filler>>>();
+    Object.defineProperty(LatticeElement.prototype, 'fillers', {
+      configurable: true,
+      get(this: LatticeElement) {
+        return given.get(this);
+      },
+      set(this: LatticeElement, fillers: Readonly<Record<string, Filler>>) {
+        given.set(this, fillers);
+        this.refill();
       },
     });
   }

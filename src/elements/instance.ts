@@ -21,6 +21,8 @@ export class Instance {
   /** What it hands down, and what it reads from above, where it does. */
   providing: Providing | undefined;
   consumed: Consumed | undefined;
+  /** Set while slots that hand data are filled anew, by other functions than before. */
+  refills = false;
   /** Set while a shadow root that a server wrote is taken over. */
   adoption: Adoption | undefined;
   #waiting = 0;
@@ -40,6 +42,17 @@ export class Instance {
     if (this.#told.has(text)) return;
     this.#told.add(text);
     console.error(text);
+  }
+
+  /** Does work that makes new nodes, also while a shadow root is taken over. */
+  anew<T>(work: () => T): T {
+    const { adoption } = this;
+    this.adoption = undefined;
+    try {
+      return work();
+    } finally {
+      this.adoption = adoption;
+    }
   }
 
   /** Says that what a server wrote is not what is shown now. */

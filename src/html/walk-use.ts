@@ -40,8 +40,9 @@ function walkHost(use: UseNode, owner: Frame, pass: Pass): string {
   const shadow = frameOf(component, props, fills, owner, siteOf(component), ['']);
   return hostHtml(component, shadow, pass, () => {
     let content = '';
-    for (const [name, given] of Object.entries(slots))
-      content += walkSlotted(name, given.content, owner, pass);
+    for (const [name, given] of Object.entries(slots)) {
+      if (given.data === undefined) content += walkSlotted(name, given.content, owner, pass);
+    }
     return content;
   });
 }

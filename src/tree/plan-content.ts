@@ -125,6 +125,7 @@ class Planner {
           slot: this.component?.slots.at.get(node.name) ?? -1,
           number: this.places++,
           data: node.data,
+          hands: this.component?.slots.kinds[this.component.slots.at.get(node.name) ?? -1]?.hands ?? false,
           fallback: this.content(node.fallback, at),
         };
       case 'trusted':

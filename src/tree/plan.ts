@@ -61,6 +61,8 @@ export interface PlanSlot {
   /** Different for each place in the template; part of the ids below it. */
   readonly number: number;
   readonly data: unknown;
+  /** Whether the slot hands data to its filler. */
+  readonly hands: boolean;
   readonly fallback: readonly PlanNode[];
 }
 

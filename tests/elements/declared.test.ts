@@ -5,7 +5,7 @@ import { renderHtml, renderPage } from 'zesty-lattice/html';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
 import { DeclaredPage } from './declared-parts.js';
-import { CrateCounter, SidePanel } from './parts.js';
+import { CrateCounter, RowsPage, SidePanel } from './parts.js';
 
 let browser: Browser;
 let code = '';
@@ -154,4 +154,15 @@ test('what differs is told with its place, and put right', async () => {
     expect(await page.locator('hr').count()).toBe(0);
     await page.close();
   }
+});
+
+test('rows filled by a function are shown before any script, too', async () => {
+  const html = renderPage(RowsPage({ items: [{ id: 1, name: 'One' }] }), { title: 'Rows', form: 'elements' });
+  const page = await open(html);
+  expect(await page.locator('live-rows li').allInnerTexts()).toEqual(['One in kg']);
+  await comeAlive(page);
+  expect(await page.locator('live-rows li').allInnerTexts()).toEqual(['One in kg']);
+  await page.locator('.see').click();
+  expect(await page.locator('rows-page output').innerText()).toBe('One');
+  expect(told).toEqual([]);
 });

@@ -390,3 +390,48 @@ describe('shared data', () => {
     expect(await totals()).toEqual(['Crates: 99']);
   });
 });
+
+describe('a slot that hands data', () => {
+  const items = "[{ id: 1, name: 'One' }, { id: 2, name: '<b>Two</b>' }]";
+  const rows = (): Promise<string[]> => page.locator('live-rows li').allInnerTexts();
+
+  test('shows its fallback where nothing fills it', async () => {
+    await open('<live-rows id="plain"></live-rows>', `document.querySelector('#plain').items = ${items}`);
+    expect(await rows()).toEqual(['no filler for One!', 'no filler for <b>Two</b>!']);
+    await page.locator('.cry').click();
+    expect(await rows()).toEqual(['no filler for One!!', 'no filler for <b>Two</b>!!']);
+  });
+
+  test('takes a template of the page, whose holes reach the data and nothing else', async () => {
+    await open(
+      '<live-rows><template slot="row" as="item"><b title="{{ item.name }}">{{item.id}}: {{ item.name }} {{ item.constructor.name }}{{ window }}</b></template></live-rows>',
+      `document.querySelector('live-rows').items = ${items}`,
+    );
+    expect(await rows()).toEqual(['1: One', '2: <b>Two</b>']);
+    expect(await page.locator('live-rows li b').first().getAttribute('title')).toBe('One');
+  });
+
+  test('is filled by functions of the element, also when they change', async () => {
+    await open(
+      '<live-rows></live-rows>',
+      `const rows = document.querySelector('live-rows'); rows.items = ${items}; rows.fillers = { row: (item) => 'text of ' + item.name }`,
+    );
+    expect(await rows()).toEqual(['text of One', 'text of <b>Two</b>']);
+    await run(
+      "document.querySelector('live-rows').fillers = { row: (item) => Object.assign(document.createElement('u'), { textContent: item.id }) }",
+    );
+    expect(await page.locator('live-rows u').allInnerTexts()).toEqual(['1', '2']);
+    await run("document.querySelector('live-rows').items = [{ id: 3, name: 'Three' }]");
+    expect(await page.locator('live-rows u').allInnerTexts()).toEqual(['3']);
+  });
+
+  test('is filled by the component that uses it, whose values and handlers it keeps', async () => {
+    await open('<rows-page></rows-page>', `document.querySelector('rows-page').items = ${items}`);
+    expect(await rows()).toEqual(['One in kg', '<b>Two</b> in kg']);
+    await run("document.querySelector('rows-page').unit = 'crates'");
+    expect(await rows()).toEqual(['One in crates', '<b>Two</b> in crates']);
+    await page.locator('.see').nth(1).click();
+    expect(await text('rows-page output')).toBe('<b>Two</b>');
+    expect(told).toEqual([]);
+  });
+});

@@ -197,6 +197,41 @@ export const BasketTotal = component('basket-total', {
   },
 });
 
+export const LiveRows = component('live-rows', {
+  props: { items: prop.list<Item>().fallback([]) },
+  slots: { row: slot.of<Item>(), default: slot() },
+  state: () => ({ mark: '!' }),
+  handlers: { cry: ({ state }) => ({ mark: `${state.mark}!` }) },
+  template: ({ props, slots, state, handlers }) => [
+    el.ol(
+      eachOf(props.items, (item) => el.li(slots.row(item, el.i('no filler for ', item.name, state.mark))), {
+        key: 'id',
+      }),
+    ),
+    el.button({ type: 'button', class: 'cry', on: { click: handlers.cry() } }, 'Cry'),
+  ],
+});
+export const RowsPage = component('rows-page', {
+  props: { items: prop.list<Item>().fallback([]), unit: prop.text().fallback('kg') },
+  state: () => ({ seen: '' }),
+  handlers: { see: (_context, name: string) => ({ seen: name }) },
+  template: ({ props, state, handlers }) => [
+    LiveRows(
+      { items: props.items },
+      {
+        row: (item) =>
+          el.button(
+            { type: 'button', class: 'see', on: { click: handlers.see(item.name) } },
+            item.name,
+            ' in ',
+            props.unit,
+          ),
+      },
+    ),
+    el.output(state.seen),
+  ],
+});
+
 export const WeightField = component('weight-field', {
   props: { disabled: prop.flag() },
   state: () => ({ kilos: 0 }),
@@ -223,6 +258,8 @@ if (typeof window === 'object') {
       WeightField,
       BasketBox,
       BasketTotal,
+      LiveRows,
+      RowsPage,
     },
   });
 }

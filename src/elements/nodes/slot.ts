@@ -2,6 +2,8 @@ import { coreOf, type Frame } from '../../template/index.js';
 import { alwaysPlaces, type PlanNode, type PlanSlot } from '../../tree/index.js';
 import type { Block } from '../block.js';
 import { buildAll, viewOf } from '../build.js';
+import { type Filled, fillerOf } from '../fillers.js';
+import type { Instance } from '../instance.js';
 import { fillOf, forward, type Scope, type Spot, type View } from '../view.js';
 
 /**
@@ -10,6 +12,7 @@ import { fillOf, forward, type Scope, type Spot, type View } from '../view.js';
  */
 export function buildSlot(node: PlanSlot, parent: Node, view: View, spot: Spot): void {
   const { scope } = spot;
+  if (!scope.use && node.hands) return buildHanded(node, parent, view, spot);
   if (!scope.use) {
     const slot = document.createElement('slot');
     if (node.name !== 'default') slot.name = node.name;
@@ -28,6 +31,66 @@ export function buildSlot(node: PlanSlot, parent: Node, view: View, spot: Spot):
     return buildAll(filled.fill.content, parent, view, inside);
   }
   buildDepending(node, filled.fill.content, filled.fill.data, filled.owner, parent, view, spot, inside);
+}
+
+/** A slot of the element itself that hands data: a function or a template of the page says what stands there. */
+function buildHanded(node: PlanSlot, parent: Node, view: View, spot: Spot): void {
+  const mark = parent.appendChild(document.createComment(''));
+  const { index, bits: all } = spot.scope;
+  const core = coreOf(node.data);
+  const bits = (core ? all.read(core) : 0) | all.of(`slot ${node.name}`);
+  const fallback = viewOf(node.fallback, view.numbers, spot);
+  view.note(spot.scope, bits);
+  for (const [scope, read] of fallback.reads) view.note({ ...spot.scope, index: scope }, read);
+  const reads = new Map(fallback.reads);
+  view.place(mark, (found, frames, block, instance) => {
+    let release: (() => void) | undefined;
+    let inner: Block | undefined;
+    let shown: unknown = block;
+    const show = (): void => {
+      const data = core ? core.get(frames[index] as Frame) : node.data;
+      const filler = fillerOf(instance.host, node.name);
+      if (filler === undefined && inner) return;
+      if (filler !== undefined && shown === data && !instance.refills) return;
+      shown = data;
+      release?.();
+      inner?.remove();
+      inner = undefined;
+      if (!filler) {
+        inner = fallback.mount(found, [...frames], instance);
+        return;
+      }
+      const given = filler(data);
+      const filled: Filled = given instanceof Node || typeof given === 'string' ? { content: given } : given;
+      const nodes =
+        typeof filled.content === 'string'
+          ? [document.createTextNode(filled.content)]
+          : nodesOf(filled.content);
+      for (const one of nodes) (found.parentNode as Node).insertBefore(one, found);
+      release = () => {
+        for (const one of nodes) (one as ChildNode).remove();
+        filled.release?.();
+      };
+    };
+    clear(found, instance);
+    instance.anew(show);
+    block.updaters.push({ scope: index, bits, run: show });
+    forward(block, reads, (scope, changed) => inner?.update(scope, changed));
+  });
+}
+
+/** What a server wrote in the place is made anew: the functions that fill it are the page's. */
+function clear(mark: Node, instance: Instance): void {
+  if (!instance.adoption) return;
+  for (let node = instance.adoption.inside(mark); node !== mark; ) {
+    const next = node.nextSibling as Node;
+    (node as ChildNode).remove();
+    node = next;
+  }
+}
+
+function nodesOf(content: Node): Node[] {
+  return content instanceof DocumentFragment ? [...content.childNodes] : [content];
 }
 
 /** Content that takes data, or that may come to nothing, so that the fallback shows. */

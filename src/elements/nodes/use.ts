@@ -4,15 +4,19 @@ import {
   alwaysPlaces,
   fillTest,
   isInteractive,
+  type PlanFill,
   type PlanNode,
   type PlanUse,
   planOf,
   propFault,
 } from '../../tree/index.js';
 import { Bits } from '../bits.js';
+import type { Block } from '../block.js';
 import { buildAll, viewOf } from '../build.js';
+import type { Filler, FillerHost } from '../fillers.js';
 import type { Instance } from '../instance.js';
 import { forward, type Scope, type Spot, type View } from '../view.js';
+import { derived, refresh } from './slot.js';
 
 /** A use: an element of its own where the component has something to do in a page, else its template in place. */
 export function buildUse(node: PlanUse, parent: Node, view: View, spot: Spot): void {
@@ -186,6 +190,10 @@ function buildFills(node: PlanUse, host: Element, view: View, spot: Spot): void 
   for (const [at, fill] of node.fills.entries()) {
     const name = node.component.slots.names[at] as string;
     if (!fill) continue;
+    if (fill.data !== undefined) {
+      buildFiller(fill, fill.data, name, host, view, spot);
+      continue;
+    }
     if (name === 'default') {
       buildAll(fill.content, host, view, { ...spot, isOutermost: false });
       continue;
@@ -202,4 +210,40 @@ function buildFills(node: PlanUse, host: Element, view: View, spot: Spot): void 
       for (const child of [...target.childNodes].slice(before))
         if (child instanceof Element) child.slot = name;
   }
+}
+
+/** Content of a slot that hands data, as a function of the element: it makes a block for each piece of data. */
+function buildFiller(
+  fill: PlanFill,
+  local: number,
+  name: string,
+  host: Element,
+  view: View,
+  spot: Spot,
+): void {
+  const owner = spot.scope;
+  const content = viewOf(fill.content, view.numbers, { ...spot, depth: spot.depth + 1, isOutermost: true });
+  for (const [index, bits] of content.reads) view.note({ ...owner, index }, bits);
+  const reads = new Map(content.reads);
+  view.place(host, (found, frames, block, instance) => {
+    const live = new Set<{ readonly block: Block; readonly frame: Frame }>();
+    const filler: Filler = (data) => {
+      const frame = derived(frames[owner.index] as Frame);
+      frame.locals[local] = data;
+      const copies = [...frames];
+      copies[owner.index] = frame;
+      const made = instance.anew(() => content.create(copies, instance));
+      const one = { block: made.block, frame };
+      live.add(one);
+      return { content: made.fragment, release: () => live.delete(one) };
+    };
+    const element = found as FillerHost;
+    element.fillers = { ...element.fillers, [name]: filler };
+    forward(block, reads, (scope, bits) => {
+      for (const one of live) {
+        if (scope === owner.index) refresh(one.frame, frames[owner.index] as Frame, local, 1);
+        one.block.update(scope, bits);
+      }
+    });
+  });
 }

@@ -10,6 +10,7 @@ import type { Pass } from '../pass.js';
 import { programOf } from '../program.js';
 import { withShared } from '../provide.js';
 import { shadowSheet } from '../styles.js';
+import { lowerFill } from './slot.js';
 import type { Values } from './use.js';
 
 /** A use that stays an element: its props as attributes, its shadow root declared, its content as its children. */
@@ -19,9 +20,13 @@ export function lowerHost(node: PlanUse, to: Chunks, at: At, values: Values): vo
   at.lowering.varies = true;
   const content = new Chunks();
   for (const [index, fill] of node.fills.entries()) {
-    if (fill) lowerContent(fill, component.slots.names[index] as string, content, at);
+    if (fill && fill.data === undefined)
+      lowerContent(fill, component.slots.names[index] as string, content, at);
   }
-  const fills = node.fills.map((fill) => fill && { isFilled: fillTest(fill) });
+  const fills = node.fills.map((fill) => {
+    if (fill?.data !== undefined) return lowerFill(fill, at.lowering, at.depth);
+    return fill && { isFilled: fillTest(fill) };
+  });
   const writeContent = content.compile();
   to.place((frame, pass) => {
     const shadow = frameOf(component, values(frame, pass), fills, frame, node.site, ['']);

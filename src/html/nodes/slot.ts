@@ -22,7 +22,7 @@ export interface HtmlFill extends Fill {
 
 /** The place of a slot: its content, written in the frame it comes from, or the fallback. */
 export function lowerSlot(node: PlanSlot, to: Chunks, at: At): void {
-  if (at.lowering.form === 'shadow') return lowerOwnSlot(node, to, at);
+  if (at.lowering.form === 'shadow' && !node.hands) return lowerOwnSlot(node, to, at);
   const fallback = new Chunks();
   lowerAll(node.fallback, fallback, at);
   const writeFallback = fallback.compile();
@@ -32,6 +32,7 @@ export function lowerSlot(node: PlanSlot, to: Chunks, at: At): void {
   const getData = core?.get ?? (() => data);
   const { depth } = at;
   const marks = at.lowering.marksPlaces;
+  const isHanded = node.hands && at.lowering.form === 'shadow';
   const fallbackStart = blockStart(node.fallback, at);
   to.place((frame, pass) => {
     if (marks) return writeMarked(frame, pass);
@@ -41,8 +42,8 @@ export function lowerSlot(node: PlanSlot, to: Chunks, at: At): void {
   /** Content that may come to nothing, or takes data, is a place that changes; other content is not. */
   function writeMarked(frame: Frame, pass: Pass): string {
     const fill = frame.fills[slot] as HtmlFill | undefined;
-    if (!fill || (fill.isAlways && fill.data === undefined)) return write(frame, pass, '', '');
-    return `<!--[-->${write(frame, pass, fill.start, fallbackStart)}<!--]-->`;
+    if (!isHanded && (!fill || (fill.isAlways && fill.data === undefined))) return write(frame, pass, '', '');
+    return `<!--[-->${write(frame, pass, fill?.start ?? '', fallbackStart)}<!--]-->`;
   }
 
   function write(frame: Frame, pass: Pass, start: string, otherStart: string): string {
