@@ -162,7 +162,13 @@ export interface ConnectedContext<P, State, Events> {
   dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;
 }
 type DetailArguments<E> =
-  E extends EventKind<infer Detail> ? ([Detail] extends [undefined | void] ? [] : [detail: Detail]) : never;
+  E extends EventKind<infer Detail>
+    ? unknown extends Detail
+      ? [detail?: unknown]
+      : [Detail] extends [undefined | void]
+        ? []
+        : [detail: Detail]
+    : never;
 
 /** What a template is given. */
 export interface TemplateContext<P, S, State, H> {

@@ -4,6 +4,7 @@ import {
   attributeOf,
   type ComponentCore,
   componentCore,
+  type PropsOf,
   settle,
   unreadable,
 } from '../component/index.js';
@@ -51,16 +52,19 @@ export function sharedOf(component: ComponentCore): Shared {
   return made;
 }
 
+/** The class of a component's element: an `HTMLElement` with the component's props as properties. */
+export type ElementClass<C> = new () => HTMLElement & { -readonly [K in keyof PropsOf<C>]: PropsOf<C>[K] };
+
 /**
  * The class of a component's custom element, to define under a name of one's own or to extend.
  *
  * @throws LatticeError `component-unknown`
  * @example customElements.define('crate-counter', elementClass(CrateCounter));
  */
-export function elementClass(component: AnyComponent): CustomElementConstructor {
+export function elementClass<C extends AnyComponent>(component: C): ElementClass<C> {
   const core = componentCore(component);
   if (!core) throw failure(notAComponent(component));
-  return classOf(core);
+  return classOf(core) as ElementClass<C>;
 }
 
 /** The class of a component known by its core. */

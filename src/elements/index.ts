@@ -1,2 +1,2 @@
-export { elementClass } from './element-class.js';
+export { type ElementClass, elementClass } from './element-class.js';
 export { register } from './register.js';

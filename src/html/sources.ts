@@ -4,7 +4,7 @@ import { escapeAttribute } from './escape.js';
 
 /**
  * Where a value is read from. Props and fields of row items are most of what a template reads, so the places that
- * show them read them straight away: a call less for each, which is what rendering spends its time on.
+ * show them read them straight away, without a function call in between.
  */
 export type Source =
   | { readonly from: 'prop'; readonly index: number }

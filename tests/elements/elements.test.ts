@@ -192,6 +192,29 @@ describe('rows', () => {
     ).toEqual([true, true, 'typed', 2, 3]);
   });
 
+  test('move with a frame alive in them', async () => {
+    await open(
+      '<live-rows></live-rows>',
+      "const rows = document.querySelector('live-rows'); rows.items = [1, 2, 3].map((id) => ({ id, name: String(id) })); rows.fillers = { row: (item) => Object.assign(document.createElement('iframe'), { srcdoc: item.name }) }",
+    );
+    await run(
+      "await new Promise((done) => setTimeout(done, 100)); for (const frame of document.querySelector('live-rows').shadowRoot.querySelectorAll('iframe')) frame.contentWindow.kept = frame.srcdoc",
+    );
+    await run("const rows = document.querySelector('live-rows'); rows.items = [...rows.items].reverse()");
+    const kept = await run(
+      "return [...document.querySelector('live-rows').shadowRoot.querySelectorAll('iframe')].map((frame) => frame.contentWindow.kept)",
+    );
+    expect(kept).toEqual(['3', '2', '1']);
+  });
+
+  test('keep where the page is scrolled to when rows above change', async () => {
+    await open('<div style="height: 3000px"></div><pick-list></pick-list><div style="height: 3000px"></div>');
+    await run(items(1, 2, 3));
+    await run('scrollTo(0, 2800)');
+    await run(items(3, 2, 1, 4));
+    expect(await run('return scrollY')).toBe(2800);
+  });
+
   test('arrange as asked, whatever came before, and keep the nodes of those that stay', async () => {
     await open('<pick-list></pick-list>');
     let seed = 7;
