@@ -41,6 +41,7 @@ class HandTable extends HTMLElement {
   })();
   readonly #body: HTMLElement;
   #rows = new Map<number, HandRow>();
+  #ids: readonly number[] = [];
 
   constructor() {
     super();
@@ -53,6 +54,7 @@ class HandTable extends HTMLElement {
     if (rows.length === 0) {
       this.#body.textContent = '';
       this.#rows.clear();
+      this.#ids = [];
       return;
     }
     const kept = new Map<number, HandRow>();
@@ -76,7 +78,12 @@ class HandTable extends HTMLElement {
       this.#body.textContent = '';
     else for (const { node } of this.#rows.values()) node.remove();
     this.#rows = kept;
-    this.#arrange([...kept.values()]);
+    const ids = rows.map(({ id }) => id);
+    const before = this.#ids.filter((id) => kept.has(id));
+    this.#ids = ids;
+    // Where no row has moved and the new ones come last, only those are put in.
+    if (before.every((id, at) => id === ids[at])) this.#append(rows.slice(before.length), kept);
+    else this.#arrange([...kept.values()]);
   }
 
   #make(row: Row): HandRow {
@@ -89,6 +96,12 @@ class HandTable extends HTMLElement {
     const cratesText = crates?.firstChild as Text;
     cratesText.data = String(row.crates);
     return { node, name: nameText, crates: cratesText, row };
+  }
+
+  #append(rows: readonly Row[], kept: ReadonlyMap<number, HandRow>): void {
+    const all = document.createDocumentFragment();
+    for (const { id } of rows) all.append((kept.get(id) as HandRow).node);
+    this.#body.append(all);
   }
 
   #arrange(rows: readonly HandRow[]): void {
