@@ -1,6 +1,6 @@
 /**
  * Taking over a shadow root that a server wrote. In its HTML each place that changes stands between two comments,
- * `[` and `]`; all else stands as in the view. So the two can be walked side by side, and nothing is made anew.
+ * `(` and `)`; all else stands as in the view. So the two can be walked side by side, and nothing is made anew.
  */
 export class Adoption {
   /** The opening comment of each place, by its closing one. */
@@ -19,7 +19,7 @@ export class Adoption {
     let node = first;
     while (found.length < count) {
       if (!node) throw new MarkupDiffers(`${nameOf(parent)} has ${found.length} parts and not ${count}`);
-      const end = isMark(node, '[') ? this.#close(node) : node;
+      const end = isMark(node, '(') ? this.#close(node) : node;
       found.push(end);
       node = end.nextSibling;
     }
@@ -29,8 +29,8 @@ export class Adoption {
   #close(start: Node): Node {
     let depth = 0;
     for (let node: Node | null = start; node; node = node.nextSibling) {
-      if (isMark(node, '[')) depth++;
-      else if (isMark(node, ']') && --depth === 0) {
+      if (isMark(node, '(')) depth++;
+      else if (isMark(node, ')') && --depth === 0) {
         this.#starts.set(node, start);
         return node;
       }

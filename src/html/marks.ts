@@ -6,9 +6,9 @@ import type { At } from './lowering.js';
 export function between(to: Chunks, at: At, lower: () => void): void {
   // The text of these elements is all there is in them: a comment would be text.
   if (!at.lowering.marksPlaces || /^(textarea|title|script|style|option)$/.test(at.tag)) return lower();
-  to.text('<!--[-->');
+  to.text('<!--(-->');
   lower();
-  to.text('<!--]-->');
+  to.text('<!--)-->');
 }
 
 /** What a block of content starts with, so that it has a first node of its own: a text would be one with the text before it. */

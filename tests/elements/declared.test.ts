@@ -138,7 +138,7 @@ test('what differs is told with its place, and put right', async () => {
     form: 'elements',
   });
   const cases: [string, string][] = [
-    [html.replace('<!--[-->2<!--]-->', '<!--[-->7<!--]-->'), 'it says "7" where "2" belongs'],
+    [html.replace('<!--(-->2<!--)-->', '<!--(-->7<!--)-->'), 'it says "7" where "2" belongs'],
     [html.replace('data-season="spring"', 'data-season="autumn"'), 'data-season of <button> is not the same'],
     [html.replace('<span>', '<em>').replace('</span>', '</em>'), 'has EM where SPAN belongs'],
     [html.replace('Fail</button>', 'Fail</button><hr>'), 'where'],

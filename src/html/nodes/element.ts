@@ -27,6 +27,7 @@ import { between } from '../marks.js';
 import type { Pass } from '../pass.js';
 import { isPlainProp, isTextProp, sourceOf } from '../sources.js';
 import { acceptedWriter } from './accepted.js';
+import { boundText, lowerBound } from './bound.js';
 
 /** An element: its tag, its attributes in the order written, its content, its end. */
 export function lowerElement(node: PlanElement, to: Chunks, at: At): void {
@@ -34,6 +35,7 @@ export function lowerElement(node: PlanElement, to: Chunks, at: At): void {
   const { tag } = node;
   to.text(`<${tag}`);
   lowerAttributes(tag, node.attributes, to, at);
+  lowerBound(node, tag, to, at);
   to.text('>');
   if (voidElements.has(tag)) return;
   lowerContent(node, tag, to, at);
@@ -46,6 +48,8 @@ function lowerContent(node: PlanElement, tag: string, to: Chunks, at: At): void 
   if (!lineEaters.has(tag)) return lowerAll(node.content, to, inside);
   const content = new Chunks();
   lowerAll(node.content, content, inside);
+  const bound = boundText(node, tag);
+  if (bound) content.place(bound);
   const { constant } = content;
   if (constant !== undefined) return to.text(keepLine(constant));
   const write = content.compile();

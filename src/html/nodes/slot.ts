@@ -43,7 +43,7 @@ export function lowerSlot(node: PlanSlot, to: Chunks, at: At): void {
   function writeMarked(frame: Frame, pass: Pass): string {
     const fill = frame.fills[slot] as HtmlFill | undefined;
     if (!isHanded && (!fill || (fill.isAlways && fill.data === undefined))) return write(frame, pass, '', '');
-    return `<!--[-->${write(frame, pass, fill?.start ?? '', fallbackStart)}<!--]-->`;
+    return `<!--(-->${write(frame, pass, fill?.start ?? '', fallbackStart)}<!--)-->`;
   }
 
   function write(frame: Frame, pass: Pass, start: string, otherStart: string): string {
