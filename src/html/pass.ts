@@ -10,7 +10,7 @@ export class Pass {
   /** The components whose styles content on the spot needs. */
   styled: Set<ComponentCore> | undefined;
   /** What the components around the place that is being written provide. */
-  readonly shared = new Map<string, unknown>();
+  readonly shared: Map<string, unknown> = new Map();
   #uses = 0;
 
   constructor(form: 'markup' | 'elements' = 'markup') {

@@ -86,9 +86,21 @@ function walkEach(node: EachNode, frame: Frame, pass: Pass): string {
   return text;
 }
 
+const tagPattern = /^[a-zA-Z][\w.-]*$/;
+
+/** Tags that were found fit; not without end, should they come from outside. */
+const fitTags = new Set<string>();
+
+function isTag(tag: string): boolean {
+  if (fitTags.has(tag)) return true;
+  if (!tagPattern.test(tag)) return false;
+  if (fitTags.size < 500) fitTags.add(tag);
+  return true;
+}
+
 function walkElement(node: ElementNode, frame: Frame, pass: Pass): string {
   const tag = String(plainValue(node.tag, frame));
-  if (!/^[a-zA-Z][\w.-]*$/.test(tag)) {
+  if (!isTag(tag)) {
     const what = `The tag ${JSON.stringify(tag.slice(0, 40))}`;
     pass.report(
       finding('content-not-allowed', { what, place: 'in el.of', hint: 'Give the name of an element.' }),

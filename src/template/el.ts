@@ -6,11 +6,10 @@ type Builder = (...args: unknown[]) => ElementNode;
 
 /** The builder of a tag. The first argument may be a record of attributes; all the others are content. */
 function builderOf(tag: string): Builder {
-  return function build(first?: unknown, ...rest: unknown[]): ElementNode {
-    const content = rest as Content[];
-    if (isRecord(first)) return new ElementNode(tag, first, content, build);
-    if (first !== undefined) content.unshift(first as Content);
-    return new ElementNode(tag, undefined, content, build);
+  return function build(...args: unknown[]): ElementNode {
+    const [first] = args;
+    if (isRecord(first)) return new ElementNode(tag, first, args.slice(1) as Content[], build);
+    return new ElementNode(tag, undefined, args as Content[], build);
   };
 }
 
