@@ -368,6 +368,13 @@ describe('a form field', () => {
     expect(await page.getByLabel('Kilos').isDisabled()).toBe(false);
   });
 
+  test('takes back a value that the browser restores', async () => {
+    await open('<form><weight-field name="kilos"></weight-field></form>');
+    await run(`${field}.formStateRestoreCallback('5', 'restore')`);
+    expect(await page.getByLabel('Kilos').inputValue()).toBe('5');
+    expect(await sent()).toEqual([['kilos', '5']]);
+  });
+
   test('shows what is wrong at its control when the form is sent', async () => {
     await open(
       '<form onsubmit="console.log(1)"><weight-field name="kilos"></weight-field><button>Send</button></form>',
