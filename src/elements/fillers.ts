@@ -1,3 +1,6 @@
+import { placed, problemText } from '../problem/index.js';
+import { attributeText, isNameFit, type Report } from '../template/index.js';
+
 /** What a filler gives for one piece of data: nodes or text, and how to let go of them. */
 export interface Filled {
   readonly content: Node | string;
@@ -38,14 +41,21 @@ function fromTemplate(template: HTMLTemplateElement, data: unknown): Node {
     const node = walker.currentNode;
     if (node instanceof Text) node.data = fill(node.data);
     else if (node instanceof Element) {
-      for (const attribute of [...node.attributes]) {
-        // Events as text would run what data says; URLs are the page author's own to write.
-        if (attribute.value.includes('{{') && !/^on|^srcdoc$|^href$|^src$|action$/i.test(attribute.name))
-          attribute.value = fill(attribute.value);
+      for (const { name: attribute, value } of [...node.attributes]) {
+        if (value.includes('{{')) fillAttribute(node, attribute, fill(value));
       }
     }
   }
   return copy;
+}
+
+/** Sets what data says, by the rules of all attributes: URLs that carry scripts are told and left out. */
+function fillAttribute(element: Element, name: string, text: string): void {
+  const report: Report = (found) => console.error(problemText(placed(found, element.localName)));
+  const fits = isNameFit(element.localName, name, report) && name !== 'srcdoc' && name !== 'style';
+  const safe = fits ? attributeText(element.localName, name, text, report) : null;
+  if (safe === null) element.removeAttribute(name);
+  else element.setAttribute(name, safe === true ? '' : safe);
 }
 
 /** The text at a path such as `variety.name`: own fields alone, so that nothing else can be reached. */

@@ -441,6 +441,23 @@ describe('a slot that hands data', () => {
     expect(await page.locator('live-rows li b').first().getAttribute('title')).toBe('One');
   });
 
+  test('lets data from outside be nothing but text and plain links', async () => {
+    await open(
+      '<live-rows><template slot="row" as="item"><a href="{{item.name}}" onclick="{{item.name}}" style="{{item.name}}">{{item.name}}</a></template></live-rows>',
+      "document.querySelector('live-rows').items = ['javascript:hacked=1', '/fine', 'color: red', '<img src=x onerror=hacked=1>'].map((name, id) => ({ id, name }))",
+    );
+    const links = page.locator('live-rows li a');
+    expect(await links.evaluateAll((all) => all.map((link) => link.getAttributeNames().join()))).toEqual([
+      '',
+      'href',
+      'href',
+      'href',
+    ]);
+    expect(await links.nth(3).textContent()).toBe('<img src=x onerror=hacked=1>');
+    expect(told.join()).toContain('attribute-unsafe');
+    expect(await run('return window.hacked')).toBeUndefined();
+  });
+
   test('is filled by functions of the element, also when they change', async () => {
     await open(
       '<live-rows></live-rows>',
