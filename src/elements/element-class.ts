@@ -206,6 +206,7 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
 
     #build(): void {
       const { view, readsFilled } = sharedOf(core);
+      for (const fault of planOf(core).faults) this.#instance.report(fault.finding);
       for (const [index, value] of this.#values.entries()) {
         const found = value === undefined ? propFault(core, index, value) : undefined;
         if (found) this.#instance.report(found);

@@ -169,6 +169,7 @@ export function walkAttribute(tag: string, name: string, given: unknown, frame: 
 }
 
 function documentHtml(given: unknown, tag: string, report: (found: Finding) => void): unknown {
+  if (given === null || given === undefined || given === false) return null;
   if (isNode(given) && (given as Node).kind === 'trusted')
     return (given as Extract<Node, { kind: 'trusted' }>).html;
   const hint = 'Give ready-made HTML you vouch for: srcdoc: trusted(html).';

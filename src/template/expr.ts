@@ -57,6 +57,7 @@ export class ExprCore {
   constructor(op: Op, get: (frame: Frame) => unknown, readBy?: unknown) {
     this.op = op;
     this.get = get;
+    // A proxy has whatever fields the value's type has; no declared type can say that of its target.
     this.face = new Proxy(target, new Handler(this)) as unknown as Expr<unknown>;
     const run = currentRun();
     if (run?.tracks && readBy !== undefined) {

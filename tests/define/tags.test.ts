@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { calc, component, el, preset, prop, resolve, slot } from 'zesty-lattice';
+import { calc, component, el, preset, prop, resolve, slot, trusted } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
 
 const TextLine = component('text-line', {
@@ -49,6 +49,18 @@ describe('a component that renders as one of several elements', () => {
     expect(() => renderHtml(loose({ tag: 'a', href: 'javascript:x' }))).toThrow('attribute-unsafe');
     expect(() => renderHtml(loose({ onclick: 'x()' }))).toThrow('attribute-unsafe');
   });
+});
+
+test('a document among the accepted attributes has to be trusted, as everywhere', () => {
+  const Frame = component('frame-line', {
+    props: { tag: prop.tag(['iframe']) },
+    accepts: 'tag',
+    template: ({ accepted }) => el.iframe({ title: 'x', ...accepted }),
+  });
+  expect(() => renderHtml(Frame({ srcdoc: '<script>x</script>' as never }))).toThrow('attribute-unsafe');
+  expect(renderHtml(Frame({ srcdoc: trusted('<p>') }))).toBe(
+    '<iframe title="x" srcdoc="&lt;p&gt;"></iframe>',
+  );
 });
 
 describe('a preset', () => {

@@ -482,3 +482,20 @@ describe('a slot that hands data', () => {
     expect(told).toEqual([]);
   });
 });
+
+test('text from outside never becomes a script, a style, a document or an element of a live component', async () => {
+  await open(
+    '<careless-box id="a" tag="script" it="window.hacked=1"></careless-box><careless-box id="b" it="javascript:window.hacked=1"></careless-box><careless-box id="c" tag="IFRAME" it="<img src=x onerror=parent.hacked=1>"></careless-box>',
+  );
+  await run(
+    "for (const host of document.querySelectorAll('careless-box')) { host.tag = 'style'; host.it = '<script>parent.hacked=1</script>'; await new Promise((done) => setTimeout(done)); host.tag = 'script'; host.it = 'window.hacked=1' }",
+  );
+  await page.waitForTimeout(100);
+  expect(
+    await run(
+      'return [String(window.hacked), ...[...document.querySelectorAll("careless-box")].map((host) => host.shadowRoot.querySelector("script").textContent + host.shadowRoot.querySelector("style").textContent + host.shadowRoot.querySelector("iframe").getAttributeNames() + host.shadowRoot.querySelectorAll("script").length)]',
+    ),
+  ).toEqual(['undefined', '1', '1', '1']);
+  expect(told.join()).toContain('in el.of');
+  expect(told.join()).toContain('attribute-unsafe');
+});

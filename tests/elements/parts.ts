@@ -232,6 +232,19 @@ export const RowsPage = component('rows-page', {
   ],
 });
 
+/** What a careless template might do with text from outside. */
+export const CarelessBox = component('careless-box', {
+  props: { tag: prop.text().fallback('p'), it: prop.text().fallback('') },
+  state: () => ({}),
+  template: ({ props }) => [
+    el.of(props.tag, { title: props.it }, props.it),
+    el.script(props.it),
+    el.style(props.it),
+    el.a({ href: props.it }, 'link'),
+    el.iframe({ srcdoc: props.it as never }),
+  ],
+});
+
 export const WeightField = component('weight-field', {
   props: { disabled: prop.flag() },
   state: () => ({ kilos: 0 }),
@@ -260,6 +273,7 @@ if (typeof window === 'object') {
       BasketTotal,
       LiveRows,
       RowsPage,
+      CarelessBox,
     },
   });
 }

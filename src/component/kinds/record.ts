@@ -24,6 +24,7 @@ export type RecordOf<F> = {
 export function record<const F extends Readonly<Record<string, Kind<unknown, unknown, Presence>>>>(
   fields: F,
 ): Kind<RecordOf<F>> {
+  // What each field holds is its own kind's matter; here they are all alike.
   const kinds = Object.entries(fields as unknown as Fields);
   const names = kinds.map(([name]) => name);
   const isRecord = (value: unknown): value is Record<string, unknown> =>

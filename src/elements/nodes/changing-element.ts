@@ -1,4 +1,5 @@
-import type { ExprCore, Frame } from '../../template/index.js';
+import { finding } from '../../problem/index.js';
+import { type ExprCore, type Frame, isChangingTag } from '../../template/index.js';
 import type { PlanElement } from '../../tree/index.js';
 import type { Block } from '../block.js';
 import { buildAll } from '../build.js';
@@ -26,13 +27,20 @@ export function buildChanging(node: PlanElement, tag: ExprCore, parent: Node, vi
   for (const [index, read] of viewFor('div').reads) view.note({ ...spot.scope, index }, read);
   const reads = new Map(view.reads);
   view.place(mark, (found, frames, block, instance) => {
-    let shown: string | undefined;
+    let shown: unknown;
     let inner: Block | undefined;
     const show = (): void => {
-      const name = String(tag.get(frames[spot.scope.index] as Frame));
+      const name = tag.get(frames[spot.scope.index] as Frame);
       if (name === shown) return;
       shown = name;
       inner?.remove();
+      inner = undefined;
+      if (!isChangingTag(name)) {
+        const hint = 'Take the tag from a prop.tag([...]), which has a fixed set of elements.';
+        const what = `The tag ${JSON.stringify(name)}`;
+        instance.report(finding('content-not-allowed', { what, place: 'in el.of', hint }));
+        return;
+      }
       inner = viewFor(name).mount(found, [...frames], instance);
     };
     show();

@@ -10,6 +10,7 @@ import {
   isNameFit,
   isNode,
   mergeAttributes,
+  rawTextElements,
   styleWriter,
   type Node as TemplateNode,
   takesAccepted,
@@ -33,6 +34,14 @@ export function buildElement(node: PlanElement, parent: Node, view: View, spot: 
   const home = element instanceof HTMLTemplateElement ? element.content : element;
   if (node.tag === 'script' && 'json' in node.attributes)
     home.textContent = JSON.stringify(node.attributes.json) ?? '';
+  // What would run or style as text is ready-made alone, as in HTML text.
+  else if (rawTextElements.has(node.tag))
+    buildAll(
+      node.content.filter(({ kind }) => kind === 'trusted'),
+      home,
+      view,
+      spot,
+    );
   else buildAll(node.content, home, view, { ...spot, isSvg: staysSvg, isOutermost: false });
 }
 

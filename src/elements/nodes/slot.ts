@@ -2,6 +2,7 @@ import { coreOf, type Frame } from '../../template/index.js';
 import { alwaysPlaces, type PlanNode, type PlanSlot } from '../../tree/index.js';
 import type { Block } from '../block.js';
 import { buildAll, viewOf } from '../build.js';
+import { filledBits } from '../filled-bits.js';
 import { type Filled, fillerOf } from '../fillers.js';
 import type { Instance } from '../instance.js';
 import { fillOf, forward, type Scope, type Spot, type View } from '../view.js';
@@ -110,8 +111,8 @@ function buildDepending(
   const core = coreOf(node.data);
   const dataBits = core ? spot.scope.bits.read(core) : 0;
   view.note(spot.scope, dataBits);
-  const filledBits = owner.bits.of(`fill ${spot.scope.index} ${node.slot}`) | bitsOf(content, owner);
-  view.note(owner, filledBits);
+  const bitsOfFill = owner.bits.of(`fill ${spot.scope.index} ${node.slot}`) | filledBits(content, owner);
+  view.note(owner, bitsOfFill);
   const reads = new Map(view.reads);
   const localBit = local === undefined ? 0 : owner.bits.of(`local ${local}`);
   view.place(mark, (found, frames, block, instance) => {
@@ -143,7 +144,7 @@ function buildDepending(
       };
       block.updaters.push({ scope: spot.scope.index, bits: dataBits, run });
     }
-    if (filledBits !== 0) block.updaters.push({ scope: owner.index, bits: filledBits, run: show });
+    if (bitsOfFill !== 0) block.updaters.push({ scope: owner.index, bits: bitsOfFill, run: show });
     forward(block, reads, (one, bits) => {
       if (local !== undefined && one === owner.index && (bits & owner.bits.locals) !== 0) {
         refresh(ownerFrame, frames[owner.index] as Frame, local, 1);
@@ -164,17 +165,4 @@ export function refresh(frame: Frame, around: Frame, own: number, count: number)
   for (let local = 0; local < around.locals.length; local++) {
     if (local < own || local >= own + count) frame.locals[local] = around.locals[local];
   }
-}
-
-/** What tells whether content that is all conditions, rows and values comes to anything. */
-function bitsOf(content: readonly PlanNode[], scope: Scope): number {
-  let bits = 0;
-  for (const one of content) {
-    if (one.kind === 'given')
-      bits |= scope.bits.read(one.test) | bitsOf(one.content, scope) | bitsOf(one.otherwise, scope);
-    if (one.kind === 'each' && 'get' in one.list) bits |= scope.bits.read(one.list);
-    if (one.kind === 'value') bits |= scope.bits.read(one.value);
-    if (one.kind === 'slot') bits |= scope.bits.of(`slot ${one.name}`);
-  }
-  return bits;
 }

@@ -5,7 +5,6 @@ import {
   fillTest,
   isInteractive,
   type PlanFill,
-  type PlanNode,
   type PlanUse,
   planOf,
   propFault,
@@ -13,6 +12,7 @@ import {
 import { Bits } from '../bits.js';
 import type { Block } from '../block.js';
 import { buildAll, viewOf } from '../build.js';
+import { filledBits } from '../filled-bits.js';
 import type { Filler, FillerHost } from '../fillers.js';
 import type { Instance } from '../instance.js';
 import { forward, type Scope, type Spot, type View } from '../view.js';
@@ -82,10 +82,10 @@ function keepInStep(
   view: View,
 ): void {
   const bits = changing.reduce((all, { expr }) => all | owner.bits.read(expr), 0);
-  const filledBits = node.fills.map((fill) =>
-    fill && !alwaysPlaces(fill) ? readBy(fill.content, owner) : 0,
+  const fillBits = node.fills.map((fill) =>
+    fill && !alwaysPlaces(fill) ? filledBits(fill.content, owner) : 0,
   );
-  view.note(owner, bits | filledBits.reduce((all, one) => all | one, 0));
+  view.note(owner, bits | fillBits.reduce((all, one) => all | one, 0));
   view.place(view.top, (_found, frames, block, instance) => {
     const run = (): void => {
       const { props } = frames[scope.index] as Frame;
@@ -99,24 +99,13 @@ function keepInStep(
       if (changed !== 0) block.update(scope.index, changed);
     };
     if (bits !== 0) block.updaters.push({ scope: owner.index, bits, run });
-    for (const [at, filled] of filledBits.entries()) {
+    for (const [at, filled] of fillBits.entries()) {
       const name = node.component.slots.names[at];
       if (filled === 0) continue;
       const bit = scope.bits.of(`slot ${name}`);
       block.updaters.push({ scope: owner.index, bits: filled, run: () => block.update(scope.index, bit) });
     }
   });
-}
-
-/** What tells whether conditional content comes to anything. */
-function readBy(nodes: readonly PlanNode[], scope: Scope): number {
-  return nodes.reduce((bits, one) => {
-    if (one.kind === 'given')
-      return bits | scope.bits.read(one.test) | readBy(one.content, scope) | readBy(one.otherwise, scope);
-    if (one.kind === 'each' && 'get' in one.list) return bits | scope.bits.read(one.list);
-    if (one.kind === 'value') return bits | scope.bits.read(one.value);
-    return one.kind === 'slot' ? bits | scope.bits.of(`slot ${one.name}`) : bits;
-  }, 0);
 }
 
 function settled(node: PlanUse, at: number, value: unknown, instance: Instance | undefined): unknown {
@@ -175,6 +164,7 @@ function buildHost(node: PlanUse, parent: Node, view: View, spot: Spot): void {
     view.note(owner, bits);
     view.place(host, (found, frames, block) => {
       const run = (): void => {
+        // The element has a property for each prop of its component.
         (found as unknown as Record<string, unknown>)[name] = expr
           ? expr.get(frames[owner.index] as Frame)
           : value;

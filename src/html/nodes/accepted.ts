@@ -1,14 +1,8 @@
-import {
-  attributeText,
-  classWriter,
-  coreOf,
-  type Frame,
-  isNameFit,
-  type Report,
-  styleWriter,
-} from '../../template/index.js';
+import { classWriter, type Frame, type Report, styleWriter } from '../../template/index.js';
 import type { Write } from '../chunks.js';
 import { escapeAttribute } from '../escape.js';
+import type { Pass } from '../pass.js';
+import { walkAttribute } from '../walk.js';
 
 type Attributes = Readonly<Record<string, unknown>>;
 
@@ -19,40 +13,28 @@ type Attributes = Readonly<Record<string, unknown>>;
 export function acceptedWriter(tag: string | ((frame: Frame) => string), own: Attributes): Write {
   return (frame, pass) => {
     const name = typeof tag === 'string' ? tag : tag(frame);
-    const report: Report = (found) => pass.report(found, frame);
     const given = frame.accepted ?? {};
     const names = new Set([...Object.keys(own), ...Object.keys(given)]);
     let text = '';
-    for (const attribute of names) {
-      text += merged(name, attribute, own[attribute], frame, given[attribute], frame.owner ?? frame, report);
-    }
+    for (const attribute of names)
+      text += merged(name, attribute, own[attribute], given[attribute], frame, pass);
     return text;
   };
 }
 
-function merged(
-  tag: string,
-  name: string,
-  own: unknown,
-  frame: Frame,
-  given: unknown,
-  owner: Frame,
-  report: Report,
-): string {
-  if (name === 'on' || name === 'bind' || name === 'json') return '';
-  if (name === 'class' || name === 'style') {
-    const texts =
-      given === null
-        ? []
-        : [joinable(tag, name, own, frame, report), joinable(tag, name, given, owner, report)];
-    const text = texts.filter((one) => one !== '').join(name === 'class' ? ' ' : '; ');
-    return text === '' ? '' : ` ${name}="${escapeAttribute(text)}"`;
+/** The use's value is read in the frame it is written in. */
+function merged(tag: string, name: string, own: unknown, given: unknown, frame: Frame, pass: Pass): string {
+  const owner = frame.owner ?? frame;
+  if (name !== 'class' && name !== 'style') {
+    return given === undefined
+      ? walkAttribute(tag, name, own, frame, pass)
+      : walkAttribute(tag, name, given, owner, pass);
   }
-  if (!isNameFit(tag, name, report)) return '';
-  const value = given === undefined ? plainValue(own, frame) : plainValue(given, owner);
-  const text = attributeText(tag, name, value, report);
-  if (text === null) return '';
-  return text === true ? ` ${name}` : ` ${name}="${escapeAttribute(text)}"`;
+  if (given === null) return '';
+  const report: Report = (found) => pass.report(found, frame);
+  const texts = [joinable(tag, name, own, frame, report), joinable(tag, name, given, owner, report)];
+  const text = texts.filter((one) => one !== '').join(name === 'class' ? ' ' : '; ');
+  return text === '' ? '' : ` ${name}="${escapeAttribute(text)}"`;
 }
 
 function joinable(
@@ -68,9 +50,4 @@ function joinable(
   }
   const styles = styleWriter(tag, value, report);
   return typeof styles === 'string' ? styles : styles(frame, report);
-}
-
-function plainValue(value: unknown, frame: Frame): unknown {
-  const core = coreOf(value);
-  return core ? core.get(frame) : value;
 }

@@ -8,6 +8,7 @@ import {
   type ExprCore,
   type Frame,
   inputExprs,
+  isChangingTag,
   isNameFit,
   isNode,
   lineEaters,
@@ -203,8 +204,6 @@ function lowerDocument(value: unknown, to: Chunks): void {
   to.place((frame) => written('srcdoc', String(core.get(frame) ?? '')));
 }
 
-const tagPattern = /^[a-zA-Z][\w.-]*$/;
-
 /** An element whose tag is known only at render time. */
 function lowerChanging(node: PlanElement, tag: ExprCore, to: Chunks, at: At): void {
   at.lowering.note(tag);
@@ -218,9 +217,9 @@ function lowerChanging(node: PlanElement, tag: ExprCore, to: Chunks, at: At): vo
   lowerAll(node.content, content, { ...at, tag: '', isOutermost: false });
   const [writeAttributes, writeContent] = [attributes.compile(), content.compile()];
   const place: Write = (frame, pass) => {
-    const name = tagName(tag, frame);
-    if (name === undefined) {
-      const what = `The tag ${JSON.stringify(tag.get(frame))}`;
+    const name = tag.get(frame);
+    if (!isChangingTag(name)) {
+      const what = `The tag ${JSON.stringify(name)}`;
       const hint = 'Take the tag from a prop.tag([...]), which has a fixed set of elements.';
       pass.report(finding('content-not-allowed', { what, place: 'in el.of', hint }), frame);
       return '';
@@ -229,15 +228,4 @@ function lowerChanging(node: PlanElement, tag: ExprCore, to: Chunks, at: At): vo
     return voidElements.has(name) ? start : `${start}${writeContent(frame, pass)}</${name}>`;
   };
   between(to, at, () => to.place(place));
-}
-
-/** A tag that is no script, no style and no other name that reads what follows in a way of its own. */
-function tagName(tag: ExprCore, frame: Frame): string | undefined {
-  const name = tag.get(frame);
-  if (typeof name !== 'string' || !tagPattern.test(name)) return undefined;
-  return /^(script|style|textarea|title|pre|listing|plaintext|xmp|noscript|iframe|noembed|noframes|template)$/i.test(
-    name,
-  )
-    ? undefined
-    : name;
 }

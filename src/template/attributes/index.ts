@@ -2,6 +2,7 @@ export { classPieces, classWriter, inputExprs, pieceWriter } from './class.js';
 export { styleWriter } from './style.js';
 export {
   escapedTextElements,
+  isChangingTag,
   isWorded,
   lineEaters,
   rawTextElements,

@@ -72,3 +72,12 @@ export const escapedTextElements: ReadonlySet<string> = new Set(['textarea', 'ti
 
 /** Elements whose first line break a parser drops (https://html.spec.whatwg.org/#parsing-main-inbody, "pre"). */
 export const lineEaters: ReadonlySet<string> = new Set(['pre', 'textarea', 'listing']);
+
+/** Elements that read what stands in them in a way of their own, or run it. */
+const ownReaders =
+  /^(script|style|textarea|title|pre|listing|plaintext|xmp|noscript|iframe|noembed|noframes|template)$/i;
+
+/** Whether a tag known only at render time may be used: a name, and of no element that reads its content its own way. */
+export function isChangingTag(tag: unknown): tag is string {
+  return typeof tag === 'string' && /^[a-zA-Z][\w.-]*$/.test(tag) && !ownReaders.test(tag);
+}
