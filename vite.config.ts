@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
+import manifest from './package.json' with { type: 'json' };
 
 const source = (path: string): string => fileURLToPath(new URL(`./src/${path}`, import.meta.url));
 
@@ -18,11 +19,16 @@ export default defineConfig({
         production: source('problem/production.ts'),
         html: source('html/index.ts'),
         elements: source('elements/index.ts'),
+        markup: source('markup/index.ts'),
+        'markup-node': source('markup/node.ts'),
+        'markup-page': source('markup/page.ts'),
+        'markup-none': source('markup/page-none.ts'),
+        check: source('check/index.ts'),
         cli: source('cli/main.ts'),
       },
     },
     rollupOptions: {
-      external: ['#dev', /^node:/, 'commander', 'picocolors', 'postcss', 'postcss-selector-parser', /^tsx/],
+      external: ['#dev', '#markup', /^node:/, ...Object.keys(manifest.dependencies), /^tsx/],
       output: { chunkFileNames: 'parts/[name]-[hash].js' },
     },
   },

@@ -1,3 +1,5 @@
+import '#markup';
+
 export type {
   AnyComponent,
   Component,

@@ -1,9 +1,8 @@
 import { existsSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { resolve as resolvePath } from 'node:path';
-import { pathToFileURL } from 'node:url';
-import { register } from 'tsx/esm/api';
-import { type AnyComponent, componentCore } from '../component/index.js';
+import { componentsIn, loadModule } from '../check/modules.js';
+import type { AnyComponent } from '../component/index.js';
 import { suggest } from '../problem/index.js';
 
 /** The command was called in a wrong way: the message says how to call it. */
@@ -11,7 +10,7 @@ export class UsageError extends Error {}
 
 /** Loads a TypeScript or JavaScript module and picks one of the components it exports. */
 export async function loadComponent(path: string, wanted: string | undefined): Promise<AnyComponent> {
-  const found = componentsIn(await loadModule(path));
+  const found = componentsIn(await loadPath(path));
   if (found.size === 0)
     throw new UsageError(`${path} exports no component. Export one: export const Name = component(…).`);
   if (wanted !== undefined) return pick(found, wanted, path);
@@ -25,20 +24,15 @@ export async function loadComponent(path: string, wanted: string | undefined): P
   );
 }
 
-async function loadModule(path: string): Promise<Readonly<Record<string, unknown>>> {
-  const full = resolvePath(path);
-  if (!existsSync(full)) throw new UsageError(`There is no file ${path}.`);
-  const unregister = register();
-  try {
-    return (await import(pathToFileURL(full).href)) as Record<string, unknown>;
-  } finally {
-    await unregister();
-  }
+/** Every component that a module exports. */
+export async function loadComponents(path: string): Promise<readonly AnyComponent[]> {
+  return [...new Set(componentsIn(await loadPath(path)).values())];
 }
 
-function componentsIn(module: Readonly<Record<string, unknown>>): ReadonlyMap<string, AnyComponent> {
-  const components = Object.entries(module).filter(([, value]) => componentCore(value) !== undefined);
-  return new Map(components as [string, AnyComponent][]);
+async function loadPath(path: string): Promise<Readonly<Record<string, unknown>>> {
+  const full = resolvePath(path);
+  if (!existsSync(full)) throw new UsageError(`There is no file ${path}.`);
+  return loadModule(full);
 }
 
 /** A component by the name it is exported under or by its tag name. */

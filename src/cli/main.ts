@@ -2,6 +2,7 @@
 import { Command, CommanderError } from 'commander';
 import manifest from '../../package.json' with { type: 'json' };
 import type { LatticeError } from '../problem/index.js';
+import { checkCommand } from './commands/check.js';
 import { renderCommand } from './commands/render.js';
 import { treeCommand } from './commands/tree.js';
 import { UsageError } from './load.js';
@@ -17,6 +18,7 @@ const program = new Command('lattice')
   .exitOverride()
   .addCommand(renderCommand())
   .addCommand(treeCommand())
+  .addCommand(checkCommand())
   .addHelpText('after', '\nExit codes: 0 all well, 1 problems found, 2 wrong usage.');
 
 for (const command of program.commands) command.exitOverride().version(manifest.version);

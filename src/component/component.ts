@@ -5,15 +5,17 @@ import {
   type Content,
   type ExprOf,
   type Provided,
+  type TemplateText,
+  textSlots,
   UseNode,
 } from '../template/index.js';
-import { brandComponent, type ComponentCore, declared, type HandlerFunction } from './core.js';
+import { brandComponent, type ComponentCore, componentCore, declared, type HandlerFunction } from './core.js';
 import type { AnyEventKind } from './event.js';
 import type { AnyKind, Kind } from './kind.js';
 import { any } from './kinds/any.js';
 import type { TagKind } from './kinds/tag.js';
 import { nameFault } from './name.js';
-import type { AnySlotKind } from './slot.js';
+import { type AnySlotKind, slot } from './slot.js';
 import type {
   ConnectedContext,
   ContentArguments,
@@ -74,8 +76,11 @@ export type PropsOf<C> = C extends { readonly [types]?: { props: infer Props } }
 /** The record of slots that a component takes. */
 export type SlotsOf<C> = C extends { readonly [types]?: { slots: infer Slots } } ? Slots : never;
 
-/** What `component` is given; each part but the template may be left out. */
-export interface Definition<
+/** CSS rules, or the file they were read from. */
+type StylesInput = string | TemplateText;
+
+/** What every definition has besides its template. */
+interface DefinitionParts<
   P,
   S,
   State,
@@ -90,7 +95,7 @@ export interface Definition<
   /** The name of a `prop.tag`: a use may then give the chosen element's attributes, and the template spreads `accepted`. */
   readonly accepts?: Accepts;
   /** CSS rules for the component's own elements. They reach neither slot content nor other components. */
-  readonly styles?: string | readonly string[];
+  readonly styles?: StylesInput | readonly StylesInput[];
   readonly events?: Events;
   /** The first state, from this use's props. */
   readonly state?: (props: PropValues<P>) => State;
@@ -120,8 +125,46 @@ export interface Definition<
   readonly field?: FieldParts<P, State>;
   /** Set-up when the element is put into a document; the signal tells when to clean up. */
   readonly connected?: (context: ConnectedContext<P, State, Events>) => void;
+}
+
+/** What `component` is given; each part but the template may be left out. */
+export interface Definition<
+  P,
+  S,
+  State,
+  Events,
+  H extends Record<string, readonly unknown[]>,
+  Accepts = never,
+> extends DefinitionParts<P, S, State, Events, H, Accepts> {
   /** Called once, with expressions instead of values; what it returns is the component's template. */
   readonly template: (context: TemplateContext<P, S, State, H>) => Content;
+}
+
+/** What `component` is given where the template is HTML text. */
+export interface TextDefinition<
+  P,
+  S,
+  State,
+  Events,
+  H extends Record<string, readonly unknown[]>,
+  Accepts = never,
+> extends DefinitionParts<P, S, State, Events, H, Accepts> {
+  /**
+   * HTML text: `{{ … }}` places a value, `<slot>` a slot, the tag of a component in `uses` that component. A file is
+   * read with `markupFile`.
+   */
+  readonly template: string | TemplateText;
+  /** The components whose tags stand in the text. */
+  readonly uses?: readonly AnyComponent[];
+  /** Functions that the text's expressions may call. */
+  readonly helpers?: Readonly<Record<string, (...args: never[]) => unknown>>;
+  /** Tags of custom elements from elsewhere that stand in the text: names, or patterns of them. */
+  readonly foreign?: readonly (string | RegExp)[];
+}
+
+/** The slots of a component that leaves it to its template text to declare them: any name. */
+export interface SlotsOfText {
+  readonly [slot: string]: Content;
 }
 
 type NoProps = Record<never, never>;
@@ -181,6 +224,16 @@ export function component<
   parts: Definition<P, S, State, Events, H, Accepts> & { readonly accepts: Accepts },
 ): TagComponent<GivenProps<P>, GivenSlots<S>, Accepts & keyof GivenProps<P>, P[Accepts]>;
 export function component<
+  const P extends PropKinds = NoProps,
+  const S extends SlotKinds = NoProps,
+  State extends object = NoProps,
+  const Events extends EventKinds = NoProps,
+  H extends Record<string, readonly unknown[]> = NoProps,
+>(
+  name: string,
+  parts: TextDefinition<P, S, State, Events, H>,
+): Component<GivenProps<P>, [keyof S] extends [never] ? SlotsOfText : GivenSlots<S>>;
+export function component<
   Item,
   const P extends PropKinds,
   const S extends SlotKinds,
@@ -212,7 +265,7 @@ interface LooseDefinition {
   readonly props?: Readonly<Record<string, AnyKind>>;
   readonly slots?: Readonly<Record<string, AnySlotKind>>;
   readonly accepts?: string;
-  readonly styles?: string | readonly string[];
+  readonly styles?: StylesInput | readonly StylesInput[];
   readonly events?: Readonly<Record<string, AnyEventKind>>;
   readonly state?: ComponentCore['state'];
   readonly handlers?: Readonly<Record<string, HandlerFunction>>;
@@ -220,15 +273,24 @@ interface LooseDefinition {
   readonly field?: ComponentCore['field'];
   readonly provides?: ComponentCore['provides'];
   readonly reactions?: Readonly<Record<string, HandlerFunction>>;
-  readonly template: (context: unknown) => unknown;
+  readonly template: ((context: unknown) => unknown) | string | TemplateText;
+  readonly uses?: readonly AnyComponent[];
+  readonly helpers?: ComponentCore['helpers'];
+  readonly foreign?: readonly (string | RegExp)[];
 }
 
 function coreFrom(name: string, parts: LooseDefinition, place: object | undefined): ComponentCore {
+  const template = typeof parts.template === 'string' ? { text: parts.template } : parts.template;
+  const isText = typeof template !== 'function';
+  let slots: ComponentCore['slots'] | undefined;
   return {
     name,
     description: parts.description,
     props: declared(parts.props),
-    slots: declared(parts.slots),
+    get slots() {
+      slots ??= declared(parts.slots ?? (isText ? slotsOfText(template) : undefined));
+      return slots;
+    },
     accepts: parts.accepts,
     events: parts.events ?? {},
     handlers: parts.handlers ?? {},
@@ -237,12 +299,25 @@ function coreFrom(name: string, parts: LooseDefinition, place: object | undefine
     field: parts.field,
     provides: parts.provides,
     reactions: parts.reactions ?? {},
-    styles: typeof parts.styles === 'string' ? parts.styles : (parts.styles ?? []).join('\n'),
-    template: parts.template,
+    styles: [parts.styles ?? []].flat().map(cssText).join('\n'),
+    template,
+    get uses() {
+      return (parts.uses ?? []).map(componentCore).filter((one) => one !== undefined);
+    },
+    helpers: parts.helpers ?? {},
+    foreign: parts.foreign ?? [],
     get source() {
       return placeOf(place);
     },
   };
+}
+
+function cssText(styles: StylesInput): string {
+  return typeof styles === 'string' ? styles : styles.text;
+}
+
+function slotsOfText(text: TemplateText): Readonly<Record<string, AnySlotKind>> {
+  return Object.fromEntries([...textSlots(text)].map(([name, hands]) => [name, hands ? slot.of() : slot()]));
 }
 
 function placeIfKnown(place: object | undefined): { source?: NonNullable<ReturnType<typeof placeOf>> } {

@@ -1,4 +1,5 @@
 import type { SourcePlace } from '../problem/index.js';
+import type { TemplateText } from '../template/run.js';
 import type { Provided } from '../template/share.js';
 import type { AnyEventKind } from './event.js';
 import type { AnyKind } from './kind.js';
@@ -26,7 +27,15 @@ export interface ComponentCore {
     | undefined;
   /** CSS text; empty where the component has no styles. */
   readonly styles: string;
-  readonly template: (context: unknown) => unknown;
+  readonly template: ((context: unknown) => unknown) | TemplateText;
+  /** Components that a template text may name. */
+  readonly uses: readonly ComponentCore[];
+  /** Functions that a template text may call. */
+  readonly helpers: Readonly<Record<string, (...args: never[]) => unknown>>;
+  /** Tags of custom elements from elsewhere that a template text may name. */
+  readonly foreign: readonly (string | RegExp)[];
+  /** Set for a text whose component is not at hand: any name may be read in it. */
+  readonly takesAnyName?: true;
   /** Where `component()` was called, where known. */
   readonly source: SourcePlace | undefined;
 }

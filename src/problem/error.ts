@@ -7,6 +7,7 @@ export function problemText(problem: Problem): string {
   const lines = [`${problem.severity} ${problem.code}: ${problem.message}`];
   if (problem.where !== '') lines.push(`  in ${problem.where}`);
   if (source) lines.push(`  at ${source.file}:${source.line}:${source.column}`);
+  if (source?.frame) lines.push(...source.frame.split('\n').map((line) => `    ${line}`));
   lines.push(`  ${problem.hint}`);
   return lines.join('\n');
 }

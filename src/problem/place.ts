@@ -21,8 +21,12 @@ export function callPlace(above: unknown): object | undefined {
 
 const framePattern = /\(?((?:file:\/\/|https?:\/\/|\/|[A-Za-z]:\\)[^()]*?):(\d+):(\d+)\)?$/;
 
-/** Reads a remembered stack: the file, line and column of its first frame that has a file. */
+/**
+ * Reads a remembered stack: the file, line and column of its first frame that has a file. What is a place already,
+ * as a template text's parts have it, is that place.
+ */
 export function placeOf(holder: object | undefined): SourcePlace | undefined {
+  if (holder && 'file' in holder) return holder as SourcePlace;
   const { stack } = (holder ?? {}) as { stack?: string };
   for (const line of (stack ?? '').split('\n')) {
     const found = framePattern.exec(line.trim());

@@ -10,6 +10,8 @@ export interface SourcePlace {
   readonly file: string;
   readonly line: number;
   readonly column: number;
+  /** The lines around it with a mark under the column, where the text is at hand. */
+  readonly frame?: string;
 }
 
 /**

@@ -112,6 +112,73 @@ export const words = {
   'attribute-unsafe': error<{ attribute: string; tag: string; fault: string; hint: string }>(
     ({ attribute, tag, fault, hint }) => [`The attribute ${attribute} of <${tag}> ${fault}.`, hint],
   ),
+  'markup-missing': error<{ component: string }>(({ component }) => [
+    `${component} has its template as HTML text, and nothing here can read it.`,
+    "In a page, import 'zesty-lattice/markup' once; the Vite plugin does so by itself.",
+  ]),
+  'markup-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
+  'tag-unclosed': error<{ tag: string; before: string }>(({ tag, before }) => [
+    before === ''
+      ? `<${tag}> is opened here and never closed.`
+      : `<${tag}> is opened here and not closed before ${before}.`,
+    `Write </${tag}> where it ends.`,
+  ]),
+  'tag-unfinished': error<{ tag: string }>(({ tag }) => [
+    `The tag of <${tag}> begins here and does not end.`,
+    'Close it with ">"; if it has attributes, close their quotes too.',
+  ]),
+  'tag-self-closed': error<{ tag: string }>(({ tag }) => [
+    `<${tag} /> does not close itself: HTML reads it as an opening tag.`,
+    `Write <${tag}></${tag}>.`,
+  ]),
+  'tag-stray': error<{ tag: string; isVoid: boolean }>(({ tag, isVoid }) => [
+    isVoid
+      ? `</${tag}> ends an element that has no end tag.`
+      : `</${tag}> ends nothing: no <${tag}> is open here.`,
+    isVoid ? `Write <${tag}> alone.` : `Take it out, or open <${tag}> before it.`,
+  ]),
+  'tag-crossed': error<{ tag: string; outer: string }>(({ tag, outer }) => [
+    `<${tag}> is opened inside <${outer}> and closed outside of it.`,
+    `Close </${tag}> before </${outer}>.`,
+  ]),
+  'attribute-doubled': error<{ attribute: string }>(({ attribute }) => [
+    `The attribute "${attribute}" stands twice in one tag, and the second is dropped.`,
+    'Take one of them out.',
+  ]),
+  'hole-misplaced': error<{ place: string; hint: string }>(({ place, hint }) => [
+    `A hole {{ … }} cannot stand ${place}.`,
+    hint,
+  ]),
+  'expression-invalid': error<{ expression: string; fault: string; hint: string }>(
+    ({ expression, fault, hint }) => [`The expression "${clipped(expression)}" ${fault}.`, hint],
+  ),
+  'name-unknown': error<{ what: string; name: string; hint: string }>(({ what, name, hint }) => [
+    `There is no ${what} "${name}" here.`,
+    hint,
+  ]),
+  'directive-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
+  'component-unused': warning<{ component: string; file: string }>(({ component, file }) => [
+    `${component} is defined in ${file} and used nowhere.`,
+    'Use it, or take it out. A page’s own component is exported as the default of its module.',
+  ]),
+  'prop-unread': warning<{ component: string; prop: string }>(({ component, prop }) => [
+    `${component} declares the prop "${prop}" and reads it nowhere.`,
+    `Place it in the template with props.${prop}, or take the declaration out.`,
+  ]),
+  'heading-skipped': warning<{ tag: string; after: string; better: string }>(({ tag, after, better }) => [
+    after === ''
+      ? `The first heading of the page is <${tag}>.`
+      : `<${tag}> follows ${after} and skips a level.`,
+    `Use ${better}, and give it its size with a class.`,
+  ]),
+  'image-unnamed': error<{ src: string }>(({ src }) => [
+    `The image "${src}" has no alt text.`,
+    'Say what it shows: alt="…"; for one that only decorates, alt="".',
+  ]),
+  'module-failed': error<{ reason: string }>(({ reason }) => [
+    `The module stopped with an error while it was loaded: ${reason}`.replace(/\.?$/, '.'),
+    'A module of components should only define them; start servers and the like in another.',
+  ]),
   'list-invalid': error<{ name: string; got: string }>(({ name, got }) => [
     `eachOf was given ${name}, and got ${got} where a list belongs.`,
     'Give it a list; a list that may be missing counts as empty.',
@@ -152,6 +219,11 @@ export const words = {
 export type Words = typeof words;
 
 export type ProblemCode = keyof Words;
+
+function clipped(text: string): string {
+  const line = text.trim().replace(/\s+/g, ' ');
+  return line.length > 60 ? `${line.slice(0, 59)}…` : line;
+}
 
 function identifier(name: string): string {
   return /^[A-Za-z_$][\w$]*$/.test(name) ? name : `'${name}'`;

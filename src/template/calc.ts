@@ -40,6 +40,18 @@ export function calc<Result>(...args: readonly unknown[]): Expr<Result> {
   return core.face as Expr<Result>;
 }
 
+/** A value worked out from others, written as a template text's expression. */
+export function worked(
+  inputs: readonly unknown[],
+  compute: (...values: unknown[]) => unknown,
+  text: string,
+): ExprCore {
+  return new ExprCore(
+    { op: 'calc', inputs, compute, text },
+    getterFor(inputs, compute, () => text),
+  );
+}
+
 function getterFor(
   inputs: readonly unknown[],
   compute: (...values: unknown[]) => unknown,

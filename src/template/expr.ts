@@ -40,6 +40,8 @@ export type Op =
       readonly op: 'calc';
       readonly inputs: readonly unknown[];
       readonly compute: (...values: unknown[]) => unknown;
+      /** How it was written, where it was written as text. */
+      readonly text?: string;
     }
   | { readonly op: 'phrase'; readonly strings: readonly string[]; readonly parts: readonly unknown[] }
   | { readonly op: 'filled'; readonly slot: string }
@@ -167,7 +169,7 @@ export function describe(core: ExprCore): string {
     case 'field':
       return `${describe(op.of)}.${op.key}`;
     case 'calc':
-      return `calc(${op.inputs.map(describeValue).join(', ')})`;
+      return op.text ?? `calc(${op.inputs.map(describeValue).join(', ')})`;
     case 'phrase':
       return `phrase\`${op.strings.map((text, at) => text + (at < op.parts.length ? `\${${describeValue(op.parts[at])}}` : '')).join('')}\``;
     case 'filled':

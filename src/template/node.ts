@@ -16,7 +16,8 @@ export abstract class BaseNode implements TemplateNode {
 
   /** `writtenBy` is the public function whose caller wrote this node. */
   constructor(writtenBy: unknown) {
-    this.place = currentRun()?.tracks ? callPlace(writtenBy) : undefined;
+    const run = currentRun();
+    this.place = run?.reading ?? (run?.tracks ? callPlace(writtenBy) : undefined);
   }
 
   /** File, line and column of the line that wrote it, where known: only inside a template. */

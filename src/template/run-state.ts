@@ -1,4 +1,4 @@
-import type { Finding } from '../problem/index.js';
+import type { Finding, SourcePlace } from '../problem/index.js';
 import type { ExprCore } from './expr.js';
 
 /** What is kept while a component's template runs, once. */
@@ -12,6 +12,8 @@ export interface Run {
   depth: number;
   /** The number for the next item, index or slot data. */
   nextLocal: number;
+  /** Where the part of a template text stands that is being read. */
+  reading?: SourcePlace | undefined;
 }
 
 /**

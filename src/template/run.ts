@@ -1,5 +1,14 @@
 import type { ComponentCore } from '../component/core.js';
-import { callPlace, dev, type Finding, finding, LatticeError, placeOf, suggest } from '../problem/index.js';
+import {
+  callPlace,
+  dev,
+  type Finding,
+  failure,
+  finding,
+  LatticeError,
+  placeOf,
+  suggest,
+} from '../problem/index.js';
 import { accepted } from './accepted.js';
 import { describe, ExprCore, inputsOf } from './expr.js';
 import { HandlerCall } from './handler-call.js';
@@ -13,6 +22,38 @@ export interface Blueprint {
   readonly content: Content;
   /** What was found wrong while it ran; a template that failed has no content. */
   readonly findings: readonly Finding[];
+}
+
+/** A template written as HTML text, and the file it was read from. */
+export interface TemplateText {
+  readonly text: string;
+  /** The file's path, where the text is the whole of a file. */
+  readonly file?: string | undefined;
+}
+
+/** What a template text's reader is given of its component. */
+export interface TextContext {
+  readonly core: ComponentCore;
+  readonly text: TemplateText;
+  readonly findings: Finding[];
+}
+
+/** Reads template texts: kept apart, so that a page whose templates are functions loads none of it. */
+export interface MarkupReader {
+  content(context: TextContext): Content;
+  /** The slots a text places, for components that declare none: each with whether it hands data. */
+  slots(text: TemplateText): ReadonlyMap<string, boolean>;
+}
+
+let markupReader: MarkupReader | undefined;
+
+export function setMarkupReader(reader: MarkupReader): void {
+  markupReader = reader;
+}
+
+/** The slots that a template text places; none where nothing can read it, which running it will tell. */
+export function textSlots(text: TemplateText): ReadonlyMap<string, boolean> {
+  return markupReader?.slots(text) ?? new Map();
 }
 
 const blueprints = new WeakMap<ComponentCore, Blueprint>();
@@ -31,7 +72,15 @@ function runTemplate(core: ComponentCore): Blueprint {
   const run: Run = { name: core.name, tracks: dev, read: [], findings: [], depth: 0, nextLocal: 0 };
   return during(run, () => {
     try {
-      const content = core.template({
+      const { template } = core;
+      if (typeof template !== 'function') {
+        if (!markupReader) throw failure(finding('markup-missing', { component: core.name }, core.source));
+        return {
+          content: markupReader.content({ core, text: template, findings: run.findings }),
+          findings: run.findings,
+        };
+      }
+      const content = template({
         props: reader(core, 'prop'),
         state: reader(core, 'state'),
         slots: slotPlaces(core),
@@ -94,11 +143,7 @@ function slotPlaces(core: ComponentCore): unknown {
     };
     Object.defineProperty(place, 'filled', {
       get: function filled() {
-        const get: ExprCore['get'] = (frame) => {
-          const fill = frame.fills[index];
-          return fill !== undefined && (frame.owner === undefined || fill.isFilled(frame.owner));
-        };
-        return new ExprCore({ op: 'filled', slot: name }, get, filled).face;
+        return filledExpr(name, index, filled).face;
       },
     });
     places.set(name, place);
@@ -121,6 +166,15 @@ function slotPlaces(core: ComponentCore): unknown {
       },
     },
   );
+}
+
+/** Whether a use gave content for a slot. */
+export function filledExpr(slot: string, index: number, readBy?: unknown): ExprCore {
+  const get: ExprCore['get'] = (frame) => {
+    const fill = frame.fills[index];
+    return fill !== undefined && (frame.owner === undefined || fill.isFilled(frame.owner));
+  };
+  return new ExprCore({ op: 'filled', slot }, get, readBy);
 }
 
 function handlerCalls(core: ComponentCore): unknown {

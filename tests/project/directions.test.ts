@@ -11,7 +11,9 @@ const floors: readonly (readonly string[])[] = [
   ['generated'],
   ['component', 'template'],
   ['tree'],
-  ['html', 'elements', 'markup', 'check', 'describe'],
+  ['html', 'elements'],
+  ['markup'],
+  ['check', 'describe'],
   ['index.ts'],
   ['cli', 'vite'],
 ];

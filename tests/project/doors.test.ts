@@ -12,7 +12,9 @@ const node = (code: string): string =>
 const doors: Record<string, string> = {
   'zesty-lattice':
     'ComponentTree LatticeError calc component definition eachOf el event given phrase preset prop resolve share slot trusted uid',
+  'zesty-lattice/check': 'MissingPath SettingsError check jsonReport sarifReport textReport',
   'zesty-lattice/elements': 'elementClass register',
+  'zesty-lattice/markup': 'adopt catalog markupFile renderDocument',
   'zesty-lattice/html': 'escapeAttribute escapeText renderHtml renderPage',
 };
 

@@ -1,7 +1,7 @@
 import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 
@@ -41,16 +41,16 @@ describe('the packed package', () => {
     const home = join(project, 'node_modules/zesty-lattice');
     mkdirSync(home, { recursive: true });
     execFileSync('tar', ['-xzf', tarball, '-C', home, '--strip-components=1']);
-    for (const name of [
-      'postcss',
-      'postcss-selector-parser',
-      'cssesc',
-      'util-deprecate',
-      'nanoid',
-      'picocolors',
-      'source-map-js',
-    ]) {
-      symlinkSync(join(root, 'node_modules', name), join(project, 'node_modules', name));
+    const listed = execFileSync('npm', ['ls', '--omit=dev', '--all', '--parseable'], {
+      cwd: root,
+      encoding: 'utf8',
+    });
+    for (const path of listed.split('\n')) {
+      const name = path.split('/node_modules/').slice(1).join('/node_modules/');
+      if (name === '' || name.includes('/node_modules/')) continue;
+      const link = join(project, 'node_modules', name);
+      mkdirSync(dirname(link), { recursive: true });
+      symlinkSync(path, link);
     }
     writeFileSync(join(project, 'package.json'), '{ "type": "module" }');
     writeFileSync(

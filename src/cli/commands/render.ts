@@ -1,13 +1,17 @@
+import { existsSync } from 'node:fs';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
-import { dirname } from 'node:path';
+import { dirname, resolve as resolvePath } from 'node:path';
 import { Command } from 'commander';
 import type { AnyComponent, Use } from '../../component/index.js';
 import { renderHtml, renderPage } from '../../html/index.js';
+import { catalog, renderDocument } from '../../markup/index.js';
 import { resolve } from '../../tree/index.js';
-import { loadComponent, loadProps } from '../load.js';
+import { loadComponent, loadComponents, loadProps, UsageError } from '../load.js';
 import { printProblems } from '../print-problems.js';
 
 interface Options {
+  readonly uses?: readonly string[];
+  readonly foreign?: readonly string[];
   readonly component?: string;
   readonly props?: string;
   readonly page?: true;
@@ -20,8 +24,10 @@ interface Options {
 /** `lattice render`: a component to HTML text. */
 export function renderCommand(): Command {
   return new Command('render')
-    .description('Render a component to HTML.')
-    .argument('<module>', 'a TypeScript or JavaScript module that exports the component')
+    .description('Render a component to HTML, or the components in a document.')
+    .argument('<file>', 'a TypeScript or JavaScript module that exports the component, or an HTML document')
+    .option('-u, --uses <modules...>', 'with a document: the modules of the components in it')
+    .option('--foreign <tags...>', 'with a document: tags of custom elements from elsewhere')
     .option('-c, --component <name>', 'which of its components, by tag name or export name')
     .option('-p, --props <file>', 'its props, a record in a JSON file')
     .option('--page', 'write a whole document, with the styles in its head')
@@ -33,6 +39,7 @@ export function renderCommand(): Command {
 }
 
 async function run(path: string, options: Options): Promise<void> {
+  if (/\.html?$/.test(path)) return document(path, options);
   const component = await loadComponent(path, options.component);
   const props = (await loadProps(options.props)) ?? {};
   const tree = resolve(component, props);
@@ -51,6 +58,20 @@ async function run(path: string, options: Options): Promise<void> {
     : `${renderHtml(use, { styles: true })}\n`;
   if (tree.problems.length > 0) printProblems(tree.problems);
   await write(html, options.out);
+}
+
+/** A document comes back with its components rendered; those with errors stay as they were written. */
+async function document(path: string, options: Options): Promise<void> {
+  if (!existsSync(path)) throw new UsageError(`There is no file ${path}.`);
+  const components = (await Promise.all((options.uses ?? []).map(loadComponents))).flat();
+  const { html, problems } = renderDocument(
+    await readFile(path, 'utf8'),
+    catalog(components, { foreign: options.foreign ?? [] }),
+    { file: resolvePath(path) },
+  );
+  await write(html, options.out);
+  if (problems.length > 0) printProblems(problems);
+  if (problems.some((problem) => problem.severity === 'error')) process.exitCode = 1;
 }
 
 function useOf(component: AnyComponent, props: Readonly<Record<string, unknown>>): Use {

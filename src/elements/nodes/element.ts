@@ -4,6 +4,7 @@ import {
   classWriter,
   coreOf,
   type ExprCore,
+  eventArgument,
   type Frame,
   inputExprs,
   isHandlerCall,
@@ -145,7 +146,9 @@ function buildListeners(
     const args = call.args.map((one) => coreOf(one) ?? one);
     view.place(element, (found, frames, _block, instance) => {
       found.addEventListener(type, (event) => {
-        const values = args.map((one) => (isCore(one) ? one.get(frames[scope.index] as Frame) : one));
+        const values = args.map((one) =>
+          isCore(one) ? one.get(frames[scope.index] as Frame) : one === eventArgument ? event : one,
+        );
         instance.handle(call.handler, values, event);
       });
     });

@@ -1,5 +1,5 @@
+import { htmlFragment } from '../../template/index.js';
 import type { PlanTrusted } from '../../tree/index.js';
-import { htmlFragment } from '../trusted-html.js';
 import type { Spot, View } from '../view.js';
 
 /** Ready-made HTML, parsed by the browser. */

@@ -22,11 +22,12 @@ export class UseNode extends BaseNode {
     props: Readonly<Record<string, unknown>> | undefined,
     content: unknown,
     writtenBy: unknown,
+    slots?: Readonly<Record<string, SlotContent>>,
   ) {
     super(writtenBy);
     this.component = component;
     this.props = props ?? nothing;
-    this.slots = slotContents(content);
+    this.slots = slots ?? slotContents(content);
   }
 }
 

@@ -1,0 +1,74 @@
+import { basename } from 'node:path';
+import type { ComponentCore } from '../component/index.js';
+import { finding, type Problem, placed } from '../problem/index.js';
+import { blueprintOf, placedExprs } from '../template/index.js';
+import { planOf, resolveOpen } from '../tree/index.js';
+
+/** What is wrong in a component, its props and slots left open; what it uses is checked with it. */
+export function componentProblems(component: ComponentCore): readonly Problem[] {
+  return [...resolveOpen(component).problems, ...unreadProps(component)];
+}
+
+/** Props that nothing in the component reads: neither its template nor any of its functions. */
+function unreadProps(component: ComponentCore): readonly Problem[] {
+  if (planOf(component).faults.some(({ finding: { severity } }) => severity === 'error')) return [];
+  const read = new Set(
+    [...placedExprs(blueprintOf(component).content)].map(({ op }) => (op.op === 'prop' ? op.name : '')),
+  );
+  // A function may read a prop in any way; that it names the prop is all that can be told from outside.
+  const functions = [
+    component.state,
+    component.connected,
+    component.provides,
+    component.field?.value,
+    component.field?.fault,
+    ...Object.values(component.handlers),
+    ...Object.values(component.reactions),
+  ]
+    .map(String)
+    .join('\n');
+  return component.props.names
+    .filter((name) => !read.has(name) && name !== component.accepts && !mentions(functions, name))
+    .filter((name) => !(component.field && name === 'disabled') && component.reactions[name] === undefined)
+    .map((name) =>
+      placed(
+        finding('prop-unread', { component: component.name, prop: name }, component.source),
+        component.name,
+      ),
+    );
+}
+
+/** Components that no other component, document or module names. */
+export function unusedComponents(
+  components: ReadonlyMap<ComponentCore, { readonly file: string; readonly exportName: string }>,
+  texts: ReadonlyMap<string, string>,
+): readonly Problem[] {
+  const used = new Set(
+    [...components.keys()].flatMap((core) => planOf(core).uses.map((use) => use.component)),
+  );
+  const problems: Problem[] = [];
+  for (const [core, { file, exportName }] of components) {
+    // What a module exports as its default is its page or its main part: it is there to be rendered.
+    if (used.has(core) || exportName === 'default') continue;
+    const isNamed = [...texts].some(
+      ([path, text]) => path !== file && (mentions(text, exportName) || text.includes(`<${core.name}`)),
+    );
+    const isNamedAtHome = count(texts.get(file) ?? '', exportName) > 1;
+    if (isNamed || isNamedAtHome) continue;
+    problems.push(
+      placed(
+        finding('component-unused', { component: core.name, file: basename(file) }, core.source),
+        core.name,
+      ),
+    );
+  }
+  return problems;
+}
+
+function mentions(text: string, word: string): boolean {
+  return count(text, word) > 0;
+}
+
+function count(text: string, word: string): number {
+  return text.match(new RegExp(`(?<![\\w$])${word.replace(/[$]/g, '\\$&')}(?![\\w$])`, 'g'))?.length ?? 0;
+}

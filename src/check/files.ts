@@ -1,0 +1,41 @@
+import { statSync } from 'node:fs';
+import { relative, resolve } from 'node:path';
+import { glob } from 'tinyglobby';
+
+/** What kinds of file are checked. */
+export type CheckedKind = 'module' | 'markup';
+
+export interface CheckedFile {
+  readonly path: string;
+  readonly kind: CheckedKind;
+}
+
+/** A path that is not there. */
+export class MissingPath extends Error {}
+
+const patterns = ['**/*.{ts,js,mts,mjs,html}'];
+const never = ['**/node_modules/**', '**/dist/**', '**/*.d.ts', '**/*.{test,spec}.*', '**/.*/**'];
+
+/** The files below the given paths, sorted; a file that is named itself is always among them. */
+export async function filesIn(
+  paths: readonly string[],
+  ignore: readonly string[],
+): Promise<readonly CheckedFile[]> {
+  const found = new Set<string>();
+  for (const path of paths) {
+    const full = resolve(path);
+    const stat = statSync(full, { throwIfNoEntry: false });
+    if (!stat) throw new MissingPath(`There is no file or folder ${path}.`);
+    if (stat.isFile()) found.add(full);
+    else
+      for (const file of await glob(patterns, { cwd: full, absolute: true, ignore: [...never, ...ignore] }))
+        found.add(file);
+  }
+  return [...found].sort().map((path) => ({ path, kind: path.endsWith('.html') ? 'markup' : 'module' }));
+}
+
+/** A path as it is shown: from the folder at hand, where it lies below it. */
+export function shownPath(path: string): string {
+  const from = relative('', path);
+  return from.startsWith('..') ? path : from;
+}

@@ -1,0 +1,6 @@
+export { type CheckOptions, type CheckReport, check } from './check.js';
+export { MissingPath } from './files.js';
+export { jsonReport } from './report/json.js';
+export { sarifReport } from './report/sarif.js';
+export { textReport } from './report/text.js';
+export { SettingsError } from './settings.js';

@@ -1,0 +1,70 @@
+import type { ComponentCore, Declared } from '../component/index.js';
+import { documentFindings } from '../markup/document/document-findings.js';
+import { renderDocument } from '../markup/document/render-document.js';
+import { type Finding, type Problem, placed } from '../problem/index.js';
+import { resolveOpen } from '../tree/index.js';
+import { pageFindings } from './page.js';
+
+/** Whether HTML text is a whole document rather than a component's template. */
+export function isDocument(text: string): boolean {
+  return /<!doctype|<html[\s>]/i.test(text);
+}
+
+/** What is wrong in a document, its components rendered. */
+export function documentProblems(
+  text: string,
+  file: string,
+  components: ReadonlyMap<string, ComponentCore>,
+  foreign: readonly string[],
+): readonly Problem[] {
+  const found: Finding[] = [...documentFindings(text, file)];
+  const rendered = renderDocument(text, { components, foreign }, { file });
+  found.push(...pageFindings(rendered.html, rendered.origin));
+  return [...found.map((one) => placed(one, '')), ...rendered.problems];
+}
+
+/**
+ * What is wrong in template text that no component of those at hand has: everything but the names it reads, which only
+ * its component declares.
+ */
+export function templateProblems(
+  text: string,
+  file: string,
+  components: ReadonlyMap<string, ComponentCore>,
+  foreign: readonly string[],
+): readonly Problem[] {
+  return resolveOpen(nameless(text, file, components, foreign)).problems.map((problem) => ({
+    ...problem,
+    where: '',
+  }));
+}
+
+function nameless(
+  text: string,
+  file: string,
+  components: ReadonlyMap<string, ComponentCore>,
+  foreign: readonly string[],
+): ComponentCore {
+  const none: Declared<never> = { names: [], kinds: [], at: new Map() };
+  return {
+    name: '',
+    description: undefined,
+    props: none,
+    slots: none,
+    accepts: undefined,
+    events: {},
+    handlers: {},
+    connected: undefined,
+    reactions: {},
+    provides: undefined,
+    field: undefined,
+    state: undefined,
+    styles: '',
+    template: { text, file },
+    uses: [...components.values()],
+    helpers: {},
+    foreign,
+    source: { file, line: 1, column: 1 },
+    takesAnyName: true,
+  };
+}

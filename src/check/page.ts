@@ -1,0 +1,127 @@
+import { type DefaultTreeAdapterTypes, parse } from 'parse5';
+import { type Finding, finding, type SourcePlace } from '../problem/index.js';
+
+type Parsed = DefaultTreeAdapterTypes.ChildNode;
+type ParsedElement = DefaultTreeAdapterTypes.Element;
+type Place = (offset: number) => SourcePlace | undefined;
+
+/** Attributes that point to ids on the same page (https://www.w3.org/TR/wai-aria-1.2/, https://html.spec.whatwg.org/). */
+const references: ReadonlySet<string> = new Set([
+  'for',
+  'list',
+  'form',
+  'headers',
+  'popovertarget',
+  'commandfor',
+  'aria-activedescendant',
+  'aria-controls',
+  'aria-describedby',
+  'aria-details',
+  'aria-errormessage',
+  'aria-flowto',
+  'aria-labelledby',
+  'aria-owns',
+]);
+
+/** What is wrong on a rendered page as a whole: ids, references, headings, images. */
+export function pageFindings(html: string, place: Place): readonly Finding[] {
+  const elements = [
+    ...elementsIn(parse(html, { sourceCodeLocationInfo: true, scriptingEnabled: false }).childNodes),
+  ];
+  return [
+    ...idFindings(elements, place),
+    ...headingFindings(elements, place),
+    ...elements.filter((one) => one.tagName === 'img').flatMap((image) => imageFinding(image, place)),
+  ];
+}
+
+function* elementsIn(nodes: readonly Parsed[]): Generator<ParsedElement> {
+  for (const node of nodes) {
+    if (!('tagName' in node)) continue;
+    yield node;
+    yield* elementsIn(node.childNodes);
+    if ('content' in node && node.attrs.some(({ name }) => name === 'shadowrootmode')) continue;
+  }
+}
+
+function at(element: ParsedElement, place: Place, attribute?: string): SourcePlace | undefined {
+  const { sourceCodeLocation: found } = element;
+  const offset =
+    (attribute === undefined ? undefined : found?.attrs?.[attribute]?.startOffset) ?? found?.startOffset;
+  return offset === undefined ? undefined : place(offset);
+}
+
+function value(element: ParsedElement, name: string): string | undefined {
+  return element.attrs.find((one) => one.name === name)?.value;
+}
+
+function idFindings(elements: readonly ParsedElement[], place: Place): Finding[] {
+  const byId = new Map<string, ParsedElement[]>();
+  for (const element of elements) {
+    const id = value(element, 'id');
+    if (id !== undefined && id !== '') byId.set(id, [...(byId.get(id) ?? []), element]);
+  }
+  const found: Finding[] = [];
+  for (const [id, [, ...more]] of byId) {
+    const times = more.length === 1 ? 'twice' : `${more.length + 1} times`;
+    for (const element of more.slice(0, 1))
+      found.push(finding('id-doubled', { id, times }, at(element, place, 'id')));
+  }
+  const anchors = new Set(elements.filter((one) => one.tagName === 'a').map((one) => value(one, 'name')));
+  for (const element of elements) {
+    for (const { name, value: text } of element.attrs) {
+      const ids = references.has(name) ? text.split(/\s+/) : name === 'href' ? linkId(text) : [];
+      for (const id of ids) {
+        if (id === '' || byId.has(id) || (name === 'href' && anchors.has(id))) continue;
+        const hint = 'Give the element it points to this id, or point to another.';
+        found.push(
+          finding(
+            'reference-dangling',
+            { attribute: name, id: name === 'href' ? `#${id}` : id, tag: element.tagName, hint },
+            at(element, place, name),
+          ),
+        );
+      }
+    }
+  }
+  return found;
+}
+
+/** `#top` is the page's start and `#:~:` starts a text directive: neither needs an element. */
+function linkId(href: string): string[] {
+  if (!href.startsWith('#') || href === '#' || href.toLowerCase() === '#top' || href.startsWith('#:~:'))
+    return [];
+  const id = href.slice(1).replace(/:~:.*$/, '');
+  try {
+    return [decodeURIComponent(id)];
+  } catch {
+    return [id];
+  }
+}
+
+function headingFindings(elements: readonly ParsedElement[], place: Place): Finding[] {
+  const found: Finding[] = [];
+  let before = 0;
+  for (const element of elements) {
+    const level = Number(/^h([1-6])$/.exec(element.tagName)?.[1] ?? 0);
+    if (level === 0) continue;
+    if (level > before + 1) {
+      const facts = {
+        tag: element.tagName,
+        after: before === 0 ? '' : `<h${before}>`,
+        better: `<h${before + 1}>`,
+      };
+      found.push(finding('heading-skipped', facts, at(element, place)));
+    }
+    before = level;
+  }
+  return found;
+}
+
+function imageFinding(image: ParsedElement, place: Place): Finding[] {
+  if (value(image, 'alt') !== undefined) return [];
+  const src = value(image, 'src') ?? '';
+  return [
+    finding('image-unnamed', { src: src.length > 60 ? `${src.slice(0, 59)}…` : src }, at(image, place)),
+  ];
+}

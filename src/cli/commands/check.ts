@@ -1,0 +1,102 @@
+import { spawn } from 'node:child_process';
+import { watch } from 'chokidar';
+import { Presets, SingleBar } from 'cli-progress';
+import { Command, Option } from 'commander';
+import pc from 'picocolors';
+import {
+  type CheckReport,
+  check,
+  jsonReport,
+  MissingPath,
+  SettingsError,
+  sarifReport,
+  textReport,
+} from '../../check/index.js';
+import { UsageError } from '../load.js';
+
+interface Options {
+  readonly format: 'text' | 'json' | 'sarif';
+  readonly watch?: true;
+}
+
+/** `lattice check`: what is wrong in components, template texts and documents. */
+export function checkCommand(): Command {
+  return new Command('check')
+    .description('Check components, template texts and documents.')
+    .argument('<paths...>', 'files and folders')
+    .addOption(
+      new Option('-f, --format <format>', 'how to report').choices(['text', 'json', 'sarif']).default('text'),
+    )
+    .option('-w, --watch', 'check again whenever a file changes')
+    .addHelpText(
+      'after',
+      '\nSeverity, foreign tags and paths to leave out are set in lattice.json: docs/check.md.',
+    )
+    .action(run);
+}
+
+async function run(paths: readonly string[], options: Options): Promise<void> {
+  if (options.watch) return watchPaths(paths, options);
+  const report = await checked(paths);
+  process.stdout.write(written(report, options.format));
+  if (report.problems.some(({ severity }) => severity === 'error')) process.exitCode = 1;
+}
+
+async function checked(paths: readonly string[]): Promise<CheckReport> {
+  const bar = process.stderr.isTTY ? progressBar() : undefined;
+  try {
+    return await check(paths, { progress: (done, all) => bar?.show(done, all) });
+  } catch (thrown) {
+    if (thrown instanceof MissingPath || thrown instanceof SettingsError)
+      throw new UsageError(thrown.message);
+    throw thrown;
+  } finally {
+    bar?.stop();
+  }
+}
+
+function written(report: CheckReport, format: Options['format']): string {
+  if (format === 'json') return jsonReport(report);
+  if (format === 'sarif') return sarifReport(report);
+  return textReport(report, process.stdout.isTTY === true && pc.isColorSupported);
+}
+
+/** How far the check is, on a terminal, for checks that take a while. */
+function progressBar(): { show(done: number, all: number): void; stop(): void } {
+  const options = {
+    format: 'Checking {bar} {value} of {total} files',
+    clearOnComplete: true,
+    hideCursor: true,
+  };
+  const bar = new SingleBar({ ...options, stream: process.stderr }, Presets.shades_classic);
+  let isShown = false;
+  return {
+    show(done, all) {
+      if (all < 20) return;
+      if (!isShown) bar.start(all, done);
+      else bar.update(done);
+      isShown = true;
+    },
+    stop: () => isShown && bar.stop(),
+  };
+}
+
+/** Checks anew in a process of its own each time, so that every module is read again. */
+function watchPaths(paths: readonly string[], { format }: Options): Promise<void> {
+  const again = (): void => {
+    const args = [...process.execArgv, process.argv[1] ?? '', 'check', ...paths, '--format', format];
+    const child = spawn(process.execPath, args, { stdio: 'inherit' });
+    child.on('exit', () => process.stderr.write(pc.dim('Waiting for changes …\n')));
+  };
+  let waiting: NodeJS.Timeout | undefined;
+  const watcher = watch([...paths], { ignoreInitial: true, ignored: /node_modules|\/dist\/|\/\.git\// });
+  watcher.on('all', () => {
+    clearTimeout(waiting);
+    waiting = setTimeout(again, 80);
+  });
+  again();
+  return new Promise((end) => {
+    process.once('SIGINT', () => void watcher.close().then(end));
+    process.once('SIGTERM', () => void watcher.close().then(end));
+  });
+}

@@ -1,0 +1,35 @@
+import { type ParserError, parse } from 'parse5';
+import { htmlTags } from '../../generated/tags.js';
+import { type Finding, finding, nearest } from '../../problem/index.js';
+import { unknownAttribute } from '../../tree/index.js';
+import { parserFinding } from '../syntax/parser-words.js';
+import { Places } from '../syntax/place.js';
+import { checkTags } from '../syntax/tags.js';
+import { elementsIn } from './render-document.js';
+
+/** What is wrong with a document as HTML: its tags, its elements and their attributes. Holes mean nothing in it. */
+export function documentFindings(html: string, file: string): readonly Finding[] {
+  const places = new Places(html, file);
+  const findings: Finding[] = [];
+  const onParseError = (error: ParserError): void => {
+    const found = parserFinding(error, places);
+    if (found) findings.push(found);
+  };
+  const document = parse(html, { sourceCodeLocationInfo: true, scriptingEnabled: false, onParseError });
+  findings.push(...checkTags({ text: html, holes: [], unclosed: undefined }, places, true));
+  for (const { tagName: tag, namespaceURI, attrs, sourceCodeLocation } of elementsIn(document.childNodes)) {
+    if (namespaceURI !== 'http://www.w3.org/1999/xhtml' || tag.includes('-') || !sourceCodeLocation) continue;
+    if (!htmlTags.has(tag)) {
+      const near = nearest(tag, htmlTags);
+      const hint = near === undefined ? 'A custom element’s name has a hyphen.' : `Did you mean <${near}>?`;
+      findings.push(finding('tag-unknown', { tag, hint }, places.at(sourceCodeLocation.startOffset)));
+      continue;
+    }
+    for (const { name } of attrs) {
+      const found = /^on/.test(name) ? undefined : unknownAttribute(tag, name);
+      const at = sourceCodeLocation.attrs?.[name]?.startOffset ?? sourceCodeLocation.startOffset;
+      if (found) findings.push({ ...found, source: places.at(at) });
+    }
+  }
+  return findings;
+}

@@ -1,0 +1,167 @@
+import type { BinaryOperator, ExpressionTree } from './tree.js';
+
+type Evaluate = (values: readonly unknown[]) => unknown;
+
+/** How to work out an expression, given where each of its names is found among the values handed over. */
+export function evaluator(
+  tree: ExpressionTree,
+  slotOf: (name: string) => number,
+  helpers: Readonly<Record<string, (...args: never[]) => unknown>>,
+): Evaluate {
+  const make = (part: ExpressionTree): Evaluate => evaluator(part, slotOf, helpers);
+  switch (tree.kind) {
+    case 'literal': {
+      const { value } = tree;
+      return () => value;
+    }
+    case 'name': {
+      const slot = slotOf(tree.name);
+      return (values) => values[slot];
+    }
+    case 'field': {
+      const of = make(tree.of);
+      if (tree.key.kind === 'literal') {
+        const name = String(tree.key.value);
+        return (values) => ownField(of(values), name);
+      }
+      const key = make(tree.key);
+      return (values) => ownField(of(values), key(values));
+    }
+    case 'call': {
+      const args = tree.args.map(make);
+      const helper = Object.hasOwn(helpers, tree.name) ? helpers[tree.name] : undefined;
+      return (values) => helper?.(...(args.map((arg) => arg(values)) as never[]));
+    }
+    case 'list': {
+      const items = tree.items.map(make);
+      return (values) => items.map((item) => item(values));
+    }
+    case 'unary': {
+      const of = make(tree.of);
+      if (tree.operator === 'not') return (values) => !of(values);
+      const sign = tree.operator === '-' ? -1 : 1;
+      return (values) => sign * number(of(values), tree.operator);
+    }
+    case 'choice': {
+      const [test, holds, otherwise] = [make(tree.test), make(tree.holds), make(tree.otherwise)];
+      return (values) => (test(values) ? holds(values) : otherwise(values));
+    }
+    case 'binary':
+      return binary(tree.operator, make(tree.left), make(tree.right));
+  }
+}
+
+function binary(operator: BinaryOperator, left: Evaluate, right: Evaluate): Evaluate {
+  switch (operator) {
+    case '??':
+      return (values) => left(values) ?? right(values);
+    case 'or':
+      return (values) => left(values) || right(values);
+    case 'and':
+      return (values) => left(values) && right(values);
+    case '==':
+      return (values) => same(left(values), right(values));
+    case '!=':
+      return (values) => !same(left(values), right(values));
+    case '<':
+      return (values) => compare(left(values), right(values), (order) => order < 0);
+    case '<=':
+      return (values) => compare(left(values), right(values), (order) => order <= 0);
+    case '>':
+      return (values) => compare(left(values), right(values), (order) => order > 0);
+    case '>=':
+      return (values) => compare(left(values), right(values), (order) => order >= 0);
+    case '+':
+      return (values) => plus(left(values), right(values));
+    case '-':
+      return (values) => number(left(values), '-') - number(right(values), '-');
+    case '*':
+      return (values) => number(left(values), '*') * number(right(values), '*');
+    case '/':
+      return (values) => number(left(values), '/') / number(right(values), '/');
+    case '%':
+      return (values) => number(left(values), '%') % number(right(values), '%');
+  }
+}
+
+/** Null and undefined both say that there is nothing, so they are the same; all else is compared strictly. */
+function same(a: unknown, b: unknown): boolean {
+  return a === b || ((a === null || a === undefined) && (b === null || b === undefined));
+}
+
+/** Two numbers, two texts or two dates by their order; anything else has none, so no comparison holds. */
+function compare(a: unknown, b: unknown, holds: (order: number) => boolean): boolean {
+  if (typeof a === 'number' && typeof b === 'number')
+    return !Number.isNaN(a - b) ? holds(a - b) : a === b && holds(0);
+  if (typeof a === 'string' && typeof b === 'string') return holds(a < b ? -1 : a > b ? 1 : 0);
+  if (a instanceof Date && b instanceof Date) return holds(a.getTime() - b.getTime());
+  return false;
+}
+
+function plus(a: unknown, b: unknown): unknown {
+  if (typeof a === 'string' || typeof b === 'string') return text(a) + text(b);
+  return number(a, '+') + number(b, '+');
+}
+
+function text(value: unknown): string {
+  if (typeof value === 'string') return value;
+  if (value === null || value === undefined || value === false) return '';
+  if (typeof value === 'number' || typeof value === 'bigint' || value === true) return String(value);
+  throw new TypeError(`+ joins texts and numbers, and got ${named(value)}`);
+}
+
+function number(value: unknown, operator: string): number {
+  if (typeof value === 'number') return value;
+  throw new TypeError(`${operator} takes numbers, and got ${named(value)}`);
+}
+
+function named(value: unknown): string {
+  if (value === null || value === undefined) return 'a missing value';
+  if (typeof value === 'string') return `the text ${JSON.stringify(value.slice(0, 30))}`;
+  if (typeof value === 'boolean') return String(value);
+  return Array.isArray(value) ? 'a list' : 'a record';
+}
+
+/**
+ * A field of plain data: an own one, and no function, so that a template text reaches neither prototypes nor code.
+ * A missing value has only missing fields.
+ */
+export function ownField(whole: unknown, key: unknown): unknown {
+  if (typeof key !== 'string' && typeof key !== 'number') return undefined;
+  if (typeof whole === 'string') return key === 'length' ? whole.length : undefined;
+  if (typeof whole !== 'object' || whole === null || !Object.hasOwn(whole, key)) return undefined;
+  const value: unknown = (whole as Record<string | number, unknown>)[key];
+  return typeof value === 'function' ? undefined : value;
+}
+
+/** Every name an expression reads, each once, in the order it was written; helpers are called, not read. */
+export function namesIn(tree: ExpressionTree): readonly { readonly name: string; readonly at: number }[] {
+  const found = new Map<string, number>();
+  visit(tree, (part) => {
+    if (part.kind === 'name' && !found.has(part.name)) found.set(part.name, part.at);
+  });
+  return [...found].map(([name, at]) => ({ name, at }));
+}
+
+/** Calls `see` for a tree and all its parts, outermost first. */
+export function visit(tree: ExpressionTree, see: (part: ExpressionTree) => void): void {
+  see(tree);
+  switch (tree.kind) {
+    case 'field':
+      visit(tree.of, see);
+      return visit(tree.key, see);
+    case 'call':
+      return tree.args.forEach((arg) => visit(arg, see));
+    case 'list':
+      return tree.items.forEach((item) => visit(item, see));
+    case 'unary':
+      return visit(tree.of, see);
+    case 'binary':
+      visit(tree.left, see);
+      return visit(tree.right, see);
+    case 'choice':
+      visit(tree.test, see);
+      visit(tree.holds, see);
+      return visit(tree.otherwise, see);
+  }
+}

@@ -1,0 +1,61 @@
+import { type DefaultTreeAdapterTypes, type ParserError, parse, parseFragment } from 'parse5';
+import type { Finding } from '../../problem/index.js';
+import { markHoles } from './holes.js';
+import type { MarkupAttribute, MarkupNode } from './nodes.js';
+import { parserFinding } from './parser-words.js';
+import type { Places } from './place.js';
+import type { Reading } from './reading.js';
+import { checkTags } from './tags.js';
+
+type Parsed = DefaultTreeAdapterTypes.ChildNode;
+
+/** Reads template text with `parse5`: its nodes with their places, and what is wrong with it as HTML. */
+export function readMarkup(text: string, places: Places): Reading {
+  const marked = markHoles(text);
+  const findings: Finding[] = [];
+  const onParseError = (error: ParserError): void => {
+    const found = parserFinding(error, places);
+    if (found) findings.push(found);
+  };
+  const options = { sourceCodeLocationInfo: true, scriptingEnabled: false, onParseError };
+  const tree = parseFragment(marked.text, options);
+  findings.push(...checkTags(marked, places));
+  return { nodes: tree.childNodes.flatMap((node) => nodeFrom(node, marked.text)), marked, findings };
+}
+
+/** A whole document as `parse5` reads it, with places. */
+export function readDocument(html: string): DefaultTreeAdapterTypes.Document {
+  return parse(html, { sourceCodeLocationInfo: true, scriptingEnabled: false });
+}
+
+/** A parsed node in this room's own form. What has no counterpart there, such as a doctype, is nothing. */
+export function nodeFrom(node: Parsed, source: string): readonly MarkupNode[] {
+  const at = node.sourceCodeLocation?.startOffset;
+  if ('value' in node) return [{ kind: 'text', text: node.value, at }];
+  if ('data' in node) return [{ kind: 'comment', text: node.data, at }];
+  if (!('attrs' in node)) return [];
+  const places = node.sourceCodeLocation?.attrs ?? {};
+  const attributes = node.attrs.map((attribute): MarkupAttribute => {
+    const name = attribute.prefix ? `${attribute.prefix}:${attribute.name}` : attribute.name;
+    const place = places[name] ?? places[name.toLowerCase()];
+    const written = place ? source.slice(place.startOffset, place.endOffset) : `${name}=""`;
+    const equals = /^[^=]*=\s*["']?/.exec(written)?.[0];
+    return {
+      name,
+      value: attribute.value,
+      isBare: equals === undefined,
+      at: place?.startOffset,
+      valueAt: place && equals !== undefined ? place.startOffset + equals.length : place?.startOffset,
+    };
+  });
+  const inside = 'content' in node ? node.content.childNodes : node.childNodes;
+  return [
+    {
+      kind: 'element',
+      tag: node.tagName,
+      attributes,
+      children: inside.flatMap((child) => nodeFrom(child, source)),
+      at,
+    },
+  ];
+}

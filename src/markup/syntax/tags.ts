@@ -1,0 +1,169 @@
+import { type EndTag, SAXParser, type StartTag } from 'parse5-sax-parser';
+import { type Finding, finding } from '../../problem/index.js';
+import { voidElements } from '../../template/index.js';
+import { elementMisfit, openName, textMisfit } from '../../tree/index.js';
+import { hasHole, type Marked } from './holes.js';
+import { closedBy, impliedParents, mayStayOpen } from './optional-tags.js';
+import type { Places } from './place.js';
+
+const pageParts = /^(html|head|body)$/;
+
+interface Open {
+  readonly tag: string;
+  readonly at: number;
+  /** Whether the standard puts it there by itself. */
+  readonly isImplied?: true;
+}
+
+/** Finds tags that do not meet: never closed, closed twice, crossed, closed in themselves, or where a parser moves them. */
+export function checkTags(marked: Marked, places: Places, isDocument = false): readonly Finding[] {
+  const check = new TagCheck(places, isDocument);
+  const parser = new SAXParser({ sourceCodeLocationInfo: true });
+  parser.on('startTag', (tag) => check.start(tag));
+  parser.on('endTag', (tag) => check.end(tag));
+  parser.on('text', ({ text, sourceCodeLocation: place }) => check.text(text, place?.startOffset ?? 0));
+  parser.on('comment', ({ sourceCodeLocation: place }) => check.reach(place?.endOffset ?? 0));
+  parser.end(marked.text);
+  check.finish(marked.text);
+  return check.findings;
+}
+
+class TagCheck {
+  readonly findings: Finding[] = [];
+  readonly places: Places;
+  readonly #open: Open[] = [];
+  /** Elements that an outer end tag closed too early, each with the place of its finding. */
+  readonly #cut = new Map<string, { readonly found: number; readonly outer: string }>();
+  /** Paragraphs that a start tag closed, and which one. */
+  #closer: { readonly tag: string; readonly at: number } | undefined;
+  #read = 0;
+
+  /** Whether `html`, `head` and `body` may stand in it. */
+  readonly isDocument: boolean;
+
+  constructor(places: Places, isDocument: boolean) {
+    this.places = places;
+    this.isDocument = isDocument;
+  }
+
+  get names(): readonly string[] {
+    return this.#open.map((one) => one.tag);
+  }
+
+  reach(offset: number): void {
+    this.#read = offset;
+  }
+
+  start({ tagName, selfClosing, attrs, sourceCodeLocation: place }: StartTag): void {
+    const at = place?.startOffset ?? 0;
+    this.reach(place?.endOffset ?? at);
+    if (hasHole(tagName) || attrs.some(({ name }) => hasHole(name))) return this.holeInTag(tagName, at);
+    this.closeBefore(tagName, at);
+    this.imply(tagName, at);
+    const misfit =
+      this.isDocument && pageParts.test(tagName) ? undefined : elementMisfit(tagName, this.names);
+    if (misfit) this.say('content-not-allowed', { what: `<${tagName}>`, ...misfit }, at);
+    if (voidElements.has(tagName)) return;
+    if (selfClosing) {
+      if (!this.names.includes('svg') && tagName !== 'svg' && !this.names.includes('math'))
+        this.say('tag-self-closed', { tag: tagName }, at);
+      return;
+    }
+    this.#open.push({ tag: openName(tagName, this.names), at });
+  }
+
+  holeInTag(tagName: string, at: number): void {
+    this.say(
+      'hole-misplaced',
+      {
+        place: hasHole(tagName) ? 'in a tag’s name' : 'among the attributes',
+        hint: hasHole(tagName)
+          ? 'Which element it is has to be written; choose with <template given="…">.'
+          : 'Write name="{{ … }}": an attribute whose value is false or missing is left out.',
+      },
+      at,
+    );
+    if (!hasHole(tagName) && !voidElements.has(tagName)) this.#open.push({ tag: tagName, at });
+  }
+
+  /** Elements that the standard ends where this start tag comes. */
+  closeBefore(tag: string, at: number): void {
+    for (let top = this.#open.at(-1); top && closedBy(top.tag, tag); top = this.#open.at(-1)) {
+      if (top.tag === 'p') this.#closer = { tag, at };
+      this.#open.pop();
+    }
+  }
+
+  /** Elements whose start tag may be left out before this one. */
+  imply(tag: string, at: number): void {
+    for (const parent of impliedParents(tag, this.names))
+      this.#open.push({ tag: parent, at, isImplied: true });
+  }
+
+  text(text: string, at: number): void {
+    this.reach(at + text.length);
+    const misfit = textMisfit(text, this.names);
+    if (!misfit) return;
+    const lead = /^\s*/.exec(text)?.[0].length ?? 0;
+    const what = hasHole(text) ? 'A hole' : `The text ${JSON.stringify(text.trim().slice(0, 40))}`;
+    this.say('content-not-allowed', { what, ...misfit }, at + lead);
+  }
+
+  end({ tagName, sourceCodeLocation: place }: EndTag): void {
+    const at = place?.startOffset ?? 0;
+    this.reach(place?.endOffset ?? at);
+    if (hasHole(tagName)) return this.holeInTag(tagName, at);
+    const name = (one: Open): string => one.tag.replace(/^svg:/, '');
+    const from = this.#open.findLastIndex((one) => name(one) === tagName);
+    if (from < 0) return this.stray(tagName, at);
+    for (const one of this.#open.splice(from).slice(1)) {
+      if (one.isImplied || mayStayOpen.has(one.tag)) continue;
+      this.#cut.set(one.tag, { found: this.findings.length, outer: tagName });
+      this.say('tag-unclosed', { tag: name(one), before: `</${tagName}>` }, one.at);
+    }
+  }
+
+  /** An end tag that ends nothing. It may be the other half of something told already. */
+  stray(tag: string, at: number): void {
+    const cut = this.#cut.get(tag);
+    if (cut) {
+      const first = this.findings[cut.found];
+      this.findings[cut.found] = finding('tag-crossed', { tag, outer: cut.outer }, first?.source);
+      this.#cut.delete(tag);
+      return;
+    }
+    if (tag === 'p' && this.#closer) {
+      const { tag: closer, at: place } = this.#closer;
+      this.#closer = undefined;
+      const misfit = elementMisfit(closer, ['p']);
+      if (misfit) return this.say('content-not-allowed', { what: `<${closer}>`, ...misfit }, place);
+    }
+    this.say('tag-stray', { tag, isVoid: voidElements.has(tag) }, at);
+  }
+
+  finish(text: string): void {
+    const rest = text.slice(this.#read);
+    const cut = /<\/?[A-Za-z]/.exec(rest);
+    if (cut) {
+      const tag = /^<\/?([^\s/>]*)/.exec(rest.slice(cut.index))?.[1] ?? '';
+      this.say('tag-unfinished', { tag }, this.#read + cut.index);
+    }
+    for (const one of this.#open) {
+      if (!one.isImplied && !mayStayOpen.has(one.tag))
+        this.say('tag-unclosed', { tag: one.tag, before: '' }, one.at);
+    }
+  }
+
+  say(...[code, facts, at]: SayArguments): void {
+    this.findings.push(finding(code, facts as never, this.places.at(at)));
+  }
+}
+
+type Codes =
+  | 'content-not-allowed'
+  | 'tag-self-closed'
+  | 'tag-unclosed'
+  | 'tag-stray'
+  | 'tag-unfinished'
+  | 'hole-misplaced';
+type SayArguments = { [C in Codes]: [code: C, facts: Parameters<typeof finding<C>>[1], at: number] }[Codes];

@@ -1,0 +1,231 @@
+import type { AnyKind } from '../../component/index.js';
+import { nearest } from '../../problem/index.js';
+import { accepted, eventArgument, HandlerCall, phrase, worked } from '../../template/index.js';
+import { parseExpression } from '../expression/parse.js';
+import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
+import { hasHole, type Piece, pieces, unmarked } from '../syntax/holes.js';
+import type { MarkupAttribute, MarkupElement } from '../syntax/nodes.js';
+import { holeAt } from './content.js';
+import { bind, readExpression } from './expression.js';
+import type { Locals } from './names.js';
+import type { TextReading } from './reading.js';
+
+/** An element's attributes, as the builders take them. */
+export function attributesOf(
+  node: MarkupElement,
+  locals: Locals,
+  reading: TextReading,
+): Record<string | symbol, unknown> {
+  const attributes: Record<string | symbol, unknown> = {};
+  for (const attribute of node.attributes) {
+    const { name } = attribute;
+    if (name === 'handles') attributes.on = listeners(attribute, locals, reading);
+    else if (name === 'bind') attributes.bind = boundState(attribute, reading);
+    else if (name === 'accepted') Object.assign(attributes, accepted);
+    else if (name === 'class') attributes.class = classInput(attribute, locals, reading);
+    else if (name === 'style') attributes.style = styleInput(attribute, locals, reading);
+    else if (!hasHole(name)) attributes[name] = attributeValue(attribute, locals, reading);
+  }
+  return attributes;
+}
+
+/** A value: that of its one hole, or text with holes in it. */
+export function attributeValue(attribute: MarkupAttribute, locals: Locals, reading: TextReading): unknown {
+  if (attribute.isBare) return true;
+  return joined(pieces(attribute.value, reading.holes), attribute, locals, reading);
+}
+
+function joined(
+  found: readonly Piece[],
+  attribute: MarkupAttribute,
+  locals: Locals,
+  reading: TextReading,
+): unknown {
+  const values = found.map((piece) =>
+    typeof piece === 'string' ? piece : holeValue(piece, attribute, locals, reading),
+  );
+  if (values.length === 0) return '';
+  if (values.length === 1) return values[0];
+  const strings: string[] = [''];
+  const parts: unknown[] = [];
+  for (const [at, piece] of found.entries()) {
+    if (typeof piece === 'string') strings[strings.length - 1] += piece;
+    else {
+      parts.push(values[at]);
+      strings.push('');
+    }
+  }
+  return phrase(Object.assign(strings, { raw: strings }), ...(parts as never[]));
+}
+
+function holeValue(
+  piece: Exclude<Piece, string>,
+  attribute: MarkupAttribute,
+  locals: Locals,
+  reading: TextReading,
+): unknown {
+  const bound = readExpression(piece.expression, holeAt(piece.at, attribute.at), locals, reading);
+  return bound && (bound.isConstant ? bound.constant : bound.core.face);
+}
+
+/** Words of a class: each stands by itself, so that one whose hole comes to nothing leaves no trace. */
+function classInput(attribute: MarkupAttribute, locals: Locals, reading: TextReading): unknown {
+  if (!hasHole(attribute.value)) return attribute.value;
+  const words: unknown[] = [];
+  let word: Piece[] = [];
+  const finish = (): void => {
+    if (word.length > 0) words.push(joined(word, attribute, locals, reading));
+    word = [];
+  };
+  for (const piece of pieces(attribute.value, reading.holes)) {
+    if (typeof piece !== 'string') {
+      word.push(piece);
+      continue;
+    }
+    const [first = '', ...more] = piece.split(/\s+/);
+    if (first !== '') word.push(first);
+    for (const next of more) {
+      finish();
+      if (next !== '') word.push(next);
+    }
+  }
+  finish();
+  return words;
+}
+
+/** Declarations of a style: with a hole in any, each is checked by itself when its value is known. */
+function styleInput(attribute: MarkupAttribute, locals: Locals, reading: TextReading): unknown {
+  if (!hasHole(attribute.value)) return attribute.value;
+  const style: Record<string, unknown> = {};
+  let at = 0;
+  for (const declaration of attribute.value.split(/;(?=(?:[^'"()]|'[^']*'|"[^"]*"|\([^()]*\))*$)/)) {
+    const [, name, value] = /^\s*([^:\s]+)\s*:\s*([\s\S]*?)\s*$/.exec(declaration) ?? [];
+    if (name !== undefined && value !== undefined && !hasHole(name)) {
+      style[name] = joined(pieces(value, reading.holes), attribute, locals, reading);
+    } else if (hasHole(declaration)) {
+      reading.report(
+        'hole-misplaced',
+        {
+          place: 'as a whole CSS declaration',
+          hint: 'Write each as name: {{ … }}; a missing value leaves it out.',
+        },
+        attribute.valueAt === undefined ? undefined : attribute.valueAt + at,
+      );
+    }
+    at += declaration.length + 1;
+  }
+  return style;
+}
+
+/** `handles="click: add(1); keydown: move(event)"`: for each event the handler that hears it. */
+function listeners(
+  attribute: MarkupAttribute,
+  locals: Locals,
+  reading: TextReading,
+): Readonly<Record<string, HandlerCall>> {
+  const calls: Record<string, HandlerCall> = {};
+  const text = unmarked(attribute.value, reading.holes);
+  for (const found of text.matchAll(/(?:[^;'"]|'[^']*'|"[^"]*")+/g)) {
+    if (found[0].trim() === '') continue;
+    const [, type, call] = /^\s*([\w.-]+)\s*:\s*([\s\S]+)$/.exec(found[0]) ?? [];
+    const at = attribute.valueAt === undefined ? undefined : attribute.valueAt + found.index;
+    if (type === undefined || call === undefined) {
+      reading.report(
+        'directive-invalid',
+        {
+          fault: `handles says ${JSON.stringify(found[0].trim())}, which names no event and handler`,
+          hint: 'Write handles="click: add(1)"; put a semicolon between two.',
+        },
+        at,
+      );
+      continue;
+    }
+    const start = found[0].length - call.length;
+    const heard = handlerCall(call, at === undefined ? undefined : at + start, locals, reading);
+    if (heard) calls[type] = heard;
+  }
+  return calls;
+}
+
+function handlerCall(
+  text: string,
+  at: number | undefined,
+  locals: Locals,
+  reading: TextReading,
+): HandlerCall | undefined {
+  let tree: ExpressionTree;
+  try {
+    tree = parseExpression(text);
+    if (tree.kind !== 'name' && tree.kind !== 'call')
+      throw new ExpressionFault(
+        'is no call of a handler',
+        0,
+        'Name one of the component’s handlers: add(1).',
+      );
+  } catch (thrown) {
+    if (!(thrown instanceof ExpressionFault)) throw thrown;
+    const place = at === undefined ? undefined : at + thrown.at;
+    reading.report(
+      'expression-invalid',
+      { expression: text, fault: thrown.message, hint: thrown.hint },
+      place,
+    );
+    return undefined;
+  }
+  const names = Object.keys(reading.component.handlers);
+  if (!names.includes(tree.name) && !reading.component.takesAnyName) {
+    const near = nearest(tree.name, names);
+    const hint =
+      near === undefined
+        ? `Declare it: handlers: { ${tree.name}: ({ state }) => ({ … }) }.`
+        : `Did you mean "${near}"?`;
+    reading.report(
+      'name-unknown',
+      { what: 'handler', name: tree.name, hint },
+      at === undefined ? undefined : at + tree.at,
+    );
+    return undefined;
+  }
+  const args = tree.kind === 'call' ? tree.args : [];
+  return new HandlerCall(
+    tree.name,
+    args.map((arg) => {
+      if (arg.kind === 'name' && arg.name === 'event' && !locals.has('event')) return eventArgument;
+      const bound = bind(arg, text.trim(), at, locals, reading);
+      return bound && (bound.isConstant ? bound.constant : bound.core.face);
+    }),
+  );
+}
+
+/** `bind="title"`: the field of the state that a form control is tied to. */
+function boundState(attribute: MarkupAttribute, reading: TextReading): unknown {
+  const [first, ...more] = pieces(attribute.value, reading.holes);
+  const written = typeof first === 'object' && more.length === 0 ? first.expression : attribute.value;
+  const name = written.trim().replace(/^state\./, '');
+  if (/^[A-Za-z_$][\w$]*$/.test(name) && reading.names.hasState(name, true))
+    return reading.names.state(name).face;
+  const { what, hint } = reading.names.noState(name) as { what: string; hint: string };
+  reading.report('name-unknown', { what, name, hint }, attribute.valueAt);
+  return undefined;
+}
+
+/** A prop's value from an attribute: a hole's own value as it is, text as the prop's kind reads it. */
+export function propValue(
+  attribute: MarkupAttribute,
+  kind: AnyKind,
+  locals: Locals,
+  reading: TextReading,
+): unknown {
+  if (attribute.isBare || attribute.value === '') return readKind(kind, '');
+  const found = pieces(attribute.value, reading.holes);
+  const value = joined(found, attribute, locals, reading);
+  if (found.length === 1) return typeof found[0] === 'string' ? readKind(kind, found[0]) : value;
+  return worked([value], (text) => readKind(kind, String(text)), unmarked(attribute.value, reading.holes))
+    .face;
+}
+
+/** What a kind makes of text; text it cannot read stays text, so that the problem can show it. */
+export function readKind(kind: AnyKind, text: string): unknown {
+  const value = kind.rules.read(text);
+  return typeof value === 'symbol' ? text : value;
+}

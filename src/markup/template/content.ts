@@ -1,0 +1,174 @@
+import { nearest, suggest } from '../../problem/index.js';
+import {
+  type Content,
+  ElementNode,
+  type ExprCore,
+  rawTextElements,
+  SlotNode,
+  trusted,
+} from '../../template/index.js';
+import { isForeign } from '../document/catalog.js';
+import { hasHole, pieces, unmarked } from '../syntax/holes.js';
+import type { MarkupElement, MarkupNode, MarkupString } from '../syntax/nodes.js';
+import { attributesOf } from './attributes.js';
+import { templateContent } from './directives.js';
+import { readExpression } from './expression.js';
+import type { Locals } from './names.js';
+import type { TextReading } from './reading.js';
+import { useContent } from './use.js';
+
+/** Turns what was parsed into the very nodes that the builders make. */
+export function contentOf(nodes: readonly MarkupNode[], locals: Locals, reading: TextReading): Content[] {
+  const content: Content[] = [];
+  for (let at = 0; at < nodes.length; at++) {
+    const node = nodes[at] as MarkupNode;
+    if (node.kind === 'text') content.push(...textContent(node, locals, reading));
+    else if (node.kind === 'comment') content.push(commentContent(node.text, reading));
+    else if (node.tag === 'template') {
+      const found = templateContent(nodes, at, locals, reading);
+      if (found) {
+        content.push(found.content);
+        at += found.taken - 1;
+      } else content.push(elementContent(node, locals, reading));
+    } else content.push(elementContent(node, locals, reading));
+  }
+  return content;
+}
+
+function textContent(node: MarkupString, locals: Locals, reading: TextReading): Content[] {
+  return pieces(node.text, reading.holes).map((piece) => {
+    if (typeof piece === 'string') return piece;
+    const found = readExpression(piece.expression, holeAt(piece.at, node.at), locals, reading);
+    return found && (found.isConstant ? (found.constant as Content) : (found.core.face as Content));
+  });
+}
+
+/** Where a hole's expression starts; unknown where the parser tells no places. */
+export function holeAt(at: number, known: number | undefined): number | undefined {
+  return known === undefined ? undefined : at + 2;
+}
+
+/** Comments stay. Those that look like the library's own marks do not, since they would be taken for them. */
+function commentContent(text: string, reading: TextReading): Content {
+  return /^[()]/.test(text) ? null : trusted(`<!--${unmarked(text, reading.holes)}-->`);
+}
+
+function elementContent(node: MarkupElement, locals: Locals, reading: TextReading): Content {
+  const component = reading.uses.get(node.tag);
+  if (component) {
+    reading.used.add(node.tag);
+    return useContent(node, component, locals, reading);
+  }
+  if (node.tag === 'slot') return slotContent(node, locals, reading);
+  checkCustom(node, reading);
+  const attributes = attributesOf(node, locals, reading);
+  const content = rawTextElements.has(node.tag)
+    ? rawContent(node, reading)
+    : contentOf(node.children, locals, reading);
+  return reading.written(node.at, () => {
+    const given = Object.keys(attributes).length === 0 ? undefined : attributes;
+    return new ElementNode(node.tag, given, content, contentOf);
+  });
+}
+
+/** A tag with a hyphen is a component, or else an element from elsewhere that the component says it knows. */
+function checkCustom(node: MarkupElement, reading: TextReading): void {
+  const { tag } = node;
+  if (!tag.includes('-') || hasHole(tag) || isForeign(tag, reading.component.foreign)) return;
+  const near = nearest(tag, reading.uses.keys());
+  const hint =
+    near === undefined
+      ? `List it: uses: [${exportName(tag)}]. A custom element from elsewhere is listed as foreign: ['${tag}'].`
+      : `Did you mean <${near}>? Else list it: uses: [${exportName(tag)}].`;
+  reading.report('component-unknown', { name: tag, hint }, node.at);
+}
+
+function exportName(tag: string): string {
+  return tag.replace(/(?:^|-)(\w)/g, (_whole, letter: string) => letter.toUpperCase());
+}
+
+/** What scripts and style sheets hold is their own text, as the author wrote it; holes have no place in it. */
+function rawContent(node: MarkupElement, reading: TextReading): Content[] {
+  const text = node.children.map((child) => (child.kind === 'text' ? child.text : '')).join('');
+  if (hasHole(text)) {
+    const place = node.tag === 'script' ? 'in a script' : 'in a style sheet';
+    const hint =
+      node.tag === 'script'
+        ? 'Give the script its data in an attribute: data-name="{{ … }}".'
+        : 'Set a custom property in a style attribute, and read it with var(--name).';
+    reading.report('hole-misplaced', { place, hint }, pieceAt(text, reading) ?? node.at);
+  }
+  return text === '' ? [] : [trusted(unmarked(text, reading.holes))];
+}
+
+function pieceAt(text: string, reading: TextReading): number | undefined {
+  const first = pieces(text, reading.holes).find((piece) => typeof piece !== 'string');
+  return reading.places.text === '' || typeof first === 'string' ? undefined : first?.at;
+}
+
+/** `<slot name="badge">fallback</slot>`; with `data` it hands something to its filler. */
+function slotContent(node: MarkupElement, locals: Locals, reading: TextReading): Content {
+  const { names, at: indexes, kinds } = reading.component.slots;
+  const attribute = (name: string) => node.attributes.find((one) => one.name === name);
+  const named = attribute('name');
+  const name = named && named.value !== '' ? named.value : 'default';
+  for (const one of node.attributes) {
+    if (one.name === 'name' || one.name === 'data' || one.name === 'slot') continue;
+    const hint =
+      'It takes name, data and slot. No element stands there in the page that could have attributes.';
+    reading.report('attribute-unknown', { attribute: one.name, tag: 'slot', hint }, one.at);
+  }
+  const index = indexes.get(name);
+  if (reading.component.takesAnyName) return contentOf(node.children, locals, reading);
+  if (index === undefined) {
+    const hint = suggest(name, names, 'slot');
+    reading.report(
+      'slot-unknown',
+      { component: reading.component.name, slot: name, hint, read: true },
+      named?.at ?? node.at,
+    );
+    return null;
+  }
+  const data = attribute('data');
+  if ((kinds[index]?.hands ?? false) !== (data !== undefined)) {
+    const fault = data
+      ? `The slot "${name}" is given data, and is not declared to hand any`
+      : `The slot "${name}" hands data to its content, and is given none here`;
+    const hint = data ? 'Declare it with slot.of().' : 'Write <slot name="…" data="{{ item }}">.';
+    reading.report('directive-invalid', { fault, hint }, data?.at ?? node.at);
+  }
+  const handed = data && valueIn(data.value, data.valueAt, locals, reading);
+  const fallback = contentOf(node.children, locals, reading);
+  return reading.written(
+    node.at,
+    () => new SlotNode(name, handed, fallback.length === 0 ? undefined : fallback, contentOf),
+  );
+}
+
+/** An expression that an attribute holds, with or without braces: its value, or an expression of it. */
+export function valueIn(
+  value: string,
+  at: number | undefined,
+  locals: Locals,
+  reading: TextReading,
+): unknown {
+  const found = expressionIn(value, at, locals, reading);
+  return found && (found.isConstant ? found.constant : found.core.face);
+}
+
+/** As `valueIn`, but always an expression: what a condition or a list needs. */
+export function expressionOf(
+  value: string,
+  at: number | undefined,
+  locals: Locals,
+  reading: TextReading,
+): ExprCore | undefined {
+  return expressionIn(value, at, locals, reading)?.core;
+}
+
+function expressionIn(value: string, at: number | undefined, locals: Locals, reading: TextReading) {
+  const [first, ...more] = pieces(value.trim(), reading.holes);
+  if (first !== undefined && typeof first !== 'string' && more.length === 0)
+    return readExpression(first.expression, holeAt(first.at, at), locals, reading);
+  return readExpression(unmarked(value, reading.holes), at, locals, reading);
+}

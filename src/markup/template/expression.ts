@@ -1,0 +1,140 @@
+import { nearest } from '../../problem/index.js';
+import { type ExprCore, worked } from '../../template/index.js';
+import { evaluator, namesIn, visit } from '../expression/evaluate.js';
+import { parseExpression } from '../expression/parse.js';
+import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
+import type { Locals } from './names.js';
+import type { TextReading } from './reading.js';
+
+/** A parsed expression whose names are known. */
+export interface Bound {
+  readonly core: ExprCore;
+  /** Set where the expression is a value written out, such as `3` or `'text'`. */
+  readonly constant: unknown;
+  readonly isConstant: boolean;
+}
+
+/**
+ * Reads an expression and binds its names. What is wrong is told, with its place where `at` is known; the
+ * expression is then nothing.
+ */
+export function readExpression(
+  text: string,
+  at: number | undefined,
+  locals: Locals,
+  reading: TextReading,
+): Bound | undefined {
+  try {
+    return bind(parseExpression(text), text, at, locals, reading);
+  } catch (thrown) {
+    if (!(thrown instanceof ExpressionFault)) throw thrown;
+    reading.report(
+      'expression-invalid',
+      { expression: text, fault: thrown.message, hint: thrown.hint },
+      at === undefined ? undefined : at + thrown.at,
+    );
+    return undefined;
+  }
+}
+
+/** Binds a tree's names to what they stand for where it stands. */
+export function bind(
+  tree: ExpressionTree,
+  text: string,
+  at: number | undefined,
+  locals: Locals,
+  reading: TextReading,
+): Bound | undefined {
+  const inputs = new Map<string, ExprCore>();
+  let isSound = true;
+  const fail = (what: string, name: string, hint: string, offset: number): void => {
+    isSound = false;
+    reading.report('name-unknown', { what, name, hint }, at === undefined ? undefined : at + offset);
+  };
+  const known = rooted(tree, locals, reading, inputs, fail);
+  for (const { name, at: offset } of namesIn(known)) {
+    if (inputs.has(name)) continue;
+    const meaning = reading.names.meaning(name, locals);
+    if ('core' in meaning) inputs.set(name, meaning.core);
+    else fail(meaning.what, name, meaning.hint, offset);
+  }
+  checkCalls(known, reading, fail);
+  if (!isSound) return undefined;
+  if (known.kind === 'literal')
+    return { core: constant(known.value, text), constant: known.value, isConstant: true };
+  const alone = known.kind === 'name' ? inputs.get(known.name) : undefined;
+  if (alone) return { core: alone, constant: undefined, isConstant: false };
+  const order = [...inputs.keys()];
+  const evaluate = evaluator(known, (name) => order.indexOf(name), reading.component.helpers);
+  const cores = [...inputs.values()];
+  const core = worked(
+    cores.map((one) => one.face),
+    (...values) => evaluate(values),
+    text.trim(),
+  );
+  return { core, constant: undefined, isConstant: false };
+}
+
+function constant(value: unknown, text: string): ExprCore {
+  return worked([value], () => value, text.trim());
+}
+
+type Fail = (what: string, name: string, hint: string, offset: number) => void;
+
+/** Puts one name in the place of each path that starts with a word of its own, and of each id that is asked for. */
+function rooted(
+  tree: ExpressionTree,
+  locals: Locals,
+  reading: TextReading,
+  inputs: Map<string, ExprCore>,
+  fail: Fail,
+): ExpressionTree {
+  const again = (part: ExpressionTree): ExpressionTree => rooted(part, locals, reading, inputs, fail);
+  const named = (name: string, core: ExprCore): ExpressionTree => {
+    inputs.set(name, core);
+    return { kind: 'name', name, at: tree.at };
+  };
+  const found = tree.kind === 'field' ? reading.names.rooted(tree, locals) : undefined;
+  if (found) {
+    if ('core' in found.meaning) return named(`path ${inputs.size}`, found.meaning.core);
+    fail(found.meaning.what, found.meaning.name, found.meaning.hint, found.at);
+    return { kind: 'literal', value: null, at: tree.at };
+  }
+  switch (tree.kind) {
+    case 'call': {
+      const [label] = tree.args;
+      if (tree.name !== 'uid' || Object.hasOwn(reading.component.helpers, 'uid')) {
+        return { ...tree, args: tree.args.map(again) };
+      }
+      const core =
+        tree.args.length === 1 && label?.kind === 'literal' && typeof label.value === 'string'
+          ? reading.names.uid(label.value)
+          : undefined;
+      if (core) return named(`uid ${String(label?.kind === 'literal' && label.value)}`, core);
+      throw new ExpressionFault('asks for an id without its label', tree.at, "Write uid('panel').");
+    }
+    case 'field':
+      return { ...tree, of: again(tree.of), key: again(tree.key) };
+    case 'list':
+      return { ...tree, items: tree.items.map(again) };
+    case 'unary':
+      return { ...tree, of: again(tree.of) };
+    case 'binary':
+      return { ...tree, left: again(tree.left), right: again(tree.right) };
+    case 'choice':
+      return { ...tree, test: again(tree.test), holds: again(tree.holds), otherwise: again(tree.otherwise) };
+    default:
+      return tree;
+  }
+}
+
+function checkCalls(tree: ExpressionTree, { component }: TextReading, fail: Fail): void {
+  const names = Object.keys(component.helpers);
+  visit(tree, (part) => {
+    if (part.kind !== 'call' || component.takesAnyName || Object.hasOwn(component.helpers, part.name)) return;
+    const near = nearest(part.name, names);
+    const hint =
+      near === undefined ? `Declare it: helpers: { ${part.name}: (value) => … }.` : `Did you mean "${near}"?`;
+    fail('helper', part.name, hint, part.at);
+  });
+}

@@ -1,0 +1,53 @@
+import type { ComponentCore } from '../../component/index.js';
+import { type Finding, finding, type ProblemCode, type SourcePlace } from '../../problem/index.js';
+import { currentRun } from '../../template/index.js';
+import type { Hole } from '../syntax/holes.js';
+import type { Places } from '../syntax/place.js';
+import { Names } from './names.js';
+
+/** The reading of one component's template text: what its parts are told with. */
+export class TextReading {
+  readonly component: ComponentCore;
+  readonly places: Places;
+  readonly holes: readonly Hole[];
+  readonly findings: Finding[];
+  readonly names: Names;
+  /** Components that may be named, by tag. */
+  readonly uses: ReadonlyMap<string, ComponentCore>;
+  /** The tags that were found to be used. */
+  readonly used = new Set<string>();
+
+  constructor(component: ComponentCore, places: Places, holes: readonly Hole[], findings: Finding[]) {
+    this.component = component;
+    this.places = places;
+    this.holes = holes;
+    this.findings = findings;
+    this.names = new Names(component);
+    this.uses = new Map([...component.uses, component].map((one) => [one.name, one]));
+  }
+
+  report<C extends ProblemCode>(
+    code: C,
+    facts: Parameters<typeof finding<C>>[1],
+    at: number | undefined,
+  ): void {
+    this.findings.push(finding(code, facts, this.place(at)));
+  }
+
+  place(at: number | undefined): SourcePlace | undefined {
+    return at === undefined ? this.component.source : this.places.at(at);
+  }
+
+  /** Makes nodes that know where in the text they are written. */
+  written<T>(at: number | undefined, make: () => T): T {
+    const run = currentRun();
+    if (!run) return make();
+    const before = run.reading;
+    run.reading = this.place(at);
+    try {
+      return make();
+    } finally {
+      run.reading = before;
+    }
+  }
+}

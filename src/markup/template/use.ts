@@ -1,0 +1,149 @@
+import { attributeOf as attributeName, type ComponentCore } from '../../component/index.js';
+import { suggest } from '../../problem/index.js';
+import { type Content, deeper, localExpr, type SlotContent, UseNode } from '../../template/index.js';
+import { hasHole } from '../syntax/holes.js';
+import type { MarkupElement, MarkupNode } from '../syntax/nodes.js';
+import { attributeValue, propValue } from './attributes.js';
+import { contentOf } from './content.js';
+import { attributeOf, isDirective, nameIn } from './directives.js';
+import type { Locals } from './names.js';
+import type { TextReading } from './reading.js';
+
+/** A component's tag: its attributes are props, what stands between its tags goes to its slots. */
+export function useContent(
+  node: MarkupElement,
+  component: ComponentCore,
+  locals: Locals,
+  reading: TextReading,
+): Content {
+  const props = propsOf(node, component, locals, reading);
+  const slots = slotsOf(node.children, component, locals, reading);
+  return reading.written(node.at, () => new UseNode(component, props, undefined, useContent, slots));
+}
+
+function propsOf(
+  node: MarkupElement,
+  component: ComponentCore,
+  locals: Locals,
+  reading: TextReading,
+): Record<string, unknown> {
+  const byAttribute = new Map(
+    component.props.names.map((name, index) => [attributeName(name).toLowerCase(), index]),
+  );
+  const props: Record<string, unknown> = {};
+  for (const attribute of node.attributes) {
+    if (attribute.name === 'slot' || hasHole(attribute.name)) continue;
+    const index = byAttribute.get(attribute.name);
+    const kind = index === undefined ? undefined : component.props.kinds[index];
+    if (index !== undefined && kind) {
+      props[component.props.names[index] ?? ''] = propValue(attribute, kind, locals, reading);
+    } else if (attribute.name === 'handles' || attribute.name === 'bind') {
+      reading.report(
+        'directive-invalid',
+        {
+          fault: `${attribute.name} cannot stand on <${node.tag}>, which leaves no element of that name in the page`,
+          hint: 'Put it on an element around the component: its events bubble up to there.',
+        },
+        attribute.at,
+      );
+    } else if (component.accepts !== undefined) {
+      props[attribute.name] = attributeValue(attribute, locals, reading);
+    } else {
+      const hint = suggest(attribute.name, [...byAttribute.keys()], 'prop');
+      reading.report('prop-unknown', { component: component.name, prop: attribute.name, hint }, attribute.at);
+    }
+  }
+  return props;
+}
+
+/**
+ * Sorts content by the slot it names; what names none is the default slot's. White space at the ends of what a slot
+ * is given is the source's own layout and is dropped.
+ */
+function slotsOf(
+  children: readonly MarkupNode[],
+  component: ComponentCore,
+  locals: Locals,
+  reading: TextReading,
+): Readonly<Record<string, SlotContent>> {
+  const bySlot = new Map<string, MarkupNode[]>();
+  let last = 'default';
+  for (const child of children) {
+    const slot = child.kind === 'element' ? attributeOf(child, 'slot') : undefined;
+    // What stands otherwise goes where the condition before it goes.
+    const isRest = isDirective(child) && attributeOf(child, 'otherwise') !== undefined;
+    const isSpace = child.kind === 'text' && child.text.trim() === '';
+    const name = slot ? slot.value || 'default' : isRest ? last : 'default';
+    if (!isSpace) last = name;
+    bySlot.set(name, [...(bySlot.get(name) ?? []), child]);
+  }
+  const slots: Record<string, SlotContent> = {};
+  for (const [name, nodes] of bySlot) {
+    const given = trimmed(nodes);
+    if (given.length === 0) continue;
+    slots[name] = slotContent(given, name, component, locals, reading);
+  }
+  return slots;
+}
+
+function trimmed(nodes: readonly MarkupNode[]): readonly MarkupNode[] {
+  const kept = [...nodes];
+  while (isSpace(kept[0])) kept.shift();
+  while (isSpace(kept.at(-1))) kept.pop();
+  const [first] = kept;
+  if (first?.kind === 'text') {
+    const lead = first.text.length - first.text.trimStart().length;
+    kept[0] = { ...first, text: first.text.slice(lead), at: first.at };
+  }
+  const last = kept.at(-1);
+  if (last?.kind === 'text') kept[kept.length - 1] = { ...last, text: last.text.trimEnd() };
+  return kept;
+}
+
+function isSpace(node: MarkupNode | undefined): boolean {
+  return node?.kind === 'text' && node.text.trim() === '';
+}
+
+function slotContent(
+  nodes: readonly MarkupNode[],
+  name: string,
+  component: ComponentCore,
+  locals: Locals,
+  reading: TextReading,
+): SlotContent {
+  const [first, ...more] = nodes;
+  const wrapper = nodes.find((node): node is MarkupElement => isFiller(node));
+  const as = wrapper && attributeOf(wrapper, 'as');
+  if (wrapper && as && !isDirective(wrapper)) {
+    if (more.length > 0) {
+      reading.report(
+        'directive-invalid',
+        {
+          fault: `The slot "${name}" of ${component.name} is given data content and other content side by side`,
+          hint: 'Put everything into the one <template slot="…" as="…">.',
+        },
+        (first === wrapper ? more[0] : first)?.at,
+      );
+    }
+    const label = nameIn(as, reading) ?? 'data';
+    return deeper(1, (local) => ({
+      content: contentOf(
+        wrapper.children,
+        new Map([...locals, [label, localExpr(local, label, 'data')]]),
+        reading,
+      ),
+      data: local,
+    }));
+  }
+  const content = nodes.flatMap((node): readonly MarkupNode[] => {
+    if (node.kind !== 'element') return [node];
+    // A plain template only names the slot: what stands in it is the content.
+    if (isFiller(node) && !isDirective(node)) return node.children;
+    return [{ ...node, attributes: node.attributes.filter((attribute) => attribute.name !== 'slot') }];
+  });
+  return { content: contentOf(content, locals, reading), data: undefined };
+}
+
+function isFiller(node: MarkupNode): node is MarkupElement {
+  return node.kind === 'element' && node.tag === 'template' && attributeOf(node, 'slot') !== undefined;
+}
