@@ -2,7 +2,9 @@
 import { Command, CommanderError } from 'commander';
 import manifest from '../../package.json' with { type: 'json' };
 import type { LatticeError } from '../problem/index.js';
+import { adoptCommand } from './commands/adopt.js';
 import { checkCommand } from './commands/check.js';
+import { newCommand } from './commands/new.js';
 import { renderCommand } from './commands/render.js';
 import { treeCommand } from './commands/tree.js';
 import { UsageError } from './load.js';
@@ -12,13 +14,15 @@ import { printProblems } from './print-problems.js';
 process.setSourceMapsEnabled(true);
 
 const program = new Command('lattice')
-  .description('Renders and inspects components made with zesty-lattice.')
+  .description('Writes, renders, checks and inspects components made with zesty-lattice.')
   .version(manifest.version)
   .showHelpAfterError('(lattice --help shows what can be asked for)')
   .exitOverride()
+  .addCommand(newCommand())
   .addCommand(renderCommand())
   .addCommand(treeCommand())
   .addCommand(checkCommand())
+  .addCommand(adoptCommand())
   .addHelpText('after', '\nExit codes: 0 all well, 1 problems found, 2 wrong usage.');
 
 for (const command of program.commands) command.exitOverride().version(manifest.version);

@@ -179,6 +179,7 @@ export const words = {
     `The module stopped with an error while it was loaded: ${reason}`.replace(/\.?$/, '.'),
     'A module of components should only define them; start servers and the like in another.',
   ]),
+  'adopt-failed': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
   'list-invalid': error<{ name: string; got: string }>(({ name, got }) => [
     `eachOf was given ${name}, and got ${got} where a list belongs.`,
     'Give it a list; a list that may be missing counts as empty.',

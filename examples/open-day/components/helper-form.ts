@@ -1,8 +1,7 @@
-import { calc, component, el, event, given, phrase, prop, uid } from 'zesty-lattice';
+import { calc, component, el, event, given, phrase, uid } from 'zesty-lattice';
 
 export const HelperForm = component('helper-form', {
   description: 'Signs a helper up for a shift, with a preview of what will be written down.',
-  props: { shifts: prop.list(prop.text()).fallback([]) },
   state: () => ({ name: '', crates: 2, cap: false, sent: '' }),
   events: { signed: event<{ name: string }>() },
   styles: `

@@ -86,7 +86,7 @@ export function renderDocument(
   if (options.styles !== false && styled.size > 0) {
     const css = styleSheet(styled);
     const at = headEnd(document) ?? edits[0]?.at;
-    if (css !== '' && at !== undefined) edits.push({ at, end: at, text: `<style>${css}</style>` });
+    if (css !== '' && at !== undefined) edits.unshift({ at, end: at, text: `<style>${css}</style>` });
   }
   edits.sort((a, b) => a.at - b.at);
   return { html: applied(html, edits), problems, origin: (offset) => places.at(originOf(offset, edits)) };

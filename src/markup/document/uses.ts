@@ -113,7 +113,8 @@ export class DocumentUses {
     }
     const { startTag, endTag, attrs } = child.sourceCodeLocation ?? {};
     if (isNamed && isTemplate(child) && startTag && endTag) {
-      return this.between(child.content.childNodes, startTag.endOffset, endTag.startOffset);
+      // In brackets, so that the white space at its ends is not taken for layout: a template's content is exact.
+      return [this.between(child.content.childNodes, startTag.endOffset, endTag.startOffset)];
     }
     const slot = isNamed ? attrs?.slot : undefined;
     if (!slot) return this.between([child], place.startOffset, place.endOffset);

@@ -1,0 +1,46 @@
+import { readFile } from 'node:fs/promises';
+import { join, relative } from 'node:path';
+import { Command } from 'commander';
+import { glob } from 'tinyglobby';
+import { nameFault } from '../../component/index.js';
+import { UsageError } from '../load.js';
+import { newComponent } from '../new-component.js';
+import { writeNewFiles } from '../write-files.js';
+
+interface Options {
+  readonly dir: string;
+  readonly split?: true;
+}
+
+/** `lattice new`: the files of a component that renders at once. */
+export function newCommand(): Command {
+  return new Command('new')
+    .description('Write a new component that renders at once, with its test and a sample of its use.')
+    .argument('<tag-name>', 'the component’s tag name, such as variety-card')
+    .option('-d, --dir <folder>', 'where to write the files', '.')
+    .option('--split', 'markup in an .html file, rules in a .css file')
+    .action(run);
+}
+
+async function run(name: string, { dir, split }: Options): Promise<void> {
+  const wrong = nameFault(name);
+  if (wrong) throw new UsageError(`${wrong.message} ${wrong.hint}`);
+  const taken = await definedIn(name);
+  if (taken !== undefined) throw new UsageError(`${taken} defines ${name} already. Take another name.`);
+  const files = newComponent(name, split === true);
+  await writeNewFiles(dir, files);
+  for (const file of Object.keys(files)) process.stdout.write(`${join(dir, file)}\n`);
+  const at = (file: string): string => relative('', join(dir, `${name}${file}`));
+  process.stdout.write(`\nSee it:   lattice render ${at('.sample.html')} --uses ${at('.ts')}\n`);
+  process.stdout.write(`Test it:  npx vitest run ${at('.test.ts')}\n`);
+}
+
+/** The module below the folder at hand that defines a component of that name. */
+async function definedIn(name: string): Promise<string | undefined> {
+  const ignore = ['**/node_modules/**', '**/dist/**', '**/*.d.ts'];
+  const pattern = new RegExp(`\\bcomponent\\(\\s*['"\`]${name}['"\`]`);
+  for (const path of await glob(['**/*.{ts,js,mts,mjs}'], { ignore })) {
+    if (pattern.test(await readFile(path, 'utf8'))) return path;
+  }
+  return undefined;
+}

@@ -1,0 +1,229 @@
+import { parse, parseFragment } from 'parse5';
+import { nameFault } from '../../component/index.js';
+import { failure, finding, type SourcePlace } from '../../problem/index.js';
+import { Places } from '../syntax/place.js';
+import { BlocksDiffer, merge } from './merge.js';
+import type { Part } from './parts.js';
+import { fitsSelector, type ParsedElement, type ParsedNode, select } from './select.js';
+import { builderCode, escapeAttribute, markupText, quoted } from './write.js';
+
+export interface AdoptOptions {
+  /** The component's tag name. */
+  readonly name: string;
+  /** Which elements are the component, as a CSS selector; left out, the outermost element, or all of one shape. */
+  readonly block?: string;
+  /** Which parts become slots: the CSS selector of an element, and the name of the slot for its content. */
+  readonly slots?: Readonly<Record<string, string>>;
+  /** Whether the component is written with builders or as template text. */
+  readonly as?: 'text' | 'builders';
+  /** The file the HTML was read from; problems name it. */
+  readonly file?: string;
+}
+
+/** A component drawn from HTML, as the texts of its files. */
+export interface Adopted {
+  /** The TypeScript module. */
+  readonly module: string;
+  /** The template text, where the component is written so. */
+  readonly markup: string | undefined;
+  /** The HTML it was drawn from, with the component's tag in the place of each block. */
+  readonly sample: string;
+  readonly props: readonly string[];
+  readonly blocks: number;
+  /** What could not be taken over, as sentences. */
+  readonly notes: readonly string[];
+}
+
+/**
+ * Turns HTML that exists already into a component: texts and attributes that differ between blocks of one shape
+ * become props, and the parts that are asked for become slots. White space stays as it is.
+ *
+ * @throws LatticeError `name-invalid`, or `adopt-failed` with the place where blocks part
+ * @example
+ * adopt('<div class="card"><h5>Dunlight</h5></div>', { name: 'fruit-card', slots: { h5: 'title' } }).markup;
+ * // '<div class="card"><h5><slot name="title"></slot></h5></div>'
+ */
+export function adopt(html: string, options: AdoptOptions): Adopted {
+  const wrong = nameFault(options.name);
+  if (wrong) throw failure(wrong);
+  const places = new Places(html, options.file ?? 'markup');
+  const blocks = blocksIn(html, options, places);
+  const [first] = blocks;
+  if (!first) throw failed('There is no element to adopt', 'Give HTML with an element in it.', places.at(0));
+  const slots = slotsIn(blocks, options, places);
+  try {
+    const merged = merge(blocks, html, (element) => slots.get(element)?.name);
+    const names = [...new Set([...slots.values()].map(({ name }) => name))];
+    const sample = sampleOf(html, blocks, merged.values, slots, options.name);
+    return {
+      ...modules(merged.part, merged.props, names, options),
+      sample,
+      props: merged.props,
+      blocks: blocks.length,
+      notes: merged.notes,
+    };
+  } catch (thrown) {
+    if (!(thrown instanceof BlocksDiffer)) throw thrown;
+    const hint =
+      'Make what differs a slot: --slot "selector=name"; or adopt fewer blocks: --block "selector".';
+    throw failed(thrown.message, hint, places.at(thrown.at));
+  }
+}
+
+function failed(fault: string, hint: string, place?: SourcePlace): Error {
+  return failure(finding('adopt-failed', { fault, hint }, place));
+}
+
+/** The elements that are to be the component. */
+function blocksIn(html: string, { block }: AdoptOptions, places: Places): readonly ParsedElement[] {
+  const options = { sourceCodeLocationInfo: true, scriptingEnabled: false };
+  const isPage = /<!doctype|<html[\s>]|<body[\s>]/i.test(html);
+  const root: ParsedNode = isPage ? parse(html, options) : parseFragment(html, options);
+  if (block !== undefined) {
+    const found = picked(block, root);
+    if (found.length === 0)
+      throw failed(`Nothing here is "${block}"`, 'Give a CSS selector that picks the blocks.');
+    return whole(found, places);
+  }
+  const body = isPage ? (select('body', root)[0] ?? root) : root;
+  const outermost = ('childNodes' in body ? body.childNodes : []).filter(
+    (node): node is ParsedElement => 'tagName' in node && !/^(script|style|link|meta)$/.test(node.tagName),
+  );
+  const [first] = outermost;
+  const alike = outermost.filter((one) => first && shape(one) === shape(first));
+  return whole(alike.length > 1 ? alike : outermost.slice(0, 1), places);
+}
+
+function picked(selector: string, below: ParsedNode): ParsedElement[] {
+  try {
+    return select(selector, below);
+  } catch {
+    throw failed(`"${selector}" is no CSS selector`, 'Write one such as .card, nav or h5.');
+  }
+}
+
+/** Blocks that their end tags close; the others cannot be cut out. */
+function whole(blocks: readonly ParsedElement[], places: Places): readonly ParsedElement[] {
+  for (const { sourceCodeLocation: place, tagName: tag } of blocks) {
+    if (!place?.endTag && !place?.startTag)
+      throw failed(`<${tag}> is not written out here`, 'Write its tags.', places.at(0));
+  }
+  return blocks;
+}
+
+function shape(element: ParsedElement): string {
+  const classes = element.attrs.find(({ name }) => name === 'class')?.value.split(' ')[0] ?? '';
+  return `${element.tagName}.${classes}`;
+}
+
+interface SlotPlace {
+  readonly name: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** In each block the first element that a slot's selector picks. */
+function slotsIn(
+  blocks: readonly ParsedElement[],
+  { slots = {} }: AdoptOptions,
+  places: Places,
+): ReadonlyMap<ParsedElement, SlotPlace> {
+  const found = new Map<ParsedElement, SlotPlace>();
+  for (const [selector, name] of Object.entries(slots)) {
+    for (const block of blocks) {
+      const [element] = fits(block, selector) ? [block] : picked(selector, block);
+      const place = element?.sourceCodeLocation;
+      if (!element || !place?.startTag || !place.endTag) {
+        throw failed(
+          `A block has no "${selector}" for the slot "${name}"`,
+          'Give a selector that picks an element with an end tag in every block.',
+          places.at(block.sourceCodeLocation?.startOffset ?? 0),
+        );
+      }
+      found.set(element, { name, from: place.startTag.endOffset, to: place.endTag.startOffset });
+    }
+  }
+  return found;
+}
+
+function fits(element: ParsedElement, selector: string): boolean {
+  try {
+    return fitsSelector(element, selector);
+  } catch {
+    throw failed(`"${selector}" is no CSS selector`, 'Write one such as .card, nav or h5.');
+  }
+}
+
+/** The HTML with uses in the place of the blocks. */
+function sampleOf(
+  html: string,
+  blocks: readonly ParsedElement[],
+  values: readonly ReadonlyMap<string, string>[],
+  slots: ReadonlyMap<ParsedElement, SlotPlace>,
+  name: string,
+): string {
+  let sample = '';
+  let at = 0;
+  for (const [index, block] of blocks.entries()) {
+    const place = block.sourceCodeLocation;
+    if (!place) continue;
+    const props = [...(values[index] ?? [])].map(
+      ([prop, text]) => ` ${kebab(prop)}="${escapeAttribute(text)}"`,
+    );
+    const inside = [...slots.values()].filter(
+      ({ from }) => from >= place.startOffset && from < place.endOffset,
+    );
+    const content = inside.map(
+      ({ name: slot, from, to }) => `\n  <template slot="${slot}">${html.slice(from, to)}</template>`,
+    );
+    sample += `${html.slice(at, place.startOffset)}<${name}${props.join('')}>${content.join('')}${content.length > 0 ? '\n' : ''}</${name}>`;
+    at = place.endOffset;
+  }
+  return sample + html.slice(at);
+}
+
+function kebab(prop: string): string {
+  return prop.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
+}
+
+function modules(
+  part: Part,
+  props: readonly string[],
+  slots: readonly string[],
+  { name, as = 'text' }: AdoptOptions,
+): Pick<Adopted, 'module' | 'markup'> {
+  const exportName = name.replace(/(?:^|-)(\w)/g, (_whole, letter: string) => letter.toUpperCase());
+  const declared = [
+    ...(props.length > 0 ? [`  props: { ${props.map((prop) => `${prop}: prop.text()`).join(', ')} },`] : []),
+    ...(slots.length > 0 ? [`  slots: { ${slots.map((slot) => `${key(slot)}: slot()`).join(', ')} },`] : []),
+  ];
+  const names = ['component', ...(props.length > 0 ? ['prop'] : []), ...(slots.length > 0 ? ['slot'] : [])];
+  if (as === 'text') {
+    const lines = [
+      `import { ${names.join(', ')} } from 'zesty-lattice';`,
+      `import { markupFile } from 'zesty-lattice/markup';`,
+      '',
+      `export const ${exportName} = component('${name}', {`,
+      ...declared,
+      `  template: markupFile(import.meta.url, './${name}.html'),`,
+      '});',
+    ];
+    return { module: `${lines.join('\n')}\n`, markup: `${markupText(part)}\n` };
+  }
+  const { code, needs } = builderCode(part);
+  const context = [...(props.length > 0 ? ['props'] : []), ...(slots.length > 0 ? ['slots'] : [])];
+  const lines = [
+    `import { ${[...names, 'el', ...needs].sort().join(', ')} } from 'zesty-lattice';`,
+    '',
+    `export const ${exportName} = component('${name}', {`,
+    ...declared,
+    `  template: (${context.length > 0 ? `{ ${context.join(', ')} }` : ''}) =>`,
+    `    ${code},`,
+    '});',
+  ];
+  return { module: `${lines.join('\n')}\n`, markup: undefined };
+}
+
+function key(name: string): string {
+  return /^[A-Za-z_$][\w$]*$/.test(name) ? name : quoted(name);
+}
