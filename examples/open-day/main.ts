@@ -1,12 +1,14 @@
 import { register } from 'zesty-lattice/elements';
 import data from '../orchard/open-day.json' with { type: 'json' };
 import type { Variety } from '../orchard/types.js';
-import { CrateBasket } from './components/crate-basket.js';
-import { CrateCounter } from './components/crate-counter.js';
-import { HelperForm } from './components/helper-form.js';
-import { NotePanel } from './components/note-panel.js';
-import { VarietyPicker } from './components/variety-picker.js';
-import { WeightField } from './components/weight-field.js';
+import {
+  CrateBasket,
+  CrateCounter,
+  HelperForm,
+  NotePanel,
+  VarietyPicker,
+  WeightField,
+} from './components/index.js';
 
 register(CrateBasket, CrateCounter, HelperForm, NotePanel, VarietyPicker, WeightField);
 

@@ -17,5 +17,6 @@ export { fault, fits, Kind, settle, show, unreadable } from './kind.js';
 export * as prop from './kinds/index.js';
 export { TagKind } from './kinds/tag.js';
 export { nameFault } from './name.js';
+export { forgetComponents, perComponent } from './per-component.js';
 export { preset } from './preset.js';
 export { type AnySlotKind, SlotKind, slot } from './slot.js';

@@ -5,6 +5,7 @@ import {
   type ComponentCore,
   componentCore,
   type PropsOf,
+  perComponent,
   settle,
   unreadable,
 } from '../component/index.js';
@@ -24,6 +25,8 @@ import type { Numbers, Scope, View } from './view.js';
 // What the class has for itself: names of props are its users' to choose.
 const internals: unique symbol = Symbol('internals');
 const field: unique symbol = Symbol('field');
+/** The method that shows an element anew; its name is kept apart from the page's. */
+export const rebuild: unique symbol = Symbol('rebuild');
 const take: unique symbol = Symbol('take');
 const give: unique symbol = Symbol('give');
 
@@ -36,21 +39,15 @@ interface Shared {
 }
 
 const classes = new WeakMap<ComponentCore, CustomElementConstructor>();
-const shared = new WeakMap<ComponentCore, Shared>();
 
 /** What a component's view needs, and the components that are elements in it. */
-export function sharedOf(component: ComponentCore): Shared {
-  let made = shared.get(component);
-  if (!made) {
-    const numbers: Numbers = { next: 1, uses: new Set(), styled: new Set() };
-    const scope: Scope = { index: 0, bits: new Bits(), use: undefined, mark: undefined };
-    const { content } = planOf(component);
-    const view = viewOf(content, numbers, { scope, depth: 0, isSvg: false, isOutermost: true });
-    made = { view, numbers, scope, readsFilled: usesSlots(content) };
-    shared.set(component, made);
-  }
-  return made;
-}
+export const sharedOf: (component: ComponentCore) => Shared = /* @__PURE__ */ perComponent((component) => {
+  const numbers: Numbers = { next: 1, uses: new Set(), styled: new Set() };
+  const scope: Scope = { index: 0, bits: new Bits(), use: undefined, mark: undefined };
+  const { content } = planOf(component);
+  const view = viewOf(content, numbers, { scope, depth: 0, isSvg: false, isOutermost: true });
+  return { view, numbers, scope, readsFilled: usesSlots(content) };
+});
 
 /** The class of a component's element: an `HTMLElement` with the component's props as properties. */
 export type ElementClass<C> = new () => HTMLElement & { -readonly [K in keyof PropsOf<C>]: PropsOf<C>[K] };
@@ -153,6 +150,19 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
       self[name] = value;
     }
 
+    /** Shows the component anew, which has become another while the page is being developed. */
+    [rebuild](keepsState: boolean): void {
+      const { numbers, scope } = sharedOf(core);
+      const state = keepsState ? this.#frame.state : undefined;
+      const root = this.shadowRoot as ShadowRoot;
+      this.#instance.leave();
+      this.#instance.bits = scope.bits;
+      root.adoptedStyleSheets = sheetsOf(core, numbers.styled);
+      root.replaceChildren();
+      this.#build(state);
+      if (this.isConnected) this.#instance.enter();
+    }
+
     connectedCallback(): void {
       for (const name of [...names, 'fillers']) if (Object.hasOwn(this, name)) this.#upgrade(name);
       if (!this.#instance.block) {
@@ -204,14 +214,14 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
       return this.#values[index];
     }
 
-    #build(): void {
+    #build(kept?: Frame['state']): void {
       const { view, readsFilled } = sharedOf(core);
       for (const fault of planOf(core).faults) this.#instance.report(fault.finding);
       for (const [index, value] of this.#values.entries()) {
         const found = value === undefined ? propFault(core, index, value) : undefined;
         if (found) this.#instance.report(found);
       }
-      if (core.state) this.#frame.state = { ...core.state(this.#instance.props) };
+      if (core.state) this.#frame.state = kept ?? { ...core.state(this.#instance.props) };
       if (readsFilled) this.#watchSlots();
       const root = this.shadowRoot as ShadowRoot;
       if (root.firstChild && this.#adopt(view, root)) return;

@@ -14,7 +14,7 @@ export class Instance {
   readonly component: ComponentCore;
   readonly host: HTMLElement;
   readonly frame: Frame;
-  readonly bits: Bits;
+  bits: Bits;
   block: Block | undefined;
   /** Its part in a form, where it is a field. */
   field: Field | undefined;

@@ -1,25 +1,17 @@
-import type { ComponentCore } from '../component/index.js';
+import { type ComponentCore, perComponent } from '../component/index.js';
 
-const sheets = new WeakMap<ComponentCore, CSSStyleSheet>();
-const scopedSheets = new WeakMap<ComponentCore, CSSStyleSheet>();
+const ownSheet = /* @__PURE__ */ perComponent(({ styles }) => sheet(styles));
+const scopedSheet = /* @__PURE__ */ perComponent((component) => sheet(scoped(component)));
 
 /** The style sheets of a component's shadow root, shared by all its elements: its own, and those of components in it. */
 export function sheetsOf(component: ComponentCore, inside: ReadonlySet<ComponentCore>): CSSStyleSheet[] {
-  const own = component.styles === '' ? [] : [sheet(sheets, component, component.styles)];
-  return [...own, ...[...inside].map((one) => sheet(scopedSheets, one, scoped(one)))];
+  const own = component.styles === '' ? [] : [ownSheet(component)];
+  return [...own, ...[...inside].map(scopedSheet)];
 }
 
-function sheet(
-  kept: WeakMap<ComponentCore, CSSStyleSheet>,
-  component: ComponentCore,
-  css: string,
-): CSSStyleSheet {
-  let made = kept.get(component);
-  if (!made) {
-    made = new CSSStyleSheet();
-    made.replaceSync(css);
-    kept.set(component, made);
-  }
+function sheet(css: string): CSSStyleSheet {
+  const made = new CSSStyleSheet();
+  made.replaceSync(css);
   return made;
 }
 

@@ -38,13 +38,14 @@ function walkHost(use: UseNode, owner: Frame, pass: Pass): string {
   const fills = walkFills(use, owner, pass);
   if (pass.problems.length > before) return '';
   const shadow = frameOf(component, props, fills, owner, siteOf(component), ['']);
-  return hostHtml(component, shadow, pass, () => {
+  const writeContent = (): string => {
     let content = '';
     for (const [name, given] of Object.entries(slots)) {
       if (given.data === undefined) content += walkSlotted(name, given.content, owner, pass);
     }
     return content;
-  });
+  };
+  return hostHtml(component, shadow, pass, writeContent, use.host);
 }
 
 function walkSlotted(slot: string, content: unknown, owner: Frame, pass: Pass): string {

@@ -1,4 +1,5 @@
 import type { ComponentCore } from '../component/core.js';
+import { perComponent } from '../component/per-component.js';
 import {
   callPlace,
   dev,
@@ -56,17 +57,8 @@ export function textSlots(text: TemplateText): ReadonlyMap<string, boolean> {
   return markupReader?.slots(text) ?? new Map();
 }
 
-const blueprints = new WeakMap<ComponentCore, Blueprint>();
-
 /** Runs the component's template if it has not run yet. */
-export function blueprintOf(core: ComponentCore): Blueprint {
-  let blueprint = blueprints.get(core);
-  if (!blueprint) {
-    blueprint = runTemplate(core);
-    blueprints.set(core, blueprint);
-  }
-  return blueprint;
-}
+export const blueprintOf: (core: ComponentCore) => Blueprint = /* @__PURE__ */ perComponent(runTemplate);
 
 function runTemplate(core: ComponentCore): Blueprint {
   const run: Run = { name: core.name, tracks: dev, read: [], findings: [], depth: 0, nextLocal: 0 };

@@ -1,4 +1,4 @@
-import { type ComponentCore, componentCore, show } from '../component/index.js';
+import { type ComponentCore, componentCore, perComponent, show } from '../component/index.js';
 import { type Finding, finding } from '../problem/index.js';
 import {
   blueprintOf,
@@ -16,19 +16,12 @@ import {
 import { acceptedOf, bindProps, checkSlots, isNothing } from './bind.js';
 import type { Fault, Plan, PlanElement, PlanFill, PlanNode, PlanUse } from './plan.js';
 
-const plans = new WeakMap<ComponentCore, Plan>();
-
 /** The plan of a component, made once. */
-export function planOf(component: ComponentCore): Plan {
-  let plan = plans.get(component);
-  if (!plan) {
-    const { content, findings } = blueprintOf(component);
-    const faults = findings.map((found) => ({ finding: found, site: undefined }));
-    plan = new Planner(component).plan(content, faults);
-    plans.set(component, plan);
-  }
-  return plan;
-}
+export const planOf: (component: ComponentCore) => Plan = /* @__PURE__ */ perComponent((component) => {
+  const { content, findings } = blueprintOf(component);
+  const faults = findings.map((found) => ({ finding: found, site: undefined }));
+  return new Planner(component).plan(content, faults);
+});
 
 /** The plan of content that stands in no component, such as a use built on the spot. */
 export function planContent(content: Content): Plan {

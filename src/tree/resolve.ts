@@ -1,4 +1,4 @@
-import { type AnyComponent, type ComponentCore, componentCore } from '../component/index.js';
+import { type AnyComponent, type ComponentCore, componentCore, perComponent } from '../component/index.js';
 import { failure, finding, LatticeError, type Problem } from '../problem/index.js';
 import { isNode, UseNode } from '../template/index.js';
 import { TreeBuilder } from './build.js';
@@ -46,19 +46,14 @@ function resolveUse(use: UseNode): ComponentTree {
   return build(new TreeBuilder(), planContent(use));
 }
 
-const openTrees = new WeakMap<ComponentCore, ComponentTree>();
-
 /** The tree of a component whose own props and slots are left open; made once. */
-export function resolveOpen(component: ComponentCore): ComponentTree {
-  let tree = openTrees.get(component);
-  if (!tree) {
+export const resolveOpen: (component: ComponentCore) => ComponentTree = /* @__PURE__ */ perComponent(
+  (component) => {
     const builder = new TreeBuilder();
     const root = builder.openRoot(component);
-    tree = new ComponentTree(root, builder.finish(), builder.styles());
-    openTrees.set(component, tree);
-  }
-  return tree;
-}
+    return new ComponentTree(root, builder.finish(), builder.styles());
+  },
+);
 
 function build(builder: TreeBuilder, plan: ReturnType<typeof planContent>): ComponentTree {
   const root = builder.root(plan);

@@ -1,6 +1,6 @@
 import postcss, { type AtRule, CssSyntaxError, type Root, type Rule } from 'postcss';
 import parser, { type Node, type Pseudo, type Selector } from 'postcss-selector-parser';
-import type { ComponentCore } from '../component/index.js';
+import { type ComponentCore, perComponent } from '../component/index.js';
 import { type Finding, finding } from '../problem/index.js';
 
 /** A component's rules, rewritten for markup without shadow roots, and what could not be carried over. */
@@ -9,17 +9,10 @@ export interface ScopedRules {
   readonly findings: readonly Finding[];
 }
 
-const kept = new WeakMap<ComponentCore, ScopedRules>();
-
 /** A component's rules for markup, worked out once. */
-export function scopedRules(component: ComponentCore): ScopedRules {
-  let rules = kept.get(component);
-  if (!rules) {
-    rules = scopeRules(component.styles, component.name);
-    kept.set(component, rules);
-  }
-  return rules;
-}
+export const scopedRules: (component: ComponentCore) => ScopedRules = /* @__PURE__ */ perComponent(
+  ({ styles, name }) => scopeRules(styles, name),
+);
 
 /**
  * Keeps rules to the elements a component's template has written: each part of each selector gets the component's

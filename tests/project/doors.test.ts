@@ -15,6 +15,8 @@ const doors: Record<string, string> = {
   'zesty-lattice/check': 'MissingPath SettingsError check jsonReport sarifReport textReport',
   'zesty-lattice/elements': 'elementClass register',
   'zesty-lattice/markup': 'adopt catalog markupFile renderDocument',
+  'zesty-lattice/vite': 'default lattice',
+  'zesty-lattice/vite/page': 'note',
   'zesty-lattice/html': 'escapeAttribute escapeText renderHtml renderPage',
 };
 

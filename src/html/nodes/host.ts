@@ -51,11 +51,17 @@ function lowerContent(fill: PlanFill, slot: string, to: Chunks, at: At): void {
 }
 
 /** An element with a declarative shadow root (https://html.spec.whatwg.org/#attr-template-shadowrootmode). */
-export function hostHtml(component: ComponentCore, shadow: Frame, pass: Pass, content: () => string): string {
+export function hostHtml(
+  component: ComponentCore,
+  shadow: Frame,
+  pass: Pass,
+  content: () => string,
+  more = '',
+): string {
   const program = programOf(component, 'shadow');
   const css = shadowSheet(component, program.styled);
   const style = css === '' ? '' : `<style>${css}</style>`;
-  const start = `<${component.name}${attributesOf(component, shadow.props)}>`;
+  const start = `<${component.name}${attributesOf(component, shadow.props)}${more}>`;
   return withShared(component, shadow, pass, () => {
     const root = `<template shadowrootmode="open">${style}${program.write(shadow, pass)}</template>`;
     return `${start}${root}${content()}</${component.name}>`;

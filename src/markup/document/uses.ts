@@ -54,8 +54,20 @@ export class DocumentUses {
     const props = this.props(element, component);
     const slots = this.slots(element, component);
     const use = new UseNode(component, props, undefined, DocumentUses, slots);
+    use.host = this.host(element, component);
     Object.defineProperty(use, 'place', { value: this.#places.at(place.startOffset) });
     return use;
+  }
+
+  /** The attributes of a live component's tag that are no props, as they are written. */
+  host({ attrs, sourceCodeLocation }: ParsedElement, component: ComponentCore): string {
+    if (!isInteractive(component)) return '';
+    const props = new Set(component.props.names.map((name) => attributeOf(name).toLowerCase()));
+    const written = attrs
+      .filter(({ name }) => !props.has(name) && name !== 'slot' && isHostAttribute(name, component))
+      .map(({ name }) => sourceCodeLocation?.attrs?.[name])
+      .map((place) => (place ? ` ${this.#html.slice(place.startOffset, place.endOffset)}` : ''));
+    return written.join('');
   }
 
   say(found: Finding): void {
@@ -67,12 +79,12 @@ export class DocumentUses {
     const byAttribute = new Map(names.map((name, index) => [attributeOf(name).toLowerCase(), index]));
     const props: Record<string, unknown> = {};
     for (const { name, value } of attrs) {
-      if (name === 'slot' || (isInteractive(component) && isHostAttribute(name, component))) continue;
+      if (name === 'slot') continue;
       const index = byAttribute.get(name) ?? -1;
       const kind = kinds[index];
       if (kind) props[names[index] ?? ''] = readKind(kind, value);
       else if (component.accepts !== undefined) props[name] = value;
-      else {
+      else if (!(isInteractive(component) && isHostAttribute(name, component))) {
         const hint = suggest(name, [...byAttribute.keys()], 'prop');
         const at = sourceCodeLocation?.attrs?.[name]?.startOffset ?? sourceCodeLocation?.startOffset ?? 0;
         this.say(

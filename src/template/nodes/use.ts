@@ -16,6 +16,8 @@ export class UseNode extends BaseNode {
   readonly component: ComponentCore;
   readonly props: Readonly<Record<string, unknown>>;
   readonly slots: Readonly<Record<string, SlotContent>>;
+  /** Attributes of a document's own for the component's element, as they are written there, where it stays one. */
+  host: string | undefined;
 
   constructor(
     component: ComponentCore,

@@ -1,0 +1,121 @@
+import { relative } from 'node:path';
+import { type Node, walk } from 'estree-walker';
+import MagicString from 'magic-string';
+import pc from 'picocolors';
+import type { Plugin, ViteDevServer } from 'vite';
+import { componentProblems } from '../check/components.js';
+import { componentsIn } from '../check/modules.js';
+import { problemBlock } from '../check/report/text.js';
+import { componentCore } from '../component/index.js';
+import type { Problem } from '../problem/index.js';
+
+const runtime = 'zesty-lattice/vite/page';
+
+/** While developing: modules of components take changes in place, and their problems are told where they are seen. */
+export function developing(): Plugin {
+  let server: ViteDevServer | undefined;
+  const told = new Map<string, string>();
+  const waiting = new Map<string, NodeJS.Timeout>();
+
+  const tell = async (file: string): Promise<void> => {
+    if (!server) return;
+    const problems = await problemsIn(server, file);
+    const text = problems.map((problem) => problemBlock(problem, pc)).join('\n\n');
+    if (text === (told.get(file) ?? '')) return;
+    told.set(file, text);
+    if (text === '')
+      return server.config.logger.info(pc.green(`${relative(server.config.root, file)} is right again`));
+    const isError = problems.some(({ severity }) => severity === 'error');
+    server.config.logger[isError ? 'error' : 'warn'](`\n${text}\n`, { timestamp: true });
+    const error = problems.find(({ severity }) => severity === 'error');
+    if (error) server.ws.send({ type: 'error', err: overlayOf(error) });
+  };
+
+  return {
+    name: 'zesty-lattice:developing',
+    apply: 'serve',
+
+    configureServer(made) {
+      server = made;
+    },
+
+    transform(code, id, options) {
+      if (id.includes('/node_modules/') || !/['"]zesty-lattice['"]/.test(code) || !code.includes('component'))
+        return undefined;
+      const names = exportedNames(this.parse(code));
+      if (names.length === 0) return undefined;
+      const file = id.replace(/\?.*$/, '');
+      clearTimeout(waiting.get(file));
+      // When the change is through: the page has it by then, and the overlay is not taken down again.
+      waiting.set(
+        file,
+        setTimeout(() => void tell(file), 120),
+      );
+      if (options?.ssr) return undefined;
+      const changed = new MagicString(code);
+      changed.append(
+        `\nimport { note as latticeNote } from ${JSON.stringify(runtime)};\nif (import.meta.hot) {\n  latticeNote(import.meta.url.replace(/\\?.*$/, ''), { ${names.join(', ')} });\n  import.meta.hot.accept();\n}\n`,
+      );
+      return { code: changed.toString(), map: changed.generateMap({ hires: 'boundary' }) };
+    },
+  };
+}
+
+/** The names a module exports, if they are those of its own constants and all of them components by their spelling. */
+function exportedNames(tree: unknown): readonly string[] {
+  const names: string[] = [];
+  let isPlain = true;
+  walk(tree as Node, {
+    enter(node) {
+      if (node.type === 'ExportNamedDeclaration') {
+        const { declaration } = node;
+        if (declaration?.type !== 'VariableDeclaration')
+          isPlain = declaration === null && node.specifiers.length === 0 && isPlain;
+        else
+          for (const one of declaration.declarations)
+            if (one.id.type === 'Identifier') names.push(one.id.name);
+      } else if (node.type === 'ExportAllDeclaration') isPlain = false;
+      if (node.type !== 'Program') this.skip();
+    },
+  });
+  return isPlain && names.every((name) => /^[A-Z]/.test(name)) ? names : [];
+}
+
+/** What is wrong in a module's components, as Node sees them. */
+async function problemsIn(server: ViteDevServer, file: string): Promise<readonly Problem[]> {
+  try {
+    const module = await server.ssrLoadModule(file);
+    const found = [...new Set(componentsIn(module).values())].flatMap((component) => {
+      const core = componentCore(component);
+      return core ? componentProblems(core) : [];
+    });
+    return found.filter(
+      ({ source }) => source === undefined || source.file.startsWith(file.slice(0, file.lastIndexOf('/'))),
+    );
+  } catch (thrown) {
+    if (thrown instanceof Error && 'problems' in thrown) return thrown.problems as readonly Problem[];
+    // Vite tells of code that cannot be read or run.
+    return [];
+  }
+}
+
+/** A problem as Vite's overlay shows it (https://vite.dev/guide/api-plugin, HMR errors). */
+function overlayOf({ code, message, hint, where, source }: Problem): {
+  readonly message: string;
+  readonly stack: string;
+  readonly plugin: string;
+  readonly id?: string;
+  readonly frame?: string;
+  readonly loc?: { readonly file: string; readonly line: number; readonly column: number };
+} {
+  return {
+    message: `${code}: ${message}\n${hint}`,
+    stack: where === '' ? '' : `in ${where}`,
+    plugin: 'zesty-lattice',
+    ...(source && {
+      id: source.file,
+      loc: { file: source.file, line: source.line, column: source.column },
+      ...(source.frame !== undefined && { frame: source.frame }),
+    }),
+  };
+}
