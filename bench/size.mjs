@@ -11,15 +11,8 @@ async function output(entry, minify) {
     configFile: false,
     root,
     logLevel: 'error',
-    define: { 'process.env.NODE_ENV': '"production"' },
-    resolve: {
-      conditions: ['production', 'module', 'browser'],
-      alias: [
-        { find: '#dev', replacement: `${root}/src/problem/production.ts` },
-        { find: /^zesty-lattice$/, replacement: `${root}/src/index.ts` },
-        { find: /^zesty-lattice\/(\w+)$/, replacement: `${root}/src/$1/index.ts` },
-      ],
-    },
+    // The built package, resolved as a user's bundler resolves it for production.
+    resolve: { conditions: ['production', 'module', 'browser'] },
     build: {
       write: false,
       minify,
@@ -51,7 +44,7 @@ for (const [name, entry] of [
   const rooms = new Map();
   for (const [id, { renderedLength }] of Object.entries(plain.modules)) {
     const room =
-      /src\/(\w+)/.exec(id)?.[1] ?? (id.includes('node_modules') ? 'packages' : 'the example itself');
+      /dist\/(\w+)\//.exec(id)?.[1] ?? (id.includes('node_modules') ? 'packages' : 'the example itself');
     rooms.set(room, (rooms.get(room) ?? 0) + renderedLength);
   }
   const parts = [...rooms].sort((a, b) => b[1] - a[1]).map(([room, size]) => `${room} ${kb(size)}`);

@@ -33,13 +33,11 @@ export function install() {
 export function build() {
   const latest = Math.max(
     newest(join(root, 'src')),
-    ...['package.json', 'vite.config.ts', 'tsconfig.json', 'tsconfig.build.json'].map((name) =>
-      time(join(root, name)),
-    ),
+    ...['package.json', 'tsconfig.json', 'tsconfig.build.json'].map((name) => time(join(root, name))),
   );
   if (time(join(root, 'dist/built')) >= latest) return;
   console.log('Building dist/ …');
-  run('npm', ['run', '--silent', 'build', '--', '--logLevel', 'warn']);
+  run('npm', ['run', '--silent', 'build']);
 }
 
 /** The path of Chromium; on Debian it is installed when missing and allowed. Ends the script where it cannot be had. */

@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 import { Command, CommanderError } from 'commander';
-import manifest from '../../package.json' with { type: 'json' };
 import type { LatticeError } from '../problem/index.js';
+import { packageInfo } from '../problem/package-info.js';
 import { adoptCommand } from './commands/adopt.js';
 import { checkCommand } from './commands/check.js';
 import { newCommand } from './commands/new.js';
@@ -13,9 +13,11 @@ import { printProblems } from './print-problems.js';
 // Stacks then point into the TypeScript that a user wrote.
 process.setSourceMapsEnabled(true);
 
+const { version } = packageInfo();
+
 const program = new Command('lattice')
   .description('Writes, renders, checks and inspects components made with zesty-lattice.')
-  .version(manifest.version)
+  .version(version)
   .showHelpAfterError('(lattice --help shows what can be asked for)')
   .exitOverride()
   .addCommand(newCommand())
@@ -25,7 +27,7 @@ const program = new Command('lattice')
   .addCommand(adoptCommand())
   .addHelpText('after', '\nExit codes: 0 all well, 1 problems found, 2 wrong usage.');
 
-for (const command of program.commands) command.exitOverride().version(manifest.version);
+for (const command of program.commands) command.exitOverride().version(version);
 
 try {
   await program.parseAsync();

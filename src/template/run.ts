@@ -46,15 +46,17 @@ export interface MarkupReader {
   slots(text: TemplateText): ReadonlyMap<string, boolean>;
 }
 
-let markupReader: MarkupReader | undefined;
+/** Shared by every copy of this library in the program, as the run at hand is. */
+const shared = globalThis as { [key: symbol]: MarkupReader | undefined };
+const readerKey = Symbol.for('zesty-lattice.markup-reader');
 
 export function setMarkupReader(reader: MarkupReader): void {
-  markupReader = reader;
+  shared[readerKey] ??= reader;
 }
 
 /** The slots that a template text places; none where nothing can read it, which running it will tell. */
 export function textSlots(text: TemplateText): ReadonlyMap<string, boolean> {
-  return markupReader?.slots(text) ?? new Map();
+  return shared[readerKey]?.slots(text) ?? new Map();
 }
 
 /** Runs the component's template if it has not run yet. */
@@ -66,6 +68,7 @@ function runTemplate(core: ComponentCore): Blueprint {
     try {
       const { template } = core;
       if (typeof template !== 'function') {
+        const markupReader = shared[readerKey];
         if (!markupReader) throw failure(finding('markup-missing', { component: core.name }, core.source));
         return {
           content: markupReader.content({ core, text: template, findings: run.findings }),

@@ -11,7 +11,7 @@ export interface Outcome {
 
 /** Runs the built `lattice` command as a process, in the project's folder. */
 export function lattice(...args: readonly string[]): Outcome {
-  const done = spawnSync('node', ['dist/cli.js', ...args], {
+  const done = spawnSync('node', ['dist/cli/main.js', ...args], {
     cwd: root,
     encoding: 'utf8',
     env: { ...process.env, NODE_ENV: '', NO_COLOR: undefined },

@@ -1,7 +1,7 @@
 import { relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import manifest from '../../../package.json' with { type: 'json' };
 import type { Problem } from '../../problem/index.js';
+import { packageInfo } from '../../problem/package-info.js';
 import type { CheckReport } from '../check.js';
 
 /**
@@ -17,8 +17,7 @@ export function sarifReport({ problems }: CheckReport): string {
       {
         tool: {
           driver: {
-            name: manifest.name,
-            version: manifest.version,
+            ...packageDriver(),
             rules: codes.map((id) => ({ id })),
           },
         },
@@ -29,6 +28,11 @@ export function sarifReport({ problems }: CheckReport): string {
     ],
   };
   return `${JSON.stringify(log, null, 2)}\n`;
+}
+
+function packageDriver(): object {
+  const { name, version } = packageInfo();
+  return { name, version };
 }
 
 function result({ code, severity, message, hint, where, source }: Problem, ruleIndex: number): object {

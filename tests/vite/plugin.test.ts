@@ -1,0 +1,214 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { type Browser, chromium, type Page } from 'playwright-core';
+import { build, createLogger, createServer, type InlineConfig, type ViteDevServer } from 'vite';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { browserOptions } from '../../scripts/browser.mjs';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+
+const files: Readonly<Record<string, string>> = {
+  'index.html': `<!doctype html>
+<html lang="en"><head><title>Stalls</title><script type="module" src="./main.ts"></script></head>
+<body><h1>Stalls</h1>
+<!-- counted by hand -->
+<stall-count label="Crates" class="wide"></stall-count>
+<stall-sign name="North"><b slot="note">open</b></stall-sign>
+</body></html>
+`,
+  'main.ts': `import { register } from 'zesty-lattice/elements';
+import { StallCount } from './stall-count.ts';
+import { StallSign } from './stall-sign.ts';
+register(StallCount, StallSign);
+`,
+  'all.ts': `export { StallCount } from './stall-count.ts';\nexport { StallSign } from './stall-sign.ts';\n`,
+  'stall-count.ts': `import { component, prop } from 'zesty-lattice';
+import { markupFile } from 'zesty-lattice/markup';
+import { StallSign } from './stall-sign.ts';
+
+export const StallCount = component('stall-count', {
+  props: { label: prop.text() },
+  state: () => ({ count: 3 }),
+  handlers: { add: ({ state }, step: number) => ({ count: state.count + step }) },
+  uses: [StallSign],
+  styles: markupFile(import.meta.url, './stall-count.css'),
+  template: markupFile(import.meta.url, './stall-count.html'),
+});
+`,
+  'stall-count.html': `<button type="button" handles="click: add(1)">{{ label }}: {{ count }}</button><stall-sign name="{{ label }}"></stall-sign>\n`,
+  'stall-count.css': 'button { color: rgb(1, 2, 3) }\n',
+  'stall-sign.ts': `import { component, el, given, prop, slot } from 'zesty-lattice';
+
+export const StallSign = component('stall-sign', {
+  props: { name: prop.text() },
+  slots: { note: slot() },
+  template: ({ props, slots }) => el.p('Stall ', props.name, given(slots.note.filled, el.i(slots.note()))),
+});
+`,
+};
+
+let folder: string;
+let browser: Browser;
+const change = (name: string, text: string): void => writeFileSync(join(folder, name), text);
+const edit = (name: string, from: string, to: string): void => {
+  const text = readFileSync(join(folder, name), 'utf8');
+  expect(text).toContain(from);
+  change(name, text.replace(from, to));
+};
+
+async function config(): Promise<InlineConfig> {
+  // The built package, as its users have it.
+  const { default: lattice } = (await import(
+    join(root, 'dist/vite/index.js')
+  )) as typeof import('../../src/vite/index.js');
+  return {
+    root: folder,
+    configFile: false,
+    plugins: [lattice({ components: ['./all.ts'], prerender: true })],
+    cacheDir: join(folder, 'cache'),
+    build: { target: 'es2022', minify: false },
+  };
+}
+
+beforeAll(async () => {
+  folder = mkdtempSync(join(root, 'out-plugin-'));
+  for (const [name, text] of Object.entries(files)) change(name, text);
+  browser = await chromium.launch(browserOptions);
+});
+afterAll(async () => {
+  await browser.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+describe('while developing', () => {
+  let server: ViteDevServer;
+  let page: Page;
+  const logged: string[] = [];
+  const told: string[] = [];
+
+  beforeAll(async () => {
+    const logger = createLogger('warn');
+    logger.error = (text) => void logged.push(text);
+    logger.warn = (text) => void logged.push(text);
+    server = await createServer({
+      ...(await config()),
+      customLogger: logger,
+      server: { port: 0, host: '127.0.0.1' },
+    });
+    await server.listen();
+    page = await browser.newPage();
+    page.on('console', (message) => message.type() === 'error' && told.push(message.text()));
+    await page.goto(server.resolvedUrls?.local[0] ?? '');
+    await page.waitForFunction(() => customElements.get('stall-count') !== undefined);
+    // What Vite prepares for a first visit may load the page once more.
+    await page.waitForTimeout(1500);
+    await page.evaluate(() => Object.assign(window, { isSamePage: true }));
+  });
+  afterAll(() => server.close());
+
+  const text = (): Promise<string> =>
+    page.evaluate(() => document.querySelector('stall-count')?.shadowRoot?.textContent?.trim() ?? '');
+  const becomes = (wanted: string): Promise<unknown> =>
+    page.waitForFunction(
+      (value) => document.querySelector('stall-count')?.shadowRoot?.textContent?.trim() === value,
+      wanted,
+      { timeout: 8000 },
+    );
+
+  test('files stand in for markupFile, and what was rendered ahead is taken over', async () => {
+    expect(await text()).toBe('Crates: 3Stall Crates');
+    expect(told.filter((one) => !one.includes('404'))).toEqual([]);
+  });
+
+  test('a change to a template is shown at once, with the state as it was', async () => {
+    await page.click('stall-count button');
+    await page.click('stall-count button');
+    expect(await text()).toBe('Crates: 5Stall Crates');
+    edit('stall-count.html', '{{ label }}: {{ count }}', '{{ label }} = {{ count }}');
+    await becomes('Crates = 5Stall Crates');
+    await page.click('stall-count button');
+    expect(await text()).toBe('Crates = 6Stall Crates');
+    expect(await page.evaluate('isSamePage')).toBe(true);
+  });
+
+  test('a change to a file of rules is shown at once', async () => {
+    edit('stall-count.css', 'rgb(1, 2, 3)', 'rgb(4, 5, 6)');
+    await page.waitForFunction(
+      () => {
+        const button = document.querySelector('stall-count')?.shadowRoot?.querySelector('button');
+        return button && getComputedStyle(button).color === 'rgb(4, 5, 6)';
+      },
+      undefined,
+      { timeout: 8000 },
+    );
+    expect(await text()).toBe('Crates = 6Stall Crates');
+  });
+
+  test('a component inside others is changed wherever it stands', async () => {
+    edit('stall-sign.ts', "'Stall '", "'Stand '");
+    await becomes('Crates = 6Stand Crates');
+    expect(await page.evaluate('isSamePage')).toBe(true);
+  });
+
+  test('another first state starts anew, and handlers are those of the new module', async () => {
+    edit('stall-count.ts', 'count: 3', 'count: 40');
+    edit('stall-count.ts', 'state.count + step', 'state.count + step * 2');
+    await becomes('Crates = 40Stand Crates');
+    await page.click('stall-count button');
+    expect(await text()).toBe('Crates = 42Stand Crates');
+    expect(await page.evaluate('isSamePage')).toBe(true);
+  });
+
+  test('a problem is told over the page and in the terminal, with file, line and the lines around', async () => {
+    logged.length = 0;
+    edit('stall-count.html', '{{ label }} =', '{{ labl }} =');
+    const overlay = await page.waitForSelector('vite-error-overlay', { state: 'attached', timeout: 8000 });
+    const shown = await overlay.evaluate((element) => element.shadowRoot?.textContent ?? '');
+    expect(shown).toContain('name-unknown');
+    expect(shown).toContain('Did you mean "label"?');
+    expect(shown).toContain('stall-count.html:1:');
+    const printed = logged.join('\n');
+    expect(printed).toContain('name-unknown');
+    expect(printed).toMatch(/stall-count\.html:1:50/);
+    expect(printed).toContain('{{ labl }} =');
+    edit('stall-count.html', '{{ labl }} =', '{{ label }} ~');
+    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 8000 });
+    await becomes('Crates ~ 42Stand Crates');
+  });
+
+  test('a change of the props loads the page anew', async () => {
+    edit('stall-count.ts', 'label: prop.text()', 'label: prop.text(), most: prop.number().fallback(9)');
+    await page.waitForFunction(() => !('isSamePage' in window), undefined, { timeout: 8000 });
+    await becomes('Crates ~ 40Stand Crates');
+  });
+});
+
+describe('when building', () => {
+  test('pages are rendered ahead, all else stays, and the bundle carries the files without a file system', async () => {
+    for (const [name, text] of Object.entries(files)) change(name, text);
+    await build({ ...(await config()), logLevel: 'error' });
+    const html = readFileSync(join(folder, 'dist/index.html'), 'utf8');
+    expect(html).toContain('<!-- counted by hand -->');
+    expect(html).toContain('<stall-count label="Crates" class="wide"><template shadowrootmode="open">');
+    expect(html).toContain('<p>Stall North<i><b>open</b></i></p>');
+    const [script = ''] = readdirSync(join(folder, 'dist/assets')).filter((name) => name.endsWith('.js'));
+    const code = readFileSync(join(folder, 'dist/assets', script), 'utf8');
+    expect(code).toContain('click: add(1)');
+    expect(code).not.toMatch(/node:fs|readFileSync|parse5|import\.meta\.hot/);
+  });
+
+  test('a markupFile whose path is not written out is refused with its place', async () => {
+    const { textFiles } = (await import(
+      '../../src/vite/text-files.js'
+    )) as typeof import('../../src/vite/text-files.js');
+    expect(textFiles().name).toContain('zesty-lattice');
+    change(
+      'main.ts',
+      "import { markupFile } from 'zesty-lattice/markup';\nconst file = './a.html';\nconsole.log(markupFile(import.meta.url, file));\n",
+    );
+    await expect(build({ ...(await config()), logLevel: 'silent' })).rejects.toThrow(
+      /markupFile takes import\.meta\.url/,
+    );
+  });
+});
