@@ -63,6 +63,7 @@ function nameless(
     template: { text, file },
     uses: [...components.values()],
     helpers: {},
+    joinLines: false,
     foreign,
     source: { file, line: 1, column: 1 },
     takesAnyName: true,

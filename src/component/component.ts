@@ -156,6 +156,11 @@ export interface TextDefinition<
   readonly template: string | TemplateText;
   /** The components whose tags stand in the text. */
   readonly uses?: readonly AnyComponent[];
+  /**
+   * Whether white space that holds a line break is the text's own layout: beside a tag it is then dropped, inside text
+   * it is one space. Left out, all white space stays as it is written. `pre` and `textarea` keep theirs.
+   */
+  readonly joinLines?: boolean;
   /** Functions that the text's expressions may call. */
   readonly helpers?: Readonly<Record<string, (...args: never[]) => unknown>>;
   /** Tags of custom elements from elsewhere that stand in the text: names, or patterns of them. */
@@ -276,6 +281,7 @@ interface LooseDefinition {
   readonly template: ((context: unknown) => unknown) | string | TemplateText;
   readonly uses?: readonly AnyComponent[];
   readonly helpers?: ComponentCore['helpers'];
+  readonly joinLines?: boolean;
   readonly foreign?: readonly (string | RegExp)[];
 }
 
@@ -305,6 +311,7 @@ function coreFrom(name: string, parts: LooseDefinition, place: object | undefine
       return (parts.uses ?? []).map(componentCore).filter((one) => one !== undefined);
     },
     helpers: parts.helpers ?? {},
+    joinLines: parts.joinLines ?? false,
     foreign: parts.foreign ?? [],
     get source() {
       return placeOf(place);

@@ -34,6 +34,8 @@ export interface ComponentCore {
   readonly helpers: Readonly<Record<string, (...args: never[]) => unknown>>;
   /** Tags of custom elements from elsewhere that a template text may name. */
   readonly foreign: readonly (string | RegExp)[];
+  /** Whether white space with a line break in a template text is layout and dropped. */
+  readonly joinLines: boolean;
   /** Set for a text whose component is not at hand: any name may be read in it. */
   readonly takesAnyName?: true;
   /** Where `component()` was called, where known. */

@@ -67,7 +67,7 @@ export const words = {
       ? `The slot "${slot}" of ${component} hands data to its content, and was given plain content.`
       : `The slot "${slot}" of ${component} takes plain content, and was given a function.`,
     hands
-      ? `Give a function: { ${identifier(slot)}: (data) => … }.`
+      ? `Give a function: { ${identifier(slot)}: (data) => … }; in HTML <template slot="${slot}" as="data">.`
       : 'Give the content itself, without a function around it.',
   ]),
   'component-unknown': error<{ name: string; hint: string }>(({ name, hint }) => [
@@ -103,7 +103,7 @@ export const words = {
   'attribute-unknown': warning<{ attribute: string; tag: string; hint: string }>(
     ({ attribute, tag, hint }) => [
       `<${tag}> has no attribute "${attribute}".`,
-      `${hint} An attribute of your own starts with data-.`,
+      `${hint} An attribute of your own starts with data-.`.trimStart(),
     ],
   ),
   'attribute-invalid': error<{ attribute: string; tag: string; fault: string; hint: string }>(

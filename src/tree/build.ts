@@ -69,7 +69,8 @@ export class TreeBuilder {
   }
 
   report(found: Finding, where: string): void {
-    const key = `${found.code} ${where} ${found.message}`;
+    const { source } = found;
+    const key = `${found.code} ${where} ${found.message} ${source ? `${source.line}:${source.column}` : ''}`;
     if (this.#told.has(key)) return;
     this.#told.add(key);
     this.problems.push(placed(found, where));

@@ -1,4 +1,5 @@
 import { component, el, prop } from 'zesty-lattice';
+import { markupFile } from 'zesty-lattice/markup';
 
 const segments = [0, 1, 2, 3, 4, 5, 6, 7, 8];
 
@@ -13,11 +14,7 @@ export const CitrusSlice = component('citrus-slice', {
     size: prop.number().fallback(56),
     pale: prop.flag(),
   },
-  styles: `
-    svg { display: block; flex: none }
-    .pale { filter: grayscale(.85); opacity: .55 }
-    .pith { fill: #fffaf0 }
-  `,
+  styles: markupFile(import.meta.url, './citrus-slice.css'),
   template: ({ props }) =>
     el.svg(
       {

@@ -1,4 +1,5 @@
 import { calc, component, eachOf, el, prop } from 'zesty-lattice';
+import { markupFile } from 'zesty-lattice/markup';
 import type { LogEntry } from '../types.js';
 
 const shortDate = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
@@ -6,11 +7,7 @@ const shortDate = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'sho
 export const GroveLog = component('grove-log', {
   description: 'The last entries of the log book.',
   props: { entries: prop.list<LogEntry>() },
-  styles: `
-    ol { list-style: none; margin: 0; padding: 0; display: grid; gap: .9rem }
-    .when { font-size: .8125rem; color: var(--quiet) }
-    p { margin: .15rem 0 0; font-size: .9375rem; line-height: 1.5 }
-  `,
+  styles: markupFile(import.meta.url, './grove-log.css'),
   template: ({ props }) =>
     el.ol(
       eachOf(props.entries, (entry) =>

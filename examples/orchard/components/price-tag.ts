@@ -1,4 +1,5 @@
 import { calc, component, el, prop } from 'zesty-lattice';
+import { markupFile } from 'zesty-lattice/markup';
 
 export const PriceTag = component('price-tag', {
   description: 'A price in euros, from cents.',
@@ -6,10 +7,7 @@ export const PriceTag = component('price-tag', {
     cents: prop.number().where((cents) => cents >= 0, 'must not be below zero'),
     per: prop.text().fallback('crate'),
   },
-  styles: `
-    data { font-variant-numeric: tabular-nums; font-weight: 650 }
-    small { color: var(--quiet); font-weight: 400; font-size: .8125rem }
-  `,
+  styles: markupFile(import.meta.url, './price-tag.css'),
   template: ({ props }) =>
     el.data(
       { value: calc(props.cents, (cents) => (cents / 100).toFixed(2)) },

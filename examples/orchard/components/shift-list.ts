@@ -1,4 +1,5 @@
 import { calc, component, eachOf, el, given, phrase, prop } from 'zesty-lattice';
+import { markupFile } from 'zesty-lattice/markup';
 import type { Shift } from '../types.js';
 
 export const ShiftRow = component('shift-row', {
@@ -11,13 +12,7 @@ export const ShiftRow = component('shift-row', {
       names: prop.list(prop.text()),
     }),
   },
-  styles: `
-    .row { display: grid; grid-template-columns: auto 1fr; gap: .1rem .75rem; padding: .65rem 0; border-bottom: 1px solid var(--line) }
-    .time { font-variant-numeric: tabular-nums; color: var(--quiet) }
-    .task { font-weight: 600 }
-    .who { grid-column: 2; font-size: .875rem; color: var(--quiet) }
-    .missing { color: var(--alert); font-weight: 600 }
-  `,
+  styles: markupFile(import.meta.url, './shift-row.css'),
   template: ({ props }) => {
     const missing = calc(props.shift, (shift) => shift.needed - shift.names.length);
     return el.div(
@@ -39,7 +34,7 @@ export const ShiftRow = component('shift-row', {
 export const ShiftList = component('shift-list', {
   description: 'The helpers’ shifts of the day.',
   props: { shifts: prop.list<Shift>() },
-  styles: 'ul { list-style: none; margin: 0; padding: 0 }',
+  styles: markupFile(import.meta.url, './shift-list.css'),
   template: ({ props }) =>
     el.ul(eachOf(props.shifts, (shift) => el.li(ShiftRow({ shift })), { key: 'time' })),
 });

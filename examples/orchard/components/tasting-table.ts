@@ -1,22 +1,11 @@
 import { calc, component, eachOf, el, given, prop } from 'zesty-lattice';
+import { markupFile } from 'zesty-lattice/markup';
 import type { Tasting } from '../types.js';
 
 export const TastingTable = component('tasting-table', {
   description: 'When and where something is poured, and how many seats are left.',
   props: { caption: prop.text(), tastings: prop.list<Tasting>() },
-  styles: `
-    .scroll { overflow-x: auto; border: 1px solid var(--line); border-radius: .9rem; background: var(--card) }
-    .scroll:focus-visible { outline: 3px solid var(--focus); outline-offset: 2px }
-    table { border-collapse: collapse; width: 100%; min-width: 34rem; font-size: .9375rem }
-    caption { text-align: left; padding: .75rem 1rem; color: var(--quiet) }
-    th, td { text-align: left; padding: .65rem 1rem; border-top: 1px solid var(--line); vertical-align: top }
-    thead th { font-size: .8125rem; color: var(--quiet); font-weight: 600 }
-    .time { font-variant-numeric: tabular-nums; white-space: nowrap }
-    .odd { background: var(--stripe) }
-    .pours { color: var(--quiet); font-size: .875rem; font-weight: 400 }
-    .full { color: var(--quiet) }
-    .free { font-weight: 600; color: var(--leaf) }
-  `,
+  styles: markupFile(import.meta.url, './tasting-table.css'),
   template: ({ props }) =>
     el.div(
       { class: 'scroll', tabindex: 0, role: 'region', 'aria-label': props.caption },

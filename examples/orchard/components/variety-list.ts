@@ -1,4 +1,5 @@
 import { component, eachOf, el, given, phrase, prop } from 'zesty-lattice';
+import { markupFile } from 'zesty-lattice/markup';
 import type { Variety } from '../types.js';
 import { grid, link, zestPill } from '../vocabulary.js';
 import { VarietyCard } from './variety-card.js';
@@ -6,7 +7,7 @@ import { VarietyCard } from './variety-card.js';
 export const VarietyList = component('variety-list', {
   description: 'The varieties as cards.',
   props: { items: prop.list<Variety>() },
-  styles: '.taste { margin: 0 }',
+  styles: markupFile(import.meta.url, './variety-list.css'),
   template: ({ props }) =>
     grid(
       eachOf(

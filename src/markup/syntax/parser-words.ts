@@ -81,6 +81,29 @@ const words: Readonly<Record<string, readonly [fault: string, hint: string]>> = 
   ],
 };
 
+/** Errors in what "<" opens. */
+const openers: ReadonlySet<string> = new Set([
+  'cdata-in-html-content',
+  'eof-before-tag-name',
+  'incorrectly-opened-comment',
+  'invalid-first-character-of-tag-name',
+  'missing-end-tag-name',
+  'unexpected-question-mark-instead-of-tag-name',
+]);
+
+/** Words a hole inside a tag, in its name or among its attributes. */
+export function holeInTag(isName: boolean): { readonly place: string; readonly hint: string } {
+  return isName
+    ? {
+        place: 'in a tag’s name',
+        hint: 'Which element it is has to be written; choose with <template given="…">.',
+      }
+    : {
+        place: 'among the attributes',
+        hint: 'Write name="{{ … }}": an attribute whose value is false or missing is left out.',
+      };
+}
+
 /** A tokenizer error as a finding; undefined where it is told elsewhere. */
 export function parserFinding(error: ParserError, places: Places): Finding | undefined {
   const { code, startOffset } = error;
@@ -91,7 +114,12 @@ export function parserFinding(error: ParserError, places: Places): Finding | und
   }
   const known = words[code];
   if (!known) return undefined;
-  // A reference is found out at its end; it is shown where it starts.
-  const at = code.includes('character-reference') ? before.lastIndexOf('&') : startOffset;
+  // What is found out at its end is shown where it starts.
+  const at = code.includes('character-reference')
+    ? before.lastIndexOf('&')
+    : openers.has(code)
+      ? before.lastIndexOf('<')
+      : startOffset;
+  if (places.text.startsWith('<{{', at)) return finding('hole-misplaced', holeInTag(true), places.at(at));
   return finding('markup-invalid', { fault: known[0], hint: known[1] }, places.at(at));
 }

@@ -4,15 +4,17 @@ import { voidElements } from '../../template/index.js';
 import { elementMisfit, openName, textMisfit } from '../../tree/index.js';
 import { hasHole, type Marked } from './holes.js';
 import { closedBy, impliedParents, mayStayOpen } from './optional-tags.js';
+import { holeInTag } from './parser-words.js';
 import type { Places } from './place.js';
 
+const textElements = /^(script|style|textarea|title)$/;
 const pageParts = /^(html|head|body)$/;
 
 interface Open {
   readonly tag: string;
   readonly at: number;
-  /** Whether the standard puts it there by itself. */
-  readonly isImplied?: true;
+  /** Whether nobody has to close it: the standard put it there, or what is wrong with it is told already. */
+  readonly isExcused?: true;
 }
 
 /** Finds tags that do not meet: never closed, closed twice, crossed, closed in themselves, or where a parser moves them. */
@@ -46,8 +48,20 @@ class TagCheck {
     this.isDocument = isDocument;
   }
 
+  /**
+   * The open elements that say what may stand here. A `template` keeps its content apart from what is around it
+   * (https://html.spec.whatwg.org/#the-template-element), save in SVG, where it is an element like any other.
+   */
   get names(): readonly string[] {
-    return this.#open.map((one) => one.tag);
+    const from = this.#open.findLastIndex((one) => one.tag === 'template');
+    return this.#open
+      .slice(from + 1)
+      .map((one) => one.tag)
+      .filter((tag) => tag !== 'svg:template');
+  }
+
+  get isInSvg(): boolean {
+    return openName('title', this.names) === 'svg:title';
   }
 
   reach(offset: number): void {
@@ -60,29 +74,24 @@ class TagCheck {
     if (hasHole(tagName) || attrs.some(({ name }) => hasHole(name))) return this.holeInTag(tagName, at);
     this.closeBefore(tagName, at);
     this.imply(tagName, at);
-    const misfit =
-      this.isDocument && pageParts.test(tagName) ? undefined : elementMisfit(tagName, this.names);
+    const isAnywhere =
+      (this.isDocument && pageParts.test(tagName)) || (this.isInSvg && /^(template|slot)$|-/.test(tagName));
+    const misfit = isAnywhere ? undefined : elementMisfit(tagName, this.names);
     if (misfit) this.say('content-not-allowed', { what: `<${tagName}>`, ...misfit }, at);
     if (voidElements.has(tagName)) return;
     if (selfClosing) {
-      if (!this.names.includes('svg') && tagName !== 'svg' && !this.names.includes('math'))
-        this.say('tag-self-closed', { tag: tagName }, at);
+      if (this.isInSvg || tagName === 'svg' || this.names.includes('math')) return;
+      this.say('tag-self-closed', { tag: tagName }, at);
+      // Whether it was meant to be open is not known: its end tag may come.
+      this.#open.push({ tag: tagName, at, isExcused: true });
       return;
     }
-    this.#open.push({ tag: openName(tagName, this.names), at });
+    const tag = tagName === 'template' && this.isInSvg ? 'svg:template' : openName(tagName, this.names);
+    this.#open.push({ tag, at });
   }
 
   holeInTag(tagName: string, at: number): void {
-    this.say(
-      'hole-misplaced',
-      {
-        place: hasHole(tagName) ? 'in a tag’s name' : 'among the attributes',
-        hint: hasHole(tagName)
-          ? 'Which element it is has to be written; choose with <template given="…">.'
-          : 'Write name="{{ … }}": an attribute whose value is false or missing is left out.',
-      },
-      at,
-    );
+    this.say('hole-misplaced', holeInTag(hasHole(tagName)), at);
     if (!hasHole(tagName) && !voidElements.has(tagName)) this.#open.push({ tag: tagName, at });
   }
 
@@ -97,7 +106,7 @@ class TagCheck {
   /** Elements whose start tag may be left out before this one. */
   imply(tag: string, at: number): void {
     for (const parent of impliedParents(tag, this.names))
-      this.#open.push({ tag: parent, at, isImplied: true });
+      this.#open.push({ tag: parent, at, isExcused: true });
   }
 
   text(text: string, at: number): void {
@@ -117,7 +126,7 @@ class TagCheck {
     const from = this.#open.findLastIndex((one) => name(one) === tagName);
     if (from < 0) return this.stray(tagName, at);
     for (const one of this.#open.splice(from).slice(1)) {
-      if (one.isImplied || mayStayOpen.has(one.tag)) continue;
+      if (one.isExcused || mayStayOpen.has(one.tag)) continue;
       this.#cut.set(one.tag, { found: this.findings.length, outer: tagName });
       this.say('tag-unclosed', { tag: name(one), before: `</${tagName}>` }, one.at);
     }
@@ -148,8 +157,11 @@ class TagCheck {
       const tag = /^<\/?([^\s/>]*)/.exec(rest.slice(cut.index))?.[1] ?? '';
       this.say('tag-unfinished', { tag }, this.#read + cut.index);
     }
-    for (const one of this.#open) {
-      if (!one.isImplied && !mayStayOpen.has(one.tag))
+    // What stands behind the start tag of a text element is its text, end tags of others too.
+    const innermost = this.#open.at(-1);
+    const isText = innermost && textElements.test(innermost.tag);
+    for (const one of isText ? [innermost] : this.#open) {
+      if (!one.isExcused && !mayStayOpen.has(one.tag))
         this.say('tag-unclosed', { tag: one.tag, before: '' }, one.at);
     }
   }

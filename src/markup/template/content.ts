@@ -22,8 +22,11 @@ export function contentOf(nodes: readonly MarkupNode[], locals: Locals, reading:
   const content: Content[] = [];
   for (let at = 0; at < nodes.length; at++) {
     const node = nodes[at] as MarkupNode;
-    if (node.kind === 'text') content.push(...textContent(node, locals, reading));
-    else if (node.kind === 'comment') content.push(commentContent(node.text, reading));
+    if (node.kind === 'text') {
+      const { text } = node;
+      const shown = reading.joinsLines ? joined(text) : text;
+      content.push(...textContent({ ...node, text: shown }, locals, reading));
+    } else if (node.kind === 'comment') content.push(commentContent(node.text, reading));
     else if (node.tag === 'template') {
       const found = templateContent(nodes, at, locals, reading);
       if (found) {
@@ -33,6 +36,11 @@ export function contentOf(nodes: readonly MarkupNode[], locals: Locals, reading:
     } else content.push(elementContent(node, locals, reading));
   }
   return content;
+}
+
+/** Text without its layout: line breaks beside tags are dropped, those between words are spaces. */
+function joined(text: string): string {
+  return text.replace(/^[ \t]*\r?\n\s*|[ \t]*\r?\n\s*$/g, '').replace(/[ \t]*\r?\n\s*/g, ' ');
 }
 
 function textContent(node: MarkupString, locals: Locals, reading: TextReading): Content[] {
@@ -64,7 +72,7 @@ function elementContent(node: MarkupElement, locals: Locals, reading: TextReadin
   const attributes = attributesOf(node, locals, reading);
   const content = rawTextElements.has(node.tag)
     ? rawContent(node, reading)
-    : contentOf(node.children, locals, reading);
+    : reading.within(node.tag, () => contentOf(node.children, locals, reading));
   return reading.written(node.at, () => {
     const given = Object.keys(attributes).length === 0 ? undefined : attributes;
     return new ElementNode(node.tag, given, content, contentOf);

@@ -61,6 +61,7 @@ export function templateContent(
         },
         stray.at,
       );
+      return { content: one(contentOf(node.children, locals, reading)), taken: 1 };
     }
     return undefined;
   }

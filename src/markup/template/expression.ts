@@ -67,6 +67,10 @@ export function bind(
   const order = [...inputs.keys()];
   const evaluate = evaluator(known, (name) => order.indexOf(name), reading.component.helpers);
   const cores = [...inputs.values()];
+  if (cores.length === 0) {
+    const value = evaluate([]);
+    return { core: constant(value, text), constant: value, isConstant: true };
+  }
   const core = worked(
     cores.map((one) => one.face),
     (...values) => evaluate(values),
@@ -104,6 +108,15 @@ function rooted(
     case 'call': {
       const [label] = tree.args;
       if (tree.name !== 'uid' || Object.hasOwn(reading.component.helpers, 'uid')) {
+        const helper = Object.hasOwn(reading.component.helpers, tree.name)
+          ? (reading.component.helpers[tree.name] as () => unknown)
+          : undefined;
+        // One that is handed nothing, such as the time of day, is asked anew at each rendering.
+        if (helper && tree.args.length === 0)
+          return named(
+            `call ${tree.name}`,
+            worked([], () => helper(), `${tree.name}()`),
+          );
         return { ...tree, args: tree.args.map(again) };
       }
       const core =

@@ -62,7 +62,7 @@ export class Names {
       this.hasState(root)
     )
       return undefined;
-    const { at } = tree;
+    const at = startOf(tree);
     switch (`${root} ${steps?.length}`) {
       case 'props 2': {
         const core = this.prop(name);
@@ -117,6 +117,10 @@ export class Names {
   uid(label: string): ExprCore | undefined {
     return coreOf(uid(label));
   }
+}
+
+function startOf(tree: ExpressionTree): number {
+  return tree.kind === 'field' ? startOf(tree.of) : tree.at;
 }
 
 /** The names of a path written with dots: `slots.badge.filled`. */

@@ -1,6 +1,6 @@
 import type { ComponentCore } from '../../component/index.js';
 import { type Finding, finding, type ProblemCode, type SourcePlace } from '../../problem/index.js';
-import { currentRun } from '../../template/index.js';
+import { currentRun, lineEaters } from '../../template/index.js';
 import type { Hole } from '../syntax/holes.js';
 import type { Places } from '../syntax/place.js';
 import { Names } from './names.js';
@@ -16,6 +16,8 @@ export class TextReading {
   readonly uses: ReadonlyMap<string, ComponentCore>;
   /** The tags that were found to be used. */
   readonly used = new Set<string>();
+  /** Whether line breaks are layout where it reads now. */
+  joinsLines: boolean;
 
   constructor(component: ComponentCore, places: Places, holes: readonly Hole[], findings: Finding[]) {
     this.component = component;
@@ -23,6 +25,7 @@ export class TextReading {
     this.holes = holes;
     this.findings = findings;
     this.names = new Names(component);
+    this.joinsLines = component.joinLines;
     this.uses = new Map([...component.uses, component].map((one) => [one.name, one]));
   }
 
@@ -32,6 +35,17 @@ export class TextReading {
     at: number | undefined,
   ): void {
     this.findings.push(finding(code, facts, this.place(at)));
+  }
+
+  /** Reads what stands in an element; some keep their line breaks. */
+  within<T>(tag: string, read: () => T): T {
+    const before = this.joinsLines;
+    if (lineEaters.has(tag)) this.joinsLines = false;
+    try {
+      return read();
+    } finally {
+      this.joinsLines = before;
+    }
   }
 
   place(at: number | undefined): SourcePlace | undefined {
