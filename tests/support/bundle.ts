@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { build } from 'vite';
+import { textFiles } from '../../src/vite/text-files.js';
 
 const source = (path: string): string => fileURLToPath(new URL(`../../src/${path}`, import.meta.url));
 
@@ -10,6 +11,7 @@ export async function bundle(
 ): Promise<string> {
   const result = await build({
     configFile: false,
+    plugins: [textFiles()],
     logLevel: 'error',
     define: { 'process.env.NODE_ENV': JSON.stringify(options.production ? 'production' : 'development') },
     resolve: {
@@ -18,6 +20,8 @@ export async function bundle(
           find: '#dev',
           replacement: source(options.production ? 'problem/production.ts' : 'problem/dev.ts'),
         },
+        { find: '#markup', replacement: source('markup/page-none.ts') },
+        { find: /^zesty-lattice\/markup$/, replacement: source('markup/page.ts') },
         { find: /^zesty-lattice$/, replacement: source('index.ts') },
         { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },
       ],
