@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { dirname } from 'node:path';
 import { type ComponentCore, componentCore } from '../component/index.js';
 import { finding, type Problem, placed, problemText } from '../problem/index.js';
 import { componentProblems, unusedComponents } from './components.js';
@@ -42,7 +41,7 @@ interface Known {
  */
 export async function check(paths: readonly string[], options: CheckOptions = {}): Promise<CheckReport> {
   const start = performance.now();
-  const settings = options.settings ?? readSettings(dirname(paths[0] ?? '.'));
+  const settings = options.settings ?? readSettings(paths[0] ?? '.');
   const files = await filesIn(paths, settings.ignore);
   const problems: Problem[] = [];
   const texts = new Map<string, string>();

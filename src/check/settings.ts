@@ -20,7 +20,7 @@ export const noSettings: Settings = { severity: {}, foreign: [], ignore: [] };
 /** A settings file that says something nobody can carry out; the message says what. */
 export class SettingsError extends Error {}
 
-/** Reads the nearest `lattice.json`, from a folder upwards; without one, nothing is set. */
+/** Reads the nearest `lattice.json`, from a file or folder upwards; without one, nothing is set. */
 export function readSettings(from: string): Settings {
   for (let folder = resolve(from); ; folder = dirname(folder)) {
     const path = join(folder, 'lattice.json');

@@ -60,8 +60,13 @@ async function run(path: string, options: Options): Promise<void> {
   const props = adopted.props.length > 0 ? `props ${adopted.props.join(', ')}` : 'no props';
   process.stdout.write(`${name}, from ${from}: ${props}\n`);
   for (const file of Object.keys(files)) process.stdout.write(`  ${join(dir, file)}\n`);
-  const same = 'Rendered again, the sample is the original';
-  process.stdout.write(`${same}${respelled ? ` in another spelling, ${respelled}` : ', byte for byte'}.\n`);
+  const how =
+    adopted.notes.length > 0
+      ? ' but for what was left out'
+      : respelled === undefined
+        ? ', byte for byte'
+        : ` in another spelling, ${respelled}`;
+  process.stdout.write(`Rendered again, the sample is the original${how}.\n`);
   for (const note of adopted.notes) process.stdout.write(`  note: ${note}\n`);
 }
 

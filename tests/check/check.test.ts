@@ -1,0 +1,243 @@
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import formats from 'ajv-formats';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { check, jsonReport, sarifReport, textReport } from 'zesty-lattice/check';
+import { lattice, root } from '../cli/lattice.js';
+
+let folder: string;
+beforeAll(() => {
+  folder = mkdtempSync(join(root, 'out-check-'));
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+let number = 0;
+/** Writes a project of these files and checks it. */
+async function checked(files: Readonly<Record<string, string>>) {
+  const home = join(folder, `p${++number}`);
+  for (const [name, text] of Object.entries(files)) {
+    mkdirSync(dirname(join(home, name)), { recursive: true });
+    writeFileSync(join(home, name), text);
+  }
+  const report = await check([home]);
+  const found = report.problems.map(
+    ({ code, source }) => `${code} ${source?.file.slice(home.length + 1)}:${source?.line}:${source?.column}`,
+  );
+  return { home, report, found };
+}
+
+const box = `import { component, el, prop, slot } from 'zesty-lattice';
+export const NoticeBox = component('notice-box', {
+  props: { title: prop.text() },
+  slots: { default: slot() },
+  template: ({ props, slots }) => el.section({ class: 'box' }, el.h2(props.title), slots.default()),
+});
+`;
+const page = (body: string): string =>
+  `<!doctype html>\n<html lang="en"><head><title>x</title></head><body>\n<h1>x</h1>\n${body}\n</body></html>\n`;
+
+describe('a check finds', () => {
+  test('nothing where all is right, and counts what it saw', async () => {
+    const { report } = await checked({
+      'box.ts': box,
+      'page.html': page('<notice-box title="a">b</notice-box>'),
+    });
+    expect(report).toMatchObject({ problems: [], components: 1 });
+    expect(report.files).toHaveLength(2);
+    expect(textReport(report)).toMatch(/^\n*0 errors, 0 warnings in 2 files with 1 component, \d+ ms\n$/);
+  });
+
+  test('components that nothing uses, and props that nothing reads', async () => {
+    const { found } = await checked({
+      'parts.ts': `import { component, el, prop } from 'zesty-lattice';
+export const Unused = component('un-used', { template: () => el.p('x') });
+export const Inner = component('in-ner', {
+  props: { read: prop.text(), unread: prop.text().optional(), inState: prop.number().fallback(1), inHandler: prop.text().optional() },
+  state: ({ inState }) => ({ count: inState }),
+  handlers: { add: ({ props }) => ({ count: Number(props.inHandler) }) },
+  template: ({ props, state, handlers }) => el.button({ on: { click: handlers.add() } }, props.read, state.count),
+});
+export default component('out-er', { template: () => [Inner({ read: 'a' })] });
+`,
+    });
+    expect(found).toEqual(['component-unused parts.ts:2:23', 'prop-unread parts.ts:3:22']);
+  });
+
+  test('components in a text that are not listed, unplaced slots, and what resolving finds', async () => {
+    const { found } = await checked({
+      'box.ts': box,
+      'card.ts': `import { component, prop, slot } from 'zesty-lattice';
+import { markupFile } from 'zesty-lattice/markup';
+export default component('fruit-card', {
+  props: { title: prop.text() },
+  slots: { default: slot(), foot: slot() },
+  template: markupFile(import.meta.url, './card.html'),
+});
+`,
+      'card.html':
+        '<article>\n  <notice-box title="{{ title }}"></notice-box>\n  <slot></slot><p>{{ titel }}</p>\n</article>\n',
+    });
+    expect(found).toEqual(['component-unknown card.html:2:3', 'name-unknown card.html:3:22']);
+  });
+
+  test('what is wrong in a template text whose component is elsewhere: all but its names', async () => {
+    const { found } = await checked({
+      'box.ts': box,
+      'part.html':
+        '<div>{{ anything.at.all }} <b>{{ broken + }}\n<notice-box titel="x">y</notice-box></div><x-y></x-y>\n<slot name="any"></slot><i handles="click: go(1)">{{ help(2) }}</i>\n<template given="slots.any.filled"><input bind="word"></template>',
+    });
+    expect(found).toEqual([
+      'tag-unclosed part.html:1:28',
+      'expression-invalid part.html:1:43',
+      'prop-missing part.html:2:1',
+      'prop-unknown part.html:2:13',
+      'component-unknown part.html:2:43',
+    ]);
+  });
+
+  test('tags, references, headings and images of a document, its components rendered', async () => {
+    const { found } = await checked({
+      'box.ts': box,
+      'page.html': page(`<notice-box title="a">b</notice-box>
+<h4>too deep</h4>
+<img src="a.png"><img src="b.png" alt="">
+<p id="one">x</p><p id="one">y</p>
+<a href="#one">x</a> <a href="#nowhere">y</a> <a href="#top">z</a>
+<label for="gone">x</label><div aria-describedby="one gone">y</div>
+<button popovertarget="pop">x</button>
+<div><span></div><sectoin></sectoin><p hreff="x">y</p>`),
+    });
+    expect(found).toEqual([
+      'heading-skipped page.html:5:1',
+      'image-unnamed page.html:6:1',
+      'id-doubled page.html:7:21',
+      'reference-dangling page.html:8:25',
+      'reference-dangling page.html:9:8',
+      'reference-dangling page.html:9:33',
+      'reference-dangling page.html:10:9',
+      'tag-unclosed page.html:11:6',
+      'tag-unknown page.html:11:18',
+      'attribute-unknown page.html:11:40',
+    ]);
+  });
+
+  test('what a component brings into a document, at the component’s tag', async () => {
+    const { found } = await checked({
+      'box.ts': box.replace('el.h2(', "el.h4({ id: 'same' }, "),
+      'page.html': page('<notice-box title="a">b</notice-box>\n<notice-box title="a">b</notice-box>'),
+    });
+    expect(found).toEqual(['heading-skipped page.html:4:1', 'id-doubled page.html:5:1']);
+  });
+
+  test('modules that fail to load, and names that no page takes', async () => {
+    const { found, report } = await checked({
+      'broken.ts':
+        "import { component } from 'zesty-lattice';\nexport const x = component;\nthrow new Error('no server');\n",
+      'named.ts':
+        "import { component } from 'zesty-lattice';\nexport default component('Card', { template: () => null });\n",
+      'other.ts': "throw new Error('this names no component, so it is not run');\n",
+    });
+    expect(found).toEqual(['module-failed broken.ts:1:1', 'name-invalid named.ts:2:16']);
+    expect(report.problems[0]?.message).toContain('no server');
+  });
+
+  test('the orchard’s examples right', async () => {
+    const { problems, components } = await check([join(root, 'examples')]);
+    expect(problems).toEqual([]);
+    expect(components).toBeGreaterThan(30);
+  });
+});
+
+describe('settings in lattice.json', () => {
+  test('change how grave a problem is, name foreign tags, and leave paths out', async () => {
+    const { found, report } = await checked({
+      'lattice.json': JSON.stringify({
+        severity: { 'component-unused': 'error', 'heading-skipped': 'off' },
+        foreign: ['x-map'],
+        ignore: ['old/**'],
+      }),
+      'old/broken.html': '<div>',
+      'box.ts': box,
+      'page.html': page('<h5>deep</h5><x-map></x-map>'),
+    });
+    expect(found).toEqual(['component-unused box.ts:2:26']);
+    expect(report.problems[0]?.severity).toBe('error');
+  });
+
+  test.each([
+    ['{ "severity": { "component-unusd": "off" } }', 'Did you mean "component-unused"?'],
+    ['{ "severity": { "component-unused": "loud" } }', 'Write "error", "warning" or "off".'],
+    ['{ "foreing": [] }', 'It can set severity, foreign and ignore.'],
+    ['{ "foreign": "x-map" }', 'other than a list of texts'],
+    ['[]', 'holds no record'],
+    ['{', 'is no JSON'],
+  ])('%s is refused', async (text, words) => {
+    await expect(checked({ 'lattice.json': text, 'a.html': '<p>x</p>' })).rejects.toThrow(words);
+  });
+});
+
+describe('reports', () => {
+  const wrong = { 'box.ts': box, 'page.html': page('<notice-box>a</notice-box>\n<img src="a&quot;.png">') };
+
+  test('as text have the place, the lines around it and what to do', async () => {
+    const text = textReport((await checked(wrong)).report);
+    expect(text).toContain('error prop-missing  notice-box needs its prop "title", and it was not given.');
+    expect(text).toMatch(
+      /at out-check-[^/]+\/p\d+\/page\.html:4:1\n {4}2 │ .*\n {4}3 │ <h1>x<\/h1>\n {4}4 │ <notice-box>a<\/notice-box>\n {6}│ \^\n {2}→ /,
+    );
+    expect(text).toMatch(/2 errors, 0 warnings in 2 files with 1 component, \d+ ms\n$/);
+  });
+
+  test('as JSON are the report', async () => {
+    const { report } = await checked(wrong);
+    expect(JSON.parse(jsonReport(report))).toEqual(report);
+  });
+
+  test('as SARIF fit the OASIS schema, with rules, regions and paths from the root', async () => {
+    const schema = JSON.parse(
+      readFileSync(fileURLToPath(new URL('./sarif-2.1.0.json', import.meta.url)), 'utf8'),
+    );
+    const ajv = new Ajv2020({ strict: false, allErrors: true });
+    (formats as unknown as (one: object) => void)(ajv);
+    const validate = ajv.compile(schema);
+    for (const files of [wrong, { 'box.ts': `${box}export default NoticeBox({ title: 'x' });\n` }]) {
+      const log = JSON.parse(sarifReport((await checked(files)).report));
+      expect(validate(log), JSON.stringify(validate.errors)).toBe(true);
+    }
+    const { runs } = JSON.parse(sarifReport((await checked(wrong)).report));
+    expect(runs[0].tool.driver.rules).toEqual([{ id: 'image-unnamed' }, { id: 'prop-missing' }]);
+    expect(runs[0].results[0]).toMatchObject({
+      ruleId: 'prop-missing',
+      ruleIndex: 1,
+      level: 'error',
+      locations: [
+        {
+          physicalLocation: {
+            artifactLocation: { uri: expect.stringMatching(/^out-check-.*\/page\.html$/), uriBaseId: 'ROOT' },
+            region: { startLine: 4, startColumn: 1 },
+          },
+        },
+      ],
+    });
+    expect(validate({ ...JSON.parse(sarifReport((await checked(wrong)).report)), version: '2' })).toBe(false);
+  });
+});
+
+describe('lattice check', () => {
+  test('ends with 1 where there are errors, with 0 for warnings, with 2 for a path that is not there', async () => {
+    const { home } = await checked({ 'a.html': '<div>' });
+    const bad = lattice('check', home);
+    expect([bad.code, bad.out]).toEqual([1, expect.stringContaining('tag-unclosed')]);
+    const { home: mild } = await checked({ 'b.html': '<p hreff="x">x</p>' });
+    const good = lattice('check', mild, '--format', 'json');
+    expect([good.code, JSON.parse(good.out).problems[0].code]).toEqual([0, 'attribute-unknown']);
+    expect(lattice('check', 'no/such/path')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('no/such/path'),
+    });
+    expect(lattice('check', home, '--format', 'xml').code).toBe(2);
+    expect(JSON.parse(lattice('check', home, '--format', 'sarif').out).version).toBe('2.1.0');
+  });
+});
