@@ -121,7 +121,7 @@ describe('what cannot be adopted', () => {
     onlyProblem(() => adopt(html, { name: 'a-b', file: 'x.html', ...options }));
 
   test.each([
-    ['<p>a</p><p>b <i>c</i></p>', {}, '1:9'],
+    ['<p>a</p><p>b <i>c</i></p>', {}, '1:14'],
     ['<p class="a">a</p>\n<p class="a" id="b">b</p>', {}, '2:1'],
     ['<p style="color: red">a</p><p style="color: blue">b</p>', {}, '1:1'],
     ['just text', {}, '1:1'],

@@ -38,7 +38,8 @@ async function run(name: string, { dir, split }: Options): Promise<void> {
 /** The module below the folder at hand that defines a component of that name. */
 async function definedIn(name: string): Promise<string | undefined> {
   const ignore = ['**/node_modules/**', '**/dist/**', '**/*.d.ts'];
-  const pattern = new RegExp(`\\bcomponent\\(\\s*['"\`]${name}['"\`]`);
+  // Not in a comment, where it may stand as an example.
+  const pattern = new RegExp(`^(?!\\s*(?:\\*|//)).*\\bcomponent\\(\\s*['"\`]${name}['"\`]`, 'm');
   for (const path of await glob(['**/*.{ts,js,mts,mjs}'], { ignore })) {
     if (pattern.test(await readFile(path, 'utf8'))) return path;
   }

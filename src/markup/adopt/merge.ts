@@ -66,7 +66,8 @@ class Merger {
         ),
       ) ?? [];
     for (const [at, list] of lists.entries()) {
-      if (list.length !== content.length) this.differ(elements[at] as ParsedElement, first);
+      if (list.length !== content.length)
+        this.differ(list[content.length] ?? (elements[at] as ParsedElement), first);
     }
     return { kind: 'element', tag: first.tagName, attributes, content };
   }
