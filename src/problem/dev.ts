@@ -1,5 +1,7 @@
 import { type ProblemCode, words } from './words.js';
 
+export { writtenPlace } from './source-maps.js';
+
 declare const process: { readonly env?: Readonly<Record<string, string | undefined>> } | undefined;
 
 /** Whether help that costs time is given: places of reads and uses are remembered. Off in production. */

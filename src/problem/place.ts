@@ -1,3 +1,4 @@
+import { writtenPlace } from '#dev';
 import type { SourcePlace } from './problem.js';
 
 type Capture = (target: object, above: unknown) => void;
@@ -31,8 +32,9 @@ export function placeOf(holder: object | undefined): SourcePlace | undefined {
   for (const line of (stack ?? '').split('\n')) {
     const found = framePattern.exec(line.trim());
     if (!found) continue;
-    const file = (found[1] ?? '').replace(/^file:\/\//, '').replace(/\?[^?]*$/, '');
-    return { file: decodeURI(file), line: Number(found[2]), column: Number(found[3]) };
+    const url = found[1] ?? '';
+    const file = url.replace(/^file:\/\//, '').replace(/\?[^?]*$/, '');
+    return writtenPlace(url, { file: decodeURI(file), line: Number(found[2]), column: Number(found[3]) });
   }
   return undefined;
 }
