@@ -65,4 +65,6 @@ export interface At {
   readonly tag: string;
   /** Whether it stands inside no element of the template. */
   readonly isOutermost: boolean;
+  /** The state that a `select` around it is tied to, and whose frame it is read in. */
+  readonly choice?: { readonly of: ExprCore; readonly in: Lowering } | undefined;
 }

@@ -44,7 +44,9 @@ export function lowerElement(node: PlanElement, to: Chunks, at: At): void {
 }
 
 function lowerContent(node: PlanElement, tag: string, to: Chunks, at: At): void {
-  const inside = { ...at, tag, isOutermost: false };
+  const of = tag === 'select' ? coreOf(node.attributes.bind) : undefined;
+  const choice = tag === 'select' ? of && { of, in: at.lowering } : at.choice;
+  const inside = { ...at, tag, isOutermost: false, choice };
   if (tag === 'script' && 'json' in node.attributes) return lowerJson(node.attributes.json, to, at);
   if (!lineEaters.has(tag)) return lowerAll(node.content, to, inside);
   const content = new Chunks();
