@@ -1,3 +1,5 @@
+import '../orchard/page.css';
+import './live.css';
 import { register } from 'zesty-lattice/elements';
 import data from '../orchard/open-day.json' with { type: 'json' };
 import type { Variety } from '../orchard/types.js';

@@ -1,11 +1,11 @@
 import pc from 'picocolors';
-import { problemBlock } from '../check/report/text.js';
+import { problemBlocks } from '../check/report/text.js';
 import type { Problem } from '../problem/index.js';
 
 /** Writes problems to standard error: what, where, what to do; then how many. */
 export function printProblems(problems: readonly Problem[]): void {
   const colors = pc.createColors(process.stderr.isTTY === true && pc.isColorSupported);
-  for (const problem of problems) process.stderr.write(`${problemBlock(problem, colors)}\n\n`);
+  for (const block of problemBlocks(problems, colors)) process.stderr.write(`${block}\n\n`);
   process.stderr.write(`${countText(problems)}\n`);
 }
 

@@ -5,7 +5,7 @@ import pc from 'picocolors';
 import type { Plugin, ViteDevServer } from 'vite';
 import { componentProblems } from '../check/components.js';
 import { componentsIn } from '../check/modules.js';
-import { problemBlock } from '../check/report/text.js';
+import { frameOf, problemBlock } from '../check/report/text.js';
 import { componentCore } from '../component/index.js';
 import type { Problem } from '../problem/index.js';
 
@@ -17,9 +17,23 @@ export function developing(): Plugin {
   const told = new Map<string, string>();
   const waiting = new Map<string, NodeJS.Timeout>();
 
+  let changes = 0;
+
+  /** Tells of a module when the change is through: the page has it by then, and the overlay is not taken down again. */
+  const tellSoon = (file: string): void => {
+    clearTimeout(waiting.get(file));
+    waiting.set(
+      file,
+      setTimeout(() => void tell(file), 120),
+    );
+  };
+
   const tell = async (file: string): Promise<void> => {
     if (!server) return;
+    const before = changes;
     const problems = await problemsIn(server, file);
+    // What was seen while something changed may be of before it.
+    if (changes !== before) return tellSoon(file);
     const text = problems.map((problem) => problemBlock(problem, pc)).join('\n\n');
     if (text === (told.get(file) ?? '')) return;
     told.set(file, text);
@@ -39,18 +53,17 @@ export function developing(): Plugin {
       server = made;
     },
 
+    hotUpdate() {
+      changes += 1;
+    },
+
     transform(code, id, options) {
       if (id.includes('/node_modules/') || !/['"]zesty-lattice['"]/.test(code) || !code.includes('component'))
         return undefined;
       const names = exportedNames(this.parse(code));
       if (names.length === 0) return undefined;
       const file = id.replace(/\?.*$/, '');
-      clearTimeout(waiting.get(file));
-      // When the change is through: the page has it by then, and the overlay is not taken down again.
-      waiting.set(
-        file,
-        setTimeout(() => void tell(file), 120),
-      );
+      tellSoon(file);
       if (options?.ssr) return undefined;
       const changed = new MagicString(code);
       changed.append(
@@ -89,14 +102,26 @@ async function problemsIn(server: ViteDevServer, file: string): Promise<readonly
       const core = componentCore(component);
       return core ? componentProblems(core) : [];
     });
-    return found.filter(
-      ({ source }) => source === undefined || source.file.startsWith(file.slice(0, file.lastIndexOf('/'))),
-    );
+    const folder = file.slice(0, file.lastIndexOf('/'));
+    return found
+      .filter(({ source }) => source === undefined || source.file.startsWith(folder))
+      .map((problem) => written(problem, server));
   } catch (thrown) {
-    if (thrown instanceof Error && 'problems' in thrown) return thrown.problems as readonly Problem[];
+    if (thrown instanceof Error && 'problems' in thrown)
+      return (thrown.problems as readonly Problem[]).map((problem) => written(problem, server));
     // Vite tells of code that cannot be read or run.
     return [];
   }
+}
+
+/** A problem with the line that was written, where its place is one in what Vite made of the module. */
+function written(problem: Problem, server: ViteDevServer): Problem {
+  const { source } = problem;
+  if (!source || source.frame !== undefined) return problem;
+  const { file, line, column } = source;
+  const stack = server.ssrRewriteStacktrace(`Error: x\n    at x (${file}:${line}:${column})`);
+  const [, from = file, row, col] = /\(([^()]+):(\d+):(\d+)\)/.exec(stack) ?? [];
+  return { ...problem, source: { file: from, line: Number(row ?? line), column: Number(col ?? column) } };
 }
 
 /** A problem as Vite's overlay shows it (https://vite.dev/guide/api-plugin, HMR errors). */
@@ -115,7 +140,8 @@ function overlayOf({ code, message, hint, where, source }: Problem): {
     ...(source && {
       id: source.file,
       loc: { file: source.file, line: source.line, column: source.column },
-      ...(source.frame !== undefined && { frame: source.frame }),
+      // With the signs that Vite knows a frame by.
+      frame: frameOf(source).replaceAll('│', '|'),
     }),
   };
 }

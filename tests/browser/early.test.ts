@@ -32,8 +32,8 @@ async function told(code: string, map?: string): Promise<string> {
   return said.join('\n');
 }
 
-const early = new RegExp(`value-used-early[^]*?early-parts\\.ts:${lineOf('crates > 3')}:`);
-const unplaced = new RegExp(`value-unplaced[^]*?early-parts\\.ts:${lineOf('props.open ?')}:`);
+const early = new RegExp(`value-used-early.*?early-parts\\.ts:${lineOf('crates > 3')}:`, 's');
+const unplaced = new RegExp(`value-unplaced.*?early-parts\\.ts:${lineOf('props.open ?')}:`, 's');
 
 test('a value used early, and one placed nowhere, are told with the line that was written, through source maps', async () => {
   const code = await bundle(source);
@@ -54,7 +54,7 @@ test('so they are when the map is a file of its own', async () => {
 
 test('without a map they are told with the line of the script', async () => {
   const code = (await bundle(source)).replace(/\/\/# sourceMappingURL=.*/, '');
-  expect(await told(code)).toMatch(/value-used-early[^]*?assets\/parts\.js:\d+:/);
+  expect(await told(code)).toMatch(/value-used-early[\s\S]*?assets\/parts\.js:\d+:/);
 });
 
 test('production carries none of it', async () => {

@@ -186,7 +186,7 @@ describe('lattice render of a document', () => {
     expect(done.out).toMatch(
       /^<!doctype html>\n<body class=x>\n<style>.*<\/style><data value="2\.50".*\n<pric-tag><\/pric-tag>\n$/s,
     );
-    expect(done.err).toMatch(/component-unknown.*\n.*page\.html:4:1[^]*Did you mean <price-tag>\?/);
+    expect(done.err).toMatch(/component-unknown.*\n.*page\.html:4:1[\s\S]*Did you mean <price-tag>\?/);
     expect(
       lattice('render', page, '--uses', 'examples/orchard/components/price-tag.ts', '--foreign', 'pric-tag'),
     ).toMatchObject({ code: 0, err: '' });

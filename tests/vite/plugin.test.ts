@@ -177,6 +177,18 @@ describe('while developing', () => {
     await becomes('Crates ~ 42Stand Crates');
   });
 
+  test('so is one in a built template, at the line that was written', async () => {
+    logged.length = 0;
+    edit('stall-sign.ts', 'props.name', 'props.nmae');
+    const overlay = await page.waitForSelector('vite-error-overlay', { state: 'attached', timeout: 8000 });
+    const shown = await overlay.evaluate((element) => element.shadowRoot?.textContent ?? '');
+    expect(shown).toContain('prop-unknown');
+    expect(shown).toMatch(/6 \|.*props\.nmae/);
+    expect(logged.join('\n')).toContain('stall-sign.ts:6:');
+    edit('stall-sign.ts', 'props.nmae', 'props.name');
+    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 8000 });
+  });
+
   test('a change of the props loads the page anew', async () => {
     edit('stall-count.ts', 'label: prop.text()', 'label: prop.text(), most: prop.number().fallback(9)');
     await page.waitForFunction(() => !('isSamePage' in window), undefined, { timeout: 8000 });

@@ -1,6 +1,8 @@
+import { readFileSync } from 'node:fs';
 import { relative } from 'node:path';
 import pc from 'picocolors';
-import type { Problem } from '../../problem/index.js';
+import { Places } from '../../markup/syntax/place.js';
+import type { Problem, SourcePlace } from '../../problem/index.js';
 import type { CheckReport } from '../check.js';
 
 type Colors = ReturnType<typeof pc.createColors>;
@@ -8,24 +10,47 @@ type Colors = ReturnType<typeof pc.createColors>;
 /** A check's report as text: each problem with its place and its lines, then a summary line. */
 export function textReport(report: CheckReport, isColored = false): string {
   const colors = pc.createColors(isColored);
-  const blocks = report.problems.map((problem) => problemBlock(problem, colors));
-  return [...blocks, summary(report, colors)].join('\n\n');
+  return [...problemBlocks(report.problems, colors), summary(report, colors)].join('\n\n');
+}
+
+/** Problems as text, each in a few lines. Lines of a file that stand above already are not shown again. */
+export function problemBlocks(problems: readonly Problem[], colors: Colors): string[] {
+  let before = '';
+  return problems.map((problem) => {
+    const { source } = problem;
+    const place = source ? `${source.file}:${source.line}:${source.column}` : '';
+    const block = problemBlock(problem, colors, place !== before);
+    before = place;
+    return block;
+  });
 }
 
 /** One problem in a few lines: what, where, the lines of the file, what to do. */
-export function problemBlock(problem: Problem, colors: Colors): string {
+export function problemBlock(problem: Problem, colors: Colors, hasFrame = true): string {
   const { code, severity, message, hint, where, source } = problem;
   const paint = severity === 'error' ? colors.red : colors.yellow;
   const lines = [`${paint(severity)} ${colors.bold(code)}  ${message}`];
   if (where !== '') lines.push(`  ${colors.dim('in')} ${where}`);
   if (source) {
     lines.push(`  ${colors.dim('at')} ${shown(source.file)}:${source.line}:${source.column}`);
-    for (const line of source.frame?.split('\n') ?? []) {
+    for (const line of hasFrame ? frameOf(source).split('\n') : []) {
+      if (line === '') continue;
       lines.push(`    ${/^ *│ *\^$/.test(line) ? paint(line) : colors.dim(line)}`);
     }
   }
   lines.push(`  ${colors.dim('→')} ${hint}`);
   return lines.join('\n');
+}
+
+/** The lines around a place: those that came with it, or as they stand in its file. */
+export function frameOf({ file, line, column, frame }: SourcePlace): string {
+  if (frame !== undefined) return frame;
+  try {
+    const places = new Places(readFileSync(file, 'utf8'), file);
+    return line <= places.starts.length ? places.frame(line - 1, column, 1) : '';
+  } catch {
+    return '';
+  }
 }
 
 function shown(file: string): string {

@@ -173,10 +173,13 @@ function sampleOf(
     const inside = [...slots.values()].filter(
       ({ from }) => from >= place.startOffset && from < place.endOffset,
     );
+    const indent = /(?:^|\n)([ \t]*)$/.exec(html.slice(0, place.startOffset))?.[1] ?? '';
     const content = inside.map(
-      ({ name: slot, from, to }) => `\n  <template slot="${slot}">${html.slice(from, to)}</template>`,
+      ({ name: slot, from, to }) =>
+        `\n${indent}  <template slot="${slot}">${html.slice(from, to)}</template>`,
     );
-    sample += `${html.slice(at, place.startOffset)}<${name}${props.join('')}>${content.join('')}${content.length > 0 ? '\n' : ''}</${name}>`;
+    const end = content.length > 0 ? `\n${indent}` : '';
+    sample += `${html.slice(at, place.startOffset)}<${name}${props.join('')}>${content.join('')}${end}</${name}>`;
     at = place.endOffset;
   }
   return sample + html.slice(at);

@@ -1,11 +1,15 @@
 import type { BinaryOperator, ExpressionTree } from './tree.js';
 
-type Evaluate = (values: readonly unknown[]) => unknown;
+/** Works an expression out from the values of its names: a list of them, or where it has one name, that value alone. */
+type Evaluate = (values: unknown) => unknown;
 
-/** How to work out an expression, given where each of its names is found among the values handed over. */
+/**
+ * How to work out an expression, given where each of its names is found among the values handed over; `undefined`
+ * where it has one name alone.
+ */
 export function evaluator(
   tree: ExpressionTree,
-  slotOf: (name: string) => number,
+  slotOf: (name: string) => number | undefined,
   helpers: Readonly<Record<string, (...args: never[]) => unknown>>,
 ): Evaluate {
   const make = (part: ExpressionTree): Evaluate => evaluator(part, slotOf, helpers);
@@ -16,13 +20,13 @@ export function evaluator(
     }
     case 'name': {
       const slot = slotOf(tree.name);
-      return (values) => values[slot];
+      return slot === undefined ? itself : (values) => (values as readonly unknown[])[slot];
     }
     case 'field': {
       const of = make(tree.of);
       if (tree.key.kind === 'literal') {
         const name = String(tree.key.value);
-        return (values) => ownField(of(values), name);
+        return of === itself ? (value) => ownField(value, name) : (values) => ownField(of(values), name);
       }
       const key = make(tree.key);
       return (values) => ownField(of(values), key(values));
@@ -49,6 +53,10 @@ export function evaluator(
     case 'binary':
       return binary(tree.operator, make(tree.left), make(tree.right));
   }
+}
+
+function itself(value: unknown): unknown {
+  return value;
 }
 
 function binary(operator: BinaryOperator, left: Evaluate, right: Evaluate): Evaluate {
@@ -127,6 +135,12 @@ function named(value: unknown): string {
  * A missing value has only missing fields.
  */
 export function ownField(whole: unknown, key: unknown): unknown {
+  // The common case first: this runs for every field that a template text shows.
+  if (typeof whole === 'object' && whole !== null && typeof key === 'string') {
+    if (!Object.hasOwn(whole, key)) return undefined;
+    const value: unknown = (whole as Record<string, unknown>)[key];
+    return typeof value === 'function' ? undefined : value;
+  }
   if (typeof key !== 'string' && typeof key !== 'number') return undefined;
   if (typeof whole === 'string') return key === 'length' ? whole.length : undefined;
   if (typeof whole !== 'object' || whole === null || !Object.hasOwn(whole, key)) return undefined;

@@ -56,7 +56,7 @@ export class Places {
 }
 
 /** How much of a line a frame shows. */
-const room = 100;
+const room = 84;
 
 function frameLine(number: string, text: string, column: number | undefined): string[] {
   const from = column !== undefined && column > room - 20 ? column - 40 : 0;

@@ -65,7 +65,8 @@ export function bind(
   const alone = known.kind === 'name' ? inputs.get(known.name) : undefined;
   if (alone) return { core: alone, constant: undefined, isConstant: false };
   const order = [...inputs.keys()];
-  const evaluate = evaluator(known, (name) => order.indexOf(name), reading.component.helpers);
+  const slotOf = (name: string): number | undefined => (order.length === 1 ? undefined : order.indexOf(name));
+  const evaluate = evaluator(known, slotOf, reading.component.helpers);
   const cores = [...inputs.values()];
   if (cores.length === 0) {
     const value = evaluate([]);
@@ -73,7 +74,7 @@ export function bind(
   }
   const core = worked(
     cores.map((one) => one.face),
-    (...values) => evaluate(values),
+    cores.length === 1 ? evaluate : (...values) => evaluate(values),
     text.trim(),
   );
   return { core, constant: undefined, isConstant: false };
