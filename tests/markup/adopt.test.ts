@@ -103,9 +103,34 @@ describe('the example markup of two CSS frameworks comes back byte for byte', ()
       1,
     ],
     ['navigation bar', 'uikit/tests/navbar.html', '.uk-navbar-transparent', {}, undefined],
-    ['card', 'foundation-sites/test/visual/card/card.html', '.card-section', { h4: 'title' }, 2],
-    ['dialog', 'foundation-sites/test/visual/reveal/close-on-click.html', '.reveal', {}, 2],
-    ['navigation bar', 'foundation-sites/test/visual/top-bar/stacking.html', '.top-bar', {}, 3],
+    [
+      'card',
+      'spectre.css/docs/components/cards.html',
+      '.card:has(.btn-group)',
+      { '.card-title': 'title', '.card-body': 'default', '.card-footer': 'footer' },
+      1,
+    ],
+    [
+      'heading of a card',
+      'spectre.css/docs/components/cards.html',
+      '.card-header:not(:has(button))',
+      {},
+      undefined,
+    ],
+    [
+      'dialog',
+      'spectre.css/docs/components/modals.html',
+      '.modal-sm',
+      { '.modal-title': 'title', '.modal-body': 'default' },
+      1,
+    ],
+    [
+      'navigation bar',
+      'spectre.css/docs/layout/navbar.html',
+      '.navbar:has(.navbar-center)',
+      { '.navbar-center': 'default' },
+      undefined,
+    ],
   ] as const)('a %s, from %s', (_what, path, block, slots, blocks) => {
     const html = read(path);
     for (const one of again(html, { block, slots })) {

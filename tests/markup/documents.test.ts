@@ -42,7 +42,7 @@ ${body}
 
 describe('a document comes back', () => {
   const root = fileURLToPath(new URL('../../node_modules/', import.meta.url));
-  const pages = ['uikit', 'foundation-sites', 'spectre.css'].flatMap((name) =>
+  const pages = ['uikit', 'spectre.css', 'dygraphs', 'leaflet'].flatMap((name) =>
     readdirSync(root + name, { recursive: true, encoding: 'utf8' })
       .filter((path) => path.endsWith('.html') && !path.includes('node_modules'))
       .map((path) => `${root}${name}/${path}`),
