@@ -77,7 +77,7 @@ export class DocumentUses {
   props({ attrs, sourceCodeLocation }: ParsedElement, component: ComponentCore): Record<string, unknown> {
     const { names, kinds } = component.props;
     const byAttribute = new Map(names.map((name, index) => [attributeOf(name).toLowerCase(), index]));
-    const props: Record<string, unknown> = {};
+    const props: Record<string, unknown> = Object.create(null);
     for (const { name, value } of attrs) {
       if (name === 'slot') continue;
       const index = byAttribute.get(name) ?? -1;
@@ -97,7 +97,7 @@ export class DocumentUses {
 
   slots(element: ParsedElement, component: ComponentCore): Record<string, SlotContent> {
     const parts = new Map<string, Content[]>();
-    const slots: Record<string, SlotContent> = {};
+    const slots: Record<string, SlotContent> = Object.create(null);
     for (const child of element.childNodes) {
       const slot = 'attrs' in child ? child.attrs.find(({ name }) => name === 'slot')?.value : undefined;
       const name = slot || 'default';

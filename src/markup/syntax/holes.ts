@@ -100,6 +100,17 @@ export function unmarked(text: string, holes: readonly Hole[]): string {
     .join('');
 }
 
+/** The facts of a problem with holes as they were written, wherever a mark got into them. */
+export function unmarkedFacts<Facts>(facts: Facts, holes: readonly Hole[]): Facts {
+  const entries = Object.entries(facts as object).map(([name, value]) => [
+    name,
+    typeof value === 'string' && /[\uFDD0-\uFDDF]/.test(value)
+      ? unmarked(value, holes).replace(/[\uFDD0-\uFDDF]/g, '')
+      : value,
+  ]);
+  return Object.fromEntries(entries) as Facts;
+}
+
 export function hasHole(text: string): boolean {
   return text.includes(start);
 }

@@ -2,7 +2,7 @@ import { type EndTag, SAXParser, type StartTag } from 'parse5-sax-parser';
 import { type Finding, finding } from '../../problem/index.js';
 import { voidElements } from '../../template/index.js';
 import { elementMisfit, openName, textMisfit } from '../../tree/index.js';
-import { hasHole, type Marked } from './holes.js';
+import { type Hole, hasHole, type Marked, unmarkedFacts } from './holes.js';
 import { closedBy, impliedParents, mayStayOpen } from './optional-tags.js';
 import { holeInTag } from './parser-words.js';
 import type { Places } from './place.js';
@@ -19,7 +19,7 @@ interface Open {
 
 /** Finds tags that do not meet: never closed, closed twice, crossed, closed in themselves, or where a parser moves them. */
 export function checkTags(marked: Marked, places: Places, isDocument = false): readonly Finding[] {
-  const check = new TagCheck(places, isDocument);
+  const check = new TagCheck(marked.holes, places, isDocument);
   const parser = new SAXParser({ sourceCodeLocationInfo: true });
   parser.on('startTag', (tag) => check.start(tag));
   parser.on('endTag', (tag) => check.end(tag));
@@ -43,7 +43,10 @@ class TagCheck {
   /** Whether `html`, `head` and `body` may stand in it. */
   readonly isDocument: boolean;
 
-  constructor(places: Places, isDocument: boolean) {
+  readonly holes: readonly Hole[];
+
+  constructor(holes: readonly Hole[], places: Places, isDocument: boolean) {
+    this.holes = holes;
     this.places = places;
     this.isDocument = isDocument;
   }
@@ -167,7 +170,7 @@ class TagCheck {
   }
 
   say(...[code, facts, at]: SayArguments): void {
-    this.findings.push(finding(code, facts as never, this.places.at(at)));
+    this.findings.push(finding(code, unmarkedFacts(facts, this.holes) as never, this.places.at(at)));
   }
 }
 

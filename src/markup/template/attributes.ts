@@ -16,7 +16,7 @@ export function attributesOf(
   locals: Locals,
   reading: TextReading,
 ): Record<string | symbol, unknown> {
-  const attributes: Record<string | symbol, unknown> = {};
+  const attributes: Record<string | symbol, unknown> = Object.create(null);
   for (const attribute of node.attributes) {
     const { name } = attribute;
     if (name === 'handles') attributes.on = listeners(attribute, locals, reading);
@@ -96,7 +96,7 @@ function classInput(attribute: MarkupAttribute, locals: Locals, reading: TextRea
 /** Declarations of a style: with a hole in any, each is checked by itself when its value is known. */
 function styleInput(attribute: MarkupAttribute, locals: Locals, reading: TextReading): unknown {
   if (!hasHole(attribute.value)) return attribute.value;
-  const style: Record<string, unknown> = {};
+  const style: Record<string, unknown> = Object.create(null);
   let at = 0;
   for (const declaration of attribute.value.split(/;(?=(?:[^'"()]|'[^']*'|"[^"]*"|\([^()]*\))*$)/)) {
     const [, name, value] = /^\s*([^:\s]+)\s*:\s*([\s\S]*?)\s*$/.exec(declaration) ?? [];
@@ -123,7 +123,7 @@ function listeners(
   locals: Locals,
   reading: TextReading,
 ): Readonly<Record<string, HandlerCall>> {
-  const calls: Record<string, HandlerCall> = {};
+  const calls: Record<string, HandlerCall> = Object.create(null);
   const text = unmarked(attribute.value, reading.holes);
   for (const found of text.matchAll(/(?:[^;'"]|'[^']*'|"[^"]*")+/g)) {
     if (found[0].trim() === '') continue;

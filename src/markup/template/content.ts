@@ -68,6 +68,8 @@ function elementContent(node: MarkupElement, locals: Locals, reading: TextReadin
     return useContent(node, component, locals, reading);
   }
   if (node.tag === 'slot') return slotContent(node, locals, reading);
+  // Told where its tag was read.
+  if (hasHole(node.tag)) return contentOf(node.children, locals, reading);
   checkCustom(node, reading);
   const attributes = attributesOf(node, locals, reading);
   const content = rawTextElements.has(node.tag)

@@ -1,7 +1,7 @@
 import type { ComponentCore } from '../../component/index.js';
 import { type Finding, finding, type ProblemCode, type SourcePlace } from '../../problem/index.js';
 import { currentRun, lineEaters } from '../../template/index.js';
-import type { Hole } from '../syntax/holes.js';
+import { type Hole, unmarkedFacts } from '../syntax/holes.js';
 import type { Places } from '../syntax/place.js';
 import { Names } from './names.js';
 
@@ -34,7 +34,7 @@ export class TextReading {
     facts: Parameters<typeof finding<C>>[1],
     at: number | undefined,
   ): void {
-    this.findings.push(finding(code, facts, this.place(at)));
+    this.findings.push(finding(code, unmarkedFacts(facts, this.holes), this.place(at)));
   }
 
   /** Reads what stands in an element; some keep their line breaks. */

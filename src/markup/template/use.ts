@@ -30,7 +30,8 @@ function propsOf(
   const byAttribute = new Map(
     component.props.names.map((name, index) => [attributeName(name).toLowerCase(), index]),
   );
-  const props: Record<string, unknown> = {};
+  // Without a prototype, so that no name means anything but itself.
+  const props: Record<string, unknown> = Object.create(null);
   for (const attribute of node.attributes) {
     if (attribute.name === 'slot' || hasHole(attribute.name)) continue;
     const index = byAttribute.get(attribute.name);
@@ -77,7 +78,7 @@ function slotsOf(
     if (!isSpace) last = name;
     bySlot.set(name, [...(bySlot.get(name) ?? []), child]);
   }
-  const slots: Record<string, SlotContent> = {};
+  const slots: Record<string, SlotContent> = Object.create(null);
   for (const [name, nodes] of bySlot) {
     const given = trimmed(nodes);
     if (given.length === 0) continue;
