@@ -14,9 +14,24 @@ const page = [
   '--props',
   'examples/orchard/open-day.json',
 ];
-const out = { page: 'out/open-day.html', fragment: 'out/variety-card.html', tree: 'out/open-day.tree.json' };
+const inHtml = ['examples/orchard/in-html/fair-page.ts', ...page.slice(1)];
+const out = {
+  page: 'out/open-day.html',
+  fragment: 'out/variety-card.html',
+  tree: 'out/open-day.tree.json',
+  'page, its templates in HTML': 'out/open-day-in-html.html',
+};
 
 lattice('render', ...page, '--page', '--css', 'examples/orchard/page.css', '--out', out.page);
+lattice(
+  'render',
+  ...inHtml,
+  '--page',
+  '--css',
+  'examples/orchard/page.css',
+  '--out',
+  out['page, its templates in HTML'],
+);
 lattice(
   'render',
   'examples/orchard/components/variety-card.ts',
@@ -38,4 +53,12 @@ const count = (pattern) => (html.match(pattern) ?? []).length;
 console.log(
   `\nThe page holds ${count(/<article class="variety/g)} variety cards, ${count(/<details/g)} disclosure panels and ${count(/role="dialog"/g)} dialogs.`,
 );
+const same = html === readFileSync(join(root, out['page, its templates in HTML']), 'utf8');
+console.log(
+  `Built with functions and written in HTML, the page is ${same ? 'the same, byte for byte' : 'NOT the same'}.`,
+);
+if (!same) process.exitCode = 1;
+
+console.log('\nlattice check examples');
+lattice('check', 'examples');
 console.log(`Open ${out.page} in a browser.`);

@@ -14,7 +14,11 @@ export function treeText(tree: ComponentTree, isTerminal: boolean): string {
   const uses = [...tree.walk()];
   const names = new Set(uses.map((use) => use.component));
   const depth = Math.max(...uses.map((use) => use.path.split(' › ').length));
-  lines.push('', `${names.size} components, ${uses.length} uses, ${depth} levels deep`);
+  const count = (number: number, what: string): string => `${number} ${what}${number === 1 ? '' : 's'}`;
+  lines.push(
+    '',
+    `${count(names.size, 'component')}, ${count(uses.length, 'use')}, ${count(depth, 'level')} deep`,
+  );
   return `${lines.join('\n')}\n`;
 }
 

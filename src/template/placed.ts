@@ -10,7 +10,7 @@ export function placedExprs(content: unknown): ReadonlySet<ExprCore> {
   const visit = (part: unknown): void => {
     const core = coreOf(part);
     if (core) visitCore(core);
-    else if (part instanceof Object && !seen.has(part)) {
+    else if (typeof part === 'object' && part !== null && !seen.has(part)) {
       seen.add(part);
       if (Array.isArray(part)) part.forEach(visit);
       else if (isHandlerCall(part)) part.args.forEach(visit);
