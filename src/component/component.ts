@@ -287,16 +287,11 @@ interface LooseDefinition {
 
 function coreFrom(name: string, parts: LooseDefinition, place: object | undefined): ComponentCore {
   const template = typeof parts.template === 'string' ? { text: parts.template } : parts.template;
-  const isText = typeof template !== 'function';
-  let slots: ComponentCore['slots'] | undefined;
-  return {
+  const core: ComponentCore = {
     name,
     description: parts.description,
     props: declared(parts.props),
-    get slots() {
-      slots ??= declared(parts.slots ?? (isText ? slotsOfText(template) : undefined));
-      return slots;
-    },
+    slots: declared(parts.slots),
     accepts: parts.accepts,
     events: parts.events ?? {},
     handlers: parts.handlers ?? {},
@@ -317,6 +312,21 @@ function coreFrom(name: string, parts: LooseDefinition, place: object | undefine
       return placeOf(place);
     },
   };
+  if (typeof template !== 'function' && !parts.slots) declareLater(core, template);
+  return core;
+}
+
+/** Slots that only the text declares are read from it when they are first asked for. */
+function declareLater(core: ComponentCore, text: TemplateText): void {
+  let slots: ComponentCore['slots'] | undefined;
+  Object.defineProperty(core, 'slots', {
+    configurable: true,
+    enumerable: true,
+    get: () => {
+      slots ??= declared(slotsOfText(text));
+      return slots;
+    },
+  });
 }
 
 function cssText(styles: StylesInput): string {

@@ -1,4 +1,5 @@
 import {
+  type Component,
   type Content,
   calc,
   component,
@@ -179,3 +180,39 @@ component('kind-types', {
   },
   template: ({ props }) => calc(props.e, (list) => list.length),
 });
+
+// A component may state its type, as a function does: a checker then need not look into it.
+interface StatedProps {
+  readonly title: string;
+  readonly crates?: number | undefined;
+}
+const statedParts = {
+  props: { title: prop.text(), crates: prop.number().fallback(0) },
+  slots: { default: slot(), badge: slot() },
+};
+const Stated: Component<StatedProps, { readonly default?: Content; readonly badge?: Content }> = component(
+  'stated-part',
+  {
+    ...statedParts,
+    template: ({ props, slots }) => el.p(props.title, props.crates, slots.default(), slots.badge()),
+  },
+);
+Stated({ title: 'x' }, { badge: 'y' });
+// @ts-expect-error Stated needs its title
+Stated({});
+// @ts-expect-error the stated title is a number, and the declared one is text
+const WrongKind: Component<{ readonly title: number }, Record<never, never>> = component('wrong-kind', {
+  props: { title: prop.text() },
+  template: ({ props }) => el.p(props.title),
+});
+// @ts-expect-error the declared title is required, and the stated one is not
+const Looser: Component<{ readonly title?: string }, Record<never, never>> = component('looser-part', {
+  props: { title: prop.text() },
+  template: ({ props }) => el.p(props.title),
+});
+// @ts-expect-error the stated slot "foot" is not declared
+const MoreSlots: Component<Record<never, never>, { readonly foot?: Content }> = component('more-slots', {
+  slots: { head: slot() },
+  template: ({ slots }) => el.p(slots.head()),
+});
+takes<unknown>([WrongKind, Looser, MoreSlots]);
