@@ -59,6 +59,46 @@ async function open(name: string, options: Parameters<Browser['newPage']>[0] = {
   await page.waitForFunction(() => customElements.get('crate-counter') !== undefined);
 }
 
+test('the live page shows before its script has run, and its elements take over what was rendered ahead', async () => {
+  const still = await browser.newContext({ javaScriptEnabled: false });
+  const before = await still.newPage();
+  await before.goto(urls.live ?? '');
+  expect(await before.locator('variety-picker li').count()).toBe(30);
+  expect(await before.locator('variety-picker .count').innerText()).toBe('30 of 30');
+  expect(await before.locator('note-panel').first().innerText()).toContain('Follow the yellow posts');
+  await still.close();
+  // The script waits until the nodes that were sent are remembered.
+  page = await browser.newPage();
+  told = [];
+  page.on('console', (message) => !message.text().includes('404') && told.push(message.text()));
+  let go: () => void = () => {};
+  const remembered = new Promise<void>((done) => {
+    go = done;
+  });
+  await page.route('**/*.js', async (route) => {
+    await remembered;
+    await route.continue();
+  });
+  await page.goto(urls.live ?? '', { waitUntil: 'commit' });
+  await page.waitForSelector('weight-field');
+  await page.evaluate(() => {
+    const sent = [...document.querySelectorAll('*')].flatMap((one) => [
+      ...(one.shadowRoot?.querySelectorAll('*:not(style)') ?? []),
+    ]);
+    Object.assign(window, { sent });
+  });
+  go();
+  await page.waitForFunction(() => customElements.get('crate-counter') !== undefined);
+  await page.waitForTimeout(200);
+  const kept = await page.evaluate(() => {
+    const { sent } = window as unknown as { sent: readonly Element[] };
+    return [sent.length, sent.filter((one) => one.isConnected).length];
+  });
+  expect(kept[0]).toBeGreaterThan(200);
+  expect(kept[1]).toBe(kept[0]);
+  expect(told).toEqual([]);
+});
+
 describe('the live open day', () => {
   test('counts, sums up, sorts and filters, and rows keep their counters', async () => {
     await open('live');

@@ -1,4 +1,5 @@
 import { calc, component, eachOf, el, given, phrase, prop, uid } from 'zesty-lattice';
+import data from '../../orchard/open-day.json' with { type: 'json' };
 import type { Variety } from '../../orchard/types.js';
 import { CrateCounter } from './crate-counter.js';
 
@@ -14,7 +15,7 @@ function matches({ name, type }: Variety, wanted: string): boolean {
 
 export const VarietyPicker = component('variety-picker', {
   description: 'The varieties, to be sorted, filtered and picked from; rows keep their counters.',
-  props: { items: prop.list<Variety>().fallback([]) },
+  props: { items: prop.list<Variety>().fallback(data.varieties as readonly Variety[]) },
   state: () => ({ wanted: '', order: 'name' }),
   styles: `
     :host { display: block }
@@ -31,6 +32,7 @@ export const VarietyPicker = component('variety-picker', {
     small { color: var(--quiet, #555) }
     data { font-variant-numeric: tabular-nums }
     li[hidden] { display: none }
+    .none { display: block }
     @media (max-width: 34rem) { li { grid-template-columns: 1.5rem minmax(0, 1fr) auto } data { grid-column: 2 } crate-counter { grid-column: 3; grid-row: 1 / span 2 } }
   `,
   template: ({ props, state }) => {
@@ -59,7 +61,7 @@ export const VarietyPicker = component('variety-picker', {
         { role: 'list' },
         given(
           calc(count, (n) => n === 0),
-          el.li('No variety of that name.'),
+          el.li({ class: 'none' }, 'No variety of that name.'),
         ),
         eachOf(
           sorted,
