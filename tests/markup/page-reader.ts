@@ -1,0 +1,3 @@
+import { readMarkup } from '../../src/markup/syntax/read-page.js';
+
+Object.assign(window, { read: (text: string) => readMarkup(text).nodes });
