@@ -99,6 +99,13 @@ const piece = fc.constantFrom(
   '<math><mi>',
   '<p class="a" class="b">',
   'slot="',
+  '<button handles="click: go(uid()); focus: go(event, title.x)">',
+  '<b handles="x" bind="{{ a }}" given="b">',
+  '<template given="{{ rare }}" slot="footer">',
+  '<template each-of="[1, 2" as="1" key="{{ x }}" index="i">',
+  '<template given="uid(">',
+  '<i style="a:{{ title }};{{ title }}" class="{{ uid() }}">',
+  '<p id="{{ uid(\'x\') }}">',
 );
 const soup = fc.array(piece, { maxLength: 18 }).map((all) => all.join(''));
 

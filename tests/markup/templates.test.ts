@@ -26,6 +26,10 @@ describe('text', () => {
     );
   });
 
+  test('keeps comments, but for those that mark places in a live root', () => {
+    expect(html('<!--(c) the orchard--><p>x<!--(--></p><!--)-->')).toBe('<!--(c) the orchard--><p>x</p>');
+  });
+
   test('in a hole is escaped, in text and in attributes', () => {
     expect(html('<p title="{{ title }}">{{ title }}</p>', { title: '"<b>&' })).toBe(
       '<p title="&quot;&lt;b&gt;&amp;">"&lt;b&gt;&amp;</p>',

@@ -6,7 +6,7 @@ import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
 import { hasHole, type Piece, pieces, unmarked } from '../syntax/holes.js';
 import type { MarkupAttribute, MarkupElement } from '../syntax/nodes.js';
 import { holeAt } from './content.js';
-import { bind, readExpression } from './expression.js';
+import { bind, guarded, readExpression } from './expression.js';
 import type { Locals } from './names.js';
 import type { TextReading } from './reading.js';
 
@@ -153,25 +153,8 @@ function handlerCall(
   locals: Locals,
   reading: TextReading,
 ): HandlerCall | undefined {
-  let tree: ExpressionTree;
-  try {
-    tree = parseExpression(text);
-    if (tree.kind !== 'name' && tree.kind !== 'call')
-      throw new ExpressionFault(
-        'is no call of a handler',
-        0,
-        'Name one of the component’s handlers: add(1).',
-      );
-  } catch (thrown) {
-    if (!(thrown instanceof ExpressionFault)) throw thrown;
-    const place = at === undefined ? undefined : at + thrown.at;
-    reading.report(
-      'expression-invalid',
-      { expression: text, fault: thrown.message, hint: thrown.hint },
-      place,
-    );
-    return undefined;
-  }
+  const tree = guarded(() => calledHandler(text), text, at, reading);
+  if (!tree) return undefined;
   const names = Object.keys(reading.component.handlers);
   if (!names.includes(tree.name) && !reading.component.takesAnyName) {
     const near = nearest(tree.name, names);
@@ -195,6 +178,13 @@ function handlerCall(
       return bound && (bound.isConstant ? bound.constant : bound.core.face);
     }),
   );
+}
+
+/** A handler's name, or a call of it. */
+function calledHandler(text: string): ExpressionTree & { readonly kind: 'name' | 'call' } {
+  const tree = parseExpression(text);
+  if (tree.kind === 'name' || tree.kind === 'call') return tree;
+  throw new ExpressionFault('is no call of a handler', 0, 'Name one of the component’s handlers: add(1).');
 }
 
 /** `bind="title"`: the field of the state that a form control is tied to. */

@@ -56,9 +56,9 @@ export function holeAt(at: number, known: number | undefined): number | undefine
   return known === undefined ? undefined : at + 2;
 }
 
-/** Comments stay. Those that look like the library's own marks do not, since they would be taken for them. */
+/** Comments stay, save those that are the library's own marks of places and would be taken for them. */
 function commentContent(text: string, reading: TextReading): Content {
-  return /^[()]/.test(text) ? null : trusted(`<!--${unmarked(text, reading.holes)}-->`);
+  return text === '(' || text === ')' ? null : trusted(`<!--${unmarked(text, reading.holes)}-->`);
 }
 
 function elementContent(node: MarkupElement, locals: Locals, reading: TextReading): Content {

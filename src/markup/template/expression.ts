@@ -24,15 +24,23 @@ export function readExpression(
   locals: Locals,
   reading: TextReading,
 ): Bound | undefined {
+  const tree = guarded(() => parseExpression(text), text, at, reading);
+  return tree && bind(tree, text, at, locals, reading);
+}
+
+/** Does work on an expression; a fault in it is told, and the work comes to nothing. */
+export function guarded<T>(
+  work: () => T,
+  expression: string,
+  at: number | undefined,
+  reading: TextReading,
+): T | undefined {
   try {
-    return bind(parseExpression(text), text, at, locals, reading);
+    return work();
   } catch (thrown) {
     if (!(thrown instanceof ExpressionFault)) throw thrown;
-    reading.report(
-      'expression-invalid',
-      { expression: text, fault: thrown.message, hint: thrown.hint },
-      at === undefined ? undefined : at + thrown.at,
-    );
+    const facts = { expression, fault: thrown.message, hint: thrown.hint };
+    reading.report('expression-invalid', facts, at === undefined ? undefined : at + thrown.at);
     return undefined;
   }
 }
@@ -51,7 +59,8 @@ export function bind(
     isSound = false;
     reading.report('name-unknown', { what, name, hint }, at === undefined ? undefined : at + offset);
   };
-  const known = rooted(tree, locals, reading, inputs, fail);
+  const known = guarded(() => rooted(tree, locals, reading, inputs, fail), text, at, reading);
+  if (!known) return undefined;
   for (const { name, at: offset } of namesIn(known)) {
     if (inputs.has(name)) continue;
     const meaning = reading.names.meaning(name, locals);
