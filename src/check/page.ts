@@ -1,27 +1,10 @@
 import { type DefaultTreeAdapterTypes, parse } from 'parse5';
+import { elementsIn } from '../markup/document/render-document.js';
 import { type Finding, finding, type SourcePlace } from '../problem/index.js';
+import { referring } from '../tree/index.js';
 
-type Parsed = DefaultTreeAdapterTypes.ChildNode;
 type ParsedElement = DefaultTreeAdapterTypes.Element;
 type Place = (offset: number) => SourcePlace | undefined;
-
-/** Attributes that point to ids on the same page (https://www.w3.org/TR/wai-aria-1.2/, https://html.spec.whatwg.org/). */
-const references: ReadonlySet<string> = new Set([
-  'for',
-  'list',
-  'form',
-  'headers',
-  'popovertarget',
-  'commandfor',
-  'aria-activedescendant',
-  'aria-controls',
-  'aria-describedby',
-  'aria-details',
-  'aria-errormessage',
-  'aria-flowto',
-  'aria-labelledby',
-  'aria-owns',
-]);
 
 /** What is wrong on a rendered page as a whole: ids, references, headings, images. */
 export function pageFindings(html: string, place: Place): readonly Finding[] {
@@ -33,15 +16,6 @@ export function pageFindings(html: string, place: Place): readonly Finding[] {
     ...headingFindings(elements, place),
     ...elements.filter((one) => one.tagName === 'img').flatMap((image) => imageFinding(image, place)),
   ];
-}
-
-function* elementsIn(nodes: readonly Parsed[]): Generator<ParsedElement> {
-  for (const node of nodes) {
-    if (!('tagName' in node)) continue;
-    yield node;
-    yield* elementsIn(node.childNodes);
-    if ('content' in node && node.attrs.some(({ name }) => name === 'shadowrootmode')) continue;
-  }
 }
 
 function at(element: ParsedElement, place: Place, attribute?: string): SourcePlace | undefined {
@@ -70,7 +44,7 @@ function idFindings(elements: readonly ParsedElement[], place: Place): Finding[]
   const anchors = new Set(elements.filter((one) => one.tagName === 'a').map((one) => value(one, 'name')));
   for (const element of elements) {
     for (const { name, value: text } of element.attrs) {
-      const ids = references.has(name) ? text.split(/\s+/) : name === 'href' ? linkId(text) : [];
+      const ids = referring.has(name) ? text.split(/\s+/) : name === 'href' ? linkId(text) : [];
       for (const id of ids) {
         if (id === '' || byId.has(id) || (name === 'href' && anchors.has(id))) continue;
         const hint = 'Give the element it points to this id, or point to another.';

@@ -23,8 +23,11 @@ interface Reference extends Sighting {
   readonly id: string;
 }
 
-/** Attributes that name the id of another element; `href` does where it starts with `#`. */
-const referring: ReadonlySet<string> = new Set([
+/**
+ * Attributes that name ids of other elements (https://html.spec.whatwg.org/, https://www.w3.org/TR/wai-aria-1.2/);
+ * `href` does where it starts with `#`.
+ */
+export const referring: ReadonlySet<string> = new Set([
   'for',
   'form',
   'list',

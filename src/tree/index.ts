@@ -3,6 +3,7 @@ export { acceptedOf, isNothing, propFault, settledValue, slotFault } from './bin
 export { closesRawText, rawTextFault } from './element-checks.js';
 export { alwaysPlaces, fillTest, holdsSlot, usesSlots } from './filled.js';
 export { idPart } from './id-part.js';
+export { referring } from './ids.js';
 export { isInteractive } from './interactive.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';
 export type * from './plan.js';
