@@ -1,4 +1,5 @@
-import { relative } from 'node:path';
+import { existsSync } from 'node:fs';
+import { dirname, join, relative, resolve } from 'node:path';
 import { type Node, walk } from 'estree-walker';
 import MagicString from 'magic-string';
 import pc from 'picocolors';
@@ -10,6 +11,15 @@ import { componentCore } from '../component/index.js';
 import type { Problem } from '../problem/index.js';
 
 const runtime = 'zesty-lattice/vite/page';
+const doors = ['zesty-lattice', 'zesty-lattice/elements', 'zesty-lattice/markup', runtime];
+
+/** Whether the library is a package of the project, rather than the project itself. */
+function isInstalled(root = process.cwd()): boolean {
+  for (let folder = resolve(root); ; folder = dirname(folder)) {
+    if (existsSync(join(folder, 'node_modules/zesty-lattice'))) return true;
+    if (dirname(folder) === folder) return false;
+  }
+}
 
 /** While developing: modules of components take changes in place, and their problems are told where they are seen. */
 export function developing(): Plugin {
@@ -48,6 +58,9 @@ export function developing(): Plugin {
   return {
     name: 'zesty-lattice:developing',
     apply: 'serve',
+
+    // Prepared with the page's other packages: found later, it would have the page loaded twice at its first visit.
+    config: (config) => (isInstalled(config.root) ? { optimizeDeps: { include: doors } } : undefined),
 
     configureServer(made) {
       server = made;
