@@ -26,6 +26,7 @@ async function output(entry, minify) {
 const kb = (bytes) => `${(bytes / 1024).toFixed(2)} KB`;
 for (const [name, entry] of [
   ['counter', 'bench/counter.ts'],
+  ['counter, its template as HTML text', 'bench/counter-text.ts'],
   ['sortable list', 'bench/rows.ts'],
   ['open day example', 'examples/open-day/main.ts'],
 ]) {
