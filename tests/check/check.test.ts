@@ -196,6 +196,7 @@ describe('reports', () => {
   });
 
   test('as SARIF fit the OASIS schema, with rules, regions and paths from the root', async () => {
+    // The schema of the standard, as the package @microsoft/sarif-multitool-linux 5.7.0 ships it.
     const schema = JSON.parse(
       readFileSync(fileURLToPath(new URL('./sarif-2.1.0.json', import.meta.url)), 'utf8'),
     );
