@@ -1,5 +1,5 @@
 import { statSync } from 'node:fs';
-import { relative, resolve } from 'node:path';
+import { resolve } from 'node:path';
 import { glob } from 'tinyglobby';
 
 /** What kinds of file are checked. */
@@ -32,10 +32,4 @@ export async function filesIn(
         found.add(file);
   }
   return [...found].sort().map((path) => ({ path, kind: path.endsWith('.html') ? 'markup' : 'module' }));
-}
-
-/** A path as it is shown: from the folder at hand, where it lies below it. */
-export function shownPath(path: string): string {
-  const from = relative('', path);
-  return from.startsWith('..') ? path : from;
 }

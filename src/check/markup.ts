@@ -5,11 +5,6 @@ import { type Finding, type Problem, placed } from '../problem/index.js';
 import { resolveOpen } from '../tree/index.js';
 import { pageFindings } from './page.js';
 
-/** Whether HTML text is a whole document rather than a component's template. */
-export function isDocument(text: string): boolean {
-  return /<!doctype|<html[\s>]/i.test(text);
-}
-
 /** What is wrong in a document, its components rendered. */
 export function documentProblems(
   text: string,

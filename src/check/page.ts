@@ -1,16 +1,13 @@
-import { type DefaultTreeAdapterTypes, parse } from 'parse5';
-import { elementsIn } from '../markup/document/render-document.js';
+import { elementsIn, type ParsedElement } from '../markup/document/render-document.js';
+import { readDocument } from '../markup/syntax/read-node.js';
 import { type Finding, finding, type SourcePlace } from '../problem/index.js';
 import { referring } from '../tree/index.js';
 
-type ParsedElement = DefaultTreeAdapterTypes.Element;
 type Place = (offset: number) => SourcePlace | undefined;
 
 /** What is wrong on a rendered page as a whole: ids, references, headings, images. */
 export function pageFindings(html: string, place: Place): readonly Finding[] {
-  const elements = [
-    ...elementsIn(parse(html, { sourceCodeLocationInfo: true, scriptingEnabled: false }).childNodes),
-  ];
+  const elements = [...elementsIn(readDocument(html).childNodes)];
   return [
     ...idFindings(elements, place),
     ...headingFindings(elements, place),

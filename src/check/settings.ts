@@ -2,6 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { nearest, type ProblemCode, type Severity } from '../problem/index.js';
 import { words } from '../problem/words.js';
+import { isRecord } from '../template/index.js';
 
 const codes = Object.keys(words) as readonly ProblemCode[];
 
@@ -15,7 +16,7 @@ export interface Settings {
   readonly ignore: readonly string[];
 }
 
-export const noSettings: Settings = { severity: {}, foreign: [], ignore: [] };
+const noSettings: Settings = { severity: {}, foreign: [], ignore: [] };
 
 /** A settings file that says something nobody can carry out; the message says what. */
 export class SettingsError extends Error {}
@@ -36,10 +37,10 @@ function settingsIn(text: string, path: string): Settings {
   } catch (thrown) {
     throw new SettingsError(`${path} is no JSON: ${(thrown as Error).message}`);
   }
-  if (typeof read !== 'object' || read === null || Array.isArray(read)) {
+  if (!isRecord(read)) {
     throw new SettingsError(`${path} holds no record. Write { "severity": { … } }.`);
   }
-  const { severity = {}, foreign = [], ignore = [], ...others } = read as Record<string, unknown>;
+  const { severity = {}, foreign = [], ignore = [], ...others } = read;
   const [unknown] = Object.keys(others);
   if (unknown !== undefined)
     throw new SettingsError(`${path} sets "${unknown}". It can set severity, foreign and ignore.`);
@@ -51,7 +52,8 @@ function settingsIn(text: string, path: string): Settings {
 }
 
 function severities(given: unknown, path: string): Settings['severity'] {
-  for (const [code, level] of Object.entries(given as Record<string, unknown>)) {
+  if (!isRecord(given)) throw new SettingsError(`${path} sets severity to something other than a record.`);
+  for (const [code, level] of Object.entries(given)) {
     if (!codes.includes(code as ProblemCode)) {
       const near = nearest(code, codes);
       throw new SettingsError(

@@ -4,6 +4,7 @@ import { resolve as resolvePath } from 'node:path';
 import { componentsIn, loadModule } from '../check/modules.js';
 import type { AnyComponent } from '../component/index.js';
 import { suggest } from '../problem/index.js';
+import { isRecord } from '../template/index.js';
 
 /** The command was called in a wrong way: the message says how to call it. */
 export class UsageError extends Error {}
@@ -56,7 +57,6 @@ export async function loadProps(
   } catch (thrown) {
     throw new UsageError(`${path} is no JSON: ${(thrown as Error).message}`);
   }
-  if (typeof props === 'object' && props !== null && !Array.isArray(props))
-    return props as Record<string, unknown>;
+  if (isRecord(props)) return props;
   throw new UsageError(`${path} holds no record. Write { "prop": value, … }.`);
 }

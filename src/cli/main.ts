@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 import { Command, CommanderError } from 'commander';
+import { packageInfo } from '../check/package-info.js';
 import type { LatticeError } from '../problem/index.js';
-import { packageInfo } from '../problem/package-info.js';
 import { adoptCommand } from './commands/adopt.js';
 import { checkCommand } from './commands/check.js';
 import { newCommand } from './commands/new.js';

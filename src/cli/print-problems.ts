@@ -10,7 +10,7 @@ export function printProblems(problems: readonly Problem[]): void {
 }
 
 /** `2 errors, 1 warning` */
-export function countText(problems: readonly Problem[]): string {
+function countText(problems: readonly Problem[]): string {
   const count = (severity: Problem['severity']): string => {
     const number = problems.filter((problem) => problem.severity === severity).length;
     return `${number} ${severity}${number === 1 ? '' : 's'}`;

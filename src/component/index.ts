@@ -1,16 +1,16 @@
-export { attributeOf } from './attribute-of.js';
+export { attributeOf, propsByAttribute } from './attribute-of.js';
 export type {
   AnyComponent,
   Component,
-  Definition,
   PropsOf,
   SlotsOf,
   TagComponent,
   Use,
 } from './component.js';
-export { component, definition } from './component.js';
+export { component } from './component.js';
 export type { ComponentCore, Declared } from './core.js';
 export { componentCore } from './core.js';
+export { type Definition, definition } from './definition.js';
 export { type AnyEventKind, EventKind, event } from './event.js';
 export type { AnyKind, Presence } from './kind.js';
 export { fault, fits, Kind, settle, show, unreadable } from './kind.js';

@@ -20,6 +20,7 @@ import type { Filler } from './fillers.js';
 import { Instance } from './instance.js';
 import { Consumed, Providing } from './shared-data.js';
 import { sheetsOf } from './sheets.js';
+import { SlotWatch } from './slot-watch.js';
 import type { Numbers, Scope, View } from './view.js';
 
 // What the class has for itself: names of props are its users' to choose.
@@ -85,6 +86,7 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
     readonly #values: unknown[] = core.props.kinds.map((kind) => kind.settings.fallbackValue);
     readonly #instance: Instance;
     readonly #frame: Frame;
+    #slots: SlotWatch | undefined;
 
     constructor() {
       super();
@@ -144,6 +146,7 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
 
     /** A value that was set before the element was defined goes through the property that now is there. */
     #upgrade(name: string): void {
+      // A prop's name is known only as text: no declared type has it.
       const self = this as unknown as Record<string, unknown>;
       const value = self[name];
       delete self[name];
@@ -222,7 +225,8 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
         if (found) this.#instance.report(found);
       }
       if (core.state) this.#frame.state = kept ?? { ...core.state(this.#instance.props) };
-      if (readsFilled) this.#watchSlots();
+      if (readsFilled) this.#slots ??= new SlotWatch(core, this.#instance);
+      this.#slots?.read();
       const root = this.shadowRoot as ShadowRoot;
       if (root.firstChild && this.#adopt(view, root)) return;
       const { block, fragment } = view.create([this.#frame], this.#instance);
@@ -248,30 +252,6 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
         return false;
       } finally {
         instance.adoption = undefined;
-      }
-    }
-
-    /** Whether slots are filled follows the children and their slot attributes. */
-    #watchSlots(): void {
-      this.#readSlots();
-      const options = {
-        childList: true,
-        subtree: true,
-        attributes: true,
-        attributeFilter: ['slot'],
-        characterData: true,
-      };
-      new MutationObserver(() => this.#readSlots()).observe(this, options);
-    }
-
-    #readSlots(): void {
-      const { bits } = sharedOf(core).scope;
-      const fills = this.#frame.fills as ({ isFilled(): boolean } | undefined)[];
-      for (const [index, name] of core.slots.names.entries()) {
-        const filled = [...this.childNodes].some((child) => slotOf(child) === name);
-        if (filled === (fills[index] !== undefined)) continue;
-        fills[index] = filled ? { isFilled: () => true } : undefined;
-        this.#instance.changed(bits.of(`slot ${name}`));
       }
     }
   }
@@ -309,10 +289,4 @@ function makeClass(core: ComponentCore): CustomElementConstructor {
     );
   }
   return LatticeElement;
-}
-
-/** The slot a child goes to; white space alone fills nothing. */
-function slotOf(child: ChildNode): string | undefined {
-  if (child instanceof Element) return child.slot === '' ? 'default' : child.slot;
-  return child instanceof Text && child.data.trim() !== '' ? 'default' : undefined;
 }

@@ -1,6 +1,6 @@
 export { dev } from '#dev';
 export { failure, LatticeError, problemText } from './error.js';
-export { nearest, suggest } from './nearest.js';
+export { nearest, nearestOr, suggest, tagName } from './nearest.js';
 export { callPlace, placeOf } from './place.js';
 export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './problem.js';
 export { finding, placed } from './problem.js';

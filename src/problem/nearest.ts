@@ -40,6 +40,22 @@ export function nearest(word: string, known: Iterable<string>): string | undefin
   return best;
 }
 
+/** "Did you mean …?" where a near word is known, else what to do instead. `show` spells the near word, quoted unless given. */
+export function nearestOr(
+  word: string,
+  known: Iterable<string>,
+  otherwise: string,
+  show = (near: string): string => `"${near}"`,
+): string {
+  const near = nearest(word, known);
+  return near === undefined ? otherwise : `Did you mean ${show(near)}?`;
+}
+
+/** A tag as a hint spells it. */
+export function tagName(tag: string): string {
+  return `<${tag}>`;
+}
+
 /** "Did you mean …?" where a near word is known, else the list of all of them, else nothing. */
 export function suggest(word: string, known: readonly string[], what: string): string {
   const near = nearest(word, known);

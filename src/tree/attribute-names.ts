@@ -1,8 +1,16 @@
 import { ariaNames, globalNames, ownNames } from '../generated/attribute-names.js';
-import { type Finding, finding, nearest } from '../problem/index.js';
+import { htmlTags, svgTags } from '../generated/tags.js';
+import { type Finding, finding, nearest, nearestOr, tagName } from '../problem/index.js';
 
 /** Names that say something to the library. */
 const ours: ReadonlySet<string> = new Set(['on', 'bind', 'json']);
+
+/** A tag that neither HTML nor SVG has, with the nearest one that one of them has. */
+export function unknownTag(tag: string): Finding | undefined {
+  if (htmlTags.has(tag) || svgTags.has(tag)) return undefined;
+  const hint = nearestOr(tag, [...htmlTags, ...svgTags], 'A custom element’s name has a hyphen.', tagName);
+  return finding('tag-unknown', { tag, hint });
+}
 
 /** An attribute that an HTML element does not have, with the nearest one that it has. */
 export function unknownAttribute(tag: string, attribute: string): Finding | undefined {

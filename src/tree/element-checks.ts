@@ -1,5 +1,5 @@
 import { htmlTags, svgTags } from '../generated/tags.js';
-import { finding, nearest, type SourcePlace } from '../problem/index.js';
+import { finding, type SourcePlace } from '../problem/index.js';
 import {
   attributeText,
   classWriter,
@@ -10,7 +10,7 @@ import {
   rawTextElements,
   styleWriter,
 } from '../template/index.js';
-import { unknownAttribute } from './attribute-names.js';
+import { unknownAttribute, unknownTag } from './attribute-names.js';
 import type { PlanElement } from './plan.js';
 
 /** Reports what is wrong with an element's own constants: names, unsafe values, content of raw-text elements. */
@@ -25,11 +25,8 @@ export function checkElement(node: PlanElement, report: Report): void {
 /** Names that no element, or not this one, has. Foreign and custom elements may have any. */
 function checkNames(tag: string, attributes: Readonly<Record<string, unknown>>, say: Report): void {
   if (tag === 'el.of' || tag.includes('-') || (svgTags.has(tag) && !htmlTags.has(tag))) return;
-  if (!htmlTags.has(tag)) {
-    const near = nearest(tag, [...htmlTags, ...svgTags]);
-    const hint = near === undefined ? 'A custom element’s name has a hyphen.' : `Did you mean <${near}>?`;
-    return say(finding('tag-unknown', { tag, hint }));
-  }
+  const unknown = unknownTag(tag);
+  if (unknown) return say(unknown);
   for (const attribute of Object.keys(attributes)) {
     const found = unknownAttribute(tag, attribute);
     if (found) say(found);

@@ -1,4 +1,4 @@
-export { unknownAttribute } from './attribute-names.js';
+export { unknownAttribute, unknownTag } from './attribute-names.js';
 export { acceptedOf, isNothing, propFault, settledValue, slotFault } from './bind.js';
 export { closesRawText, rawTextFault } from './element-checks.js';
 export { alwaysPlaces, fillTest, holdsSlot, usesSlots } from './filled.js';

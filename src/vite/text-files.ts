@@ -74,7 +74,12 @@ export function textFiles(): Plugin {
 }
 
 type Program = Node & { readonly body: readonly Node[] };
-type Placed = { readonly start: number; readonly end: number };
+
+/** Where a node stands: what the parser tells of each, and the type of a plain syntax tree does not. */
+function rangeOf(node: object): [start: number, end: number] {
+  const { start = 0, end = 0 } = node as { readonly start?: number; readonly end?: number };
+  return [start, end];
+}
 
 function doorImport(tree: unknown): (Node & { type: 'ImportDeclaration' }) | undefined {
   const { body } = tree as Program;
@@ -93,8 +98,7 @@ function importedName(tree: unknown): string | undefined {
 }
 
 function importRange(tree: unknown): [number, number] {
-  const { start, end } = doorImport(tree) as unknown as Placed;
-  return [start, end];
+  return rangeOf(doorImport(tree) ?? {});
 }
 
 /** What else a module takes from the door, as an import of its own. */
@@ -115,7 +119,7 @@ function callsOf(tree: unknown, local: string, refuse: (at: number) => never): r
     enter(node) {
       if (node.type !== 'CallExpression' || node.callee.type !== 'Identifier' || node.callee.name !== local)
         return;
-      const { start, end } = node as unknown as Placed;
+      const [start, end] = rangeOf(node);
       const [module, path] = node.arguments;
       const isHere = module?.type === 'MemberExpression' && module.object.type === 'MetaProperty';
       if (!isHere || path?.type !== 'Literal' || typeof path.value !== 'string') return refuse(start);

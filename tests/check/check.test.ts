@@ -169,6 +169,7 @@ describe('settings in lattice.json', () => {
   test.each([
     ['{ "severity": { "component-unusd": "off" } }', 'Did you mean "component-unused"?'],
     ['{ "severity": { "component-unused": "loud" } }', 'Write "error", "warning" or "off".'],
+    ['{ "severity": null }', 'sets severity to something other than a record'],
     ['{ "foreing": [] }', 'It can set severity, foreign and ignore.'],
     ['{ "foreign": "x-map" }', 'other than a list of texts'],
     ['[]', 'holds no record'],

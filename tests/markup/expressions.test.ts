@@ -7,16 +7,29 @@ import { onlyProblem } from '../support/problems.js';
 const helpers = {
   shout: (word: string) => word.toUpperCase(),
   both: (a: unknown, b: unknown) => `${a}&${b}`,
+  symbol: () => Symbol.for('hidden'),
+  heir: () => new Heir(),
   fails: () => {
     throw new Error('no fruit');
   },
 };
+class Heir {
+  get secret(): string {
+    return 'read';
+  }
+}
 const values = {
   title: 'Dunlight',
   crates: 4,
   rare: true,
   none: undefined,
-  item: { name: 'x', 'sow-in': 'March', deep: { er: [1, 2, 3] }, call: () => 'called' },
+  item: {
+    [Symbol.for('hidden')]: 'hidden',
+    name: 'x',
+    'sow-in': 'March',
+    deep: { er: [1, 2, 3] },
+    call: () => 'called',
+  },
   items: ['a', 'b'],
   day: new Date(0),
 };
@@ -157,6 +170,9 @@ describe('an expression reaches plain data and its helpers, and nothing else', (
     "''.constructor",
     '(1).constructor',
     'item.deep.constructor.name',
+    'item[symbol()]',
+    'symbol().description',
+    'heir().secret',
   ])('%s is missing', (expression) => {
     expect(shown(`(${expression}) ?? 'missing'`)).toBe('missing');
   });

@@ -1,8 +1,8 @@
 import { relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import type { Problem } from '../../problem/index.js';
-import { packageInfo } from '../../problem/package-info.js';
 import type { CheckReport } from '../check.js';
+import { packageInfo } from '../package-info.js';
 
 /**
  * A check's report in the Static Analysis Results Interchange Format 2.1.0

@@ -25,6 +25,7 @@ export function record<const F extends Readonly<Record<string, Kind<unknown, unk
   fields: F,
 ): Kind<RecordOf<F>> {
   // What each field holds is its own kind's matter; here they are all alike.
+  // The fields' own types are the caller's; here any kind will do.
   const kinds = Object.entries(fields as unknown as Fields);
   const names = kinds.map(([name]) => name);
   const isRecord = (value: unknown): value is Record<string, unknown> =>

@@ -97,7 +97,7 @@ type Report = Parameters<typeof attributeText>[3];
 
 function ignore(): void {}
 
-/** Stands for a frame where nothing is read from one. */
+/** Stands for a frame where nothing is read from one: what is constant takes none, and its type asks for one. */
 const constant = undefined as unknown as Frame;
 
 /** How to have an attribute's text: the same rules as in HTML text. */

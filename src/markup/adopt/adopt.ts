@@ -1,7 +1,7 @@
-import { parse, parseFragment } from 'parse5';
-import { nameFault } from '../../component/index.js';
+import { attributeOf, nameFault } from '../../component/index.js';
 import { failure, finding, type SourcePlace } from '../../problem/index.js';
 import { Places } from '../syntax/place.js';
+import { isDocument, readDocument, readFragment } from '../syntax/read-node.js';
 import { BlocksDiffer, merge } from './merge.js';
 import type { Part } from './parts.js';
 import { fitsSelector, type ParsedElement, type ParsedNode, select } from './select.js';
@@ -76,9 +76,8 @@ function failed(fault: string, hint: string, place?: SourcePlace): Error {
 
 /** The elements that are to be the component. */
 function blocksIn(html: string, { block }: AdoptOptions, places: Places): readonly ParsedElement[] {
-  const options = { sourceCodeLocationInfo: true, scriptingEnabled: false };
-  const isPage = /<!doctype|<html[\s>]|<body[\s>]/i.test(html);
-  const root: ParsedNode = isPage ? parse(html, options) : parseFragment(html, options);
+  const isPage = isDocument(html);
+  const root: ParsedNode = isPage ? readDocument(html) : readFragment(html);
   if (block !== undefined) {
     const found = picked(block, root);
     if (found.length === 0)
@@ -168,7 +167,7 @@ function sampleOf(
     const place = block.sourceCodeLocation;
     if (!place) continue;
     const props = [...(values[index] ?? [])].map(
-      ([prop, text]) => ` ${kebab(prop)}="${escapeAttribute(text)}"`,
+      ([prop, text]) => ` ${attributeOf(prop)}="${escapeAttribute(text)}"`,
     );
     const inside = [...slots.values()].filter(
       ({ from }) => from >= place.startOffset && from < place.endOffset,
@@ -183,10 +182,6 @@ function sampleOf(
     at = place.endOffset;
   }
   return sample + html.slice(at);
-}
-
-function kebab(prop: string): string {
-  return prop.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
 }
 
 function modules(

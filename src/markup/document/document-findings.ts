@@ -1,9 +1,9 @@
-import { type ParserError, parse } from 'parse5';
-import { htmlTags } from '../../generated/tags.js';
-import { type Finding, finding, nearest } from '../../problem/index.js';
-import { unknownAttribute } from '../../tree/index.js';
+import type { ParserError } from 'parse5';
+import type { Finding } from '../../problem/index.js';
+import { unknownAttribute, unknownTag } from '../../tree/index.js';
 import { parserFinding } from '../syntax/parser-words.js';
 import { Places } from '../syntax/place.js';
+import { readDocument } from '../syntax/read-node.js';
 import { checkTags } from '../syntax/tags.js';
 import { elementsIn } from './render-document.js';
 
@@ -15,14 +15,13 @@ export function documentFindings(html: string, file: string): readonly Finding[]
     const found = parserFinding(error, places);
     if (found) findings.push(found);
   };
-  const document = parse(html, { sourceCodeLocationInfo: true, scriptingEnabled: false, onParseError });
+  const document = readDocument(html, onParseError);
   findings.push(...checkTags({ text: html, holes: [], unclosed: undefined }, places, true));
   for (const { tagName: tag, namespaceURI, attrs, sourceCodeLocation } of elementsIn(document.childNodes)) {
     if (namespaceURI !== 'http://www.w3.org/1999/xhtml' || tag.includes('-') || !sourceCodeLocation) continue;
-    if (!htmlTags.has(tag)) {
-      const near = nearest(tag, htmlTags);
-      const hint = near === undefined ? 'A custom element’s name has a hyphen.' : `Did you mean <${near}>?`;
-      findings.push(finding('tag-unknown', { tag, hint }, places.at(sourceCodeLocation.startOffset)));
+    const unknown = unknownTag(tag);
+    if (unknown) {
+      findings.push({ ...unknown, source: places.at(sourceCodeLocation.startOffset) });
       continue;
     }
     for (const { name } of attrs) {

@@ -5,10 +5,11 @@ import { styleSheet } from '../../html/styles.js';
 import {
   finding,
   LatticeError,
-  nearest,
+  nearestOr,
   type Problem,
   placed,
   type SourcePlace,
+  tagName,
 } from '../../problem/index.js';
 import { resolve } from '../../tree/index.js';
 import { Places } from '../syntax/place.js';
@@ -112,11 +113,8 @@ function unknown(
   report: (problem: Problem) => void,
 ): void {
   const name = element.tagName;
-  const near = nearest(name, catalog.components.keys());
-  const hint =
-    near === undefined
-      ? `Add it to the catalog. A custom element from elsewhere is named there: { foreign: ['${name}'] }.`
-      : `Did you mean <${near}>?`;
+  const otherwise = `Add it to the catalog. A custom element from elsewhere is named there: { foreign: ['${name}'] }.`;
+  const hint = nearestOr(name, catalog.components.keys(), otherwise, tagName);
   const at = element.sourceCodeLocation?.startOffset;
   report(
     placed(finding('component-unknown', { name, hint }, at === undefined ? undefined : places.at(at)), ''),
@@ -124,7 +122,7 @@ function unknown(
 }
 
 function headEnd(document: DefaultTreeAdapterTypes.Document): number | undefined {
-  const [head] = [...elementsIn(document.childNodes)].filter(({ tagName }) => tagName === 'head');
+  const [head] = [...elementsIn(document.childNodes)].filter((one) => one.tagName === 'head');
   return head?.sourceCodeLocation?.endTag?.startOffset;
 }
 

@@ -1,5 +1,5 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
-import { attributeOf, type ComponentCore } from '../../component/index.js';
+import { type ComponentCore, propsByAttribute } from '../../component/index.js';
 import { type Finding, finding, type Problem, placed, suggest } from '../../problem/index.js';
 import { type Content, deeper, localExpr, type SlotContent, trusted, UseNode } from '../../template/index.js';
 import { isInteractive, unknownAttribute } from '../../tree/index.js';
@@ -62,7 +62,7 @@ export class DocumentUses {
   /** The attributes of a live component's tag that are no props, as they are written. */
   host({ attrs, sourceCodeLocation }: ParsedElement, component: ComponentCore): string {
     if (!isInteractive(component)) return '';
-    const props = new Set(component.props.names.map((name) => attributeOf(name).toLowerCase()));
+    const props = propsByAttribute(component);
     const written = attrs
       .filter(({ name }) => !props.has(name) && name !== 'slot' && isHostAttribute(name, component))
       .map(({ name }) => sourceCodeLocation?.attrs?.[name])
@@ -76,7 +76,7 @@ export class DocumentUses {
 
   props({ attrs, sourceCodeLocation }: ParsedElement, component: ComponentCore): Record<string, unknown> {
     const { names, kinds } = component.props;
-    const byAttribute = new Map(names.map((name, index) => [attributeOf(name).toLowerCase(), index]));
+    const byAttribute = propsByAttribute(component);
     const props: Record<string, unknown> = Object.create(null);
     for (const { name, value } of attrs) {
       if (name === 'slot') continue;

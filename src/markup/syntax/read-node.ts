@@ -17,19 +17,37 @@ export function readMarkup(text: string, places: Places): Reading {
     const found = parserFinding(error, places);
     if (found) findings.push(found);
   };
-  const options = { sourceCodeLocationInfo: true, scriptingEnabled: false, onParseError };
-  const tree = parseFragment(marked.text, options);
+  const tree = readFragment(marked.text, onParseError);
   findings.push(...checkTags(marked, places));
   return { nodes: tree.childNodes.flatMap((node) => nodeFrom(node, marked.text)), marked, findings };
 }
 
-/** A whole document as `parse5` reads it, with places. */
-export function readDocument(html: string): DefaultTreeAdapterTypes.Document {
-  return parse(html, { sourceCodeLocationInfo: true, scriptingEnabled: false });
+/** With places, and with what stands in `noscript`, which a page without scripts shows. */
+const options = { sourceCodeLocationInfo: true, scriptingEnabled: false };
+
+/** Whether HTML text is a whole document rather than a part of one, such as a component's template. */
+export function isDocument(html: string): boolean {
+  return /<!doctype|<html[\s>]/i.test(html);
+}
+
+/** A whole document as `parse5` reads it. */
+export function readDocument(
+  html: string,
+  onParseError?: (error: ParserError) => void,
+): DefaultTreeAdapterTypes.Document {
+  return parse(html, { ...options, ...(onParseError && { onParseError }) });
+}
+
+/** A part of a document as `parse5` reads it. */
+export function readFragment(
+  html: string,
+  onParseError?: (error: ParserError) => void,
+): DefaultTreeAdapterTypes.DocumentFragment {
+  return parseFragment(html, { ...options, ...(onParseError && { onParseError }) });
 }
 
 /** A parsed node in this room's own form. What has no counterpart there, such as a doctype, is nothing. */
-export function nodeFrom(node: Parsed, source: string): readonly MarkupNode[] {
+function nodeFrom(node: Parsed, source: string): readonly MarkupNode[] {
   const at = node.sourceCodeLocation?.startOffset;
   if ('value' in node) return [{ kind: 'text', text: node.value, at }];
   if ('data' in node) return [{ kind: 'comment', text: node.data, at }];

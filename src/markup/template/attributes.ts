@@ -1,5 +1,5 @@
 import type { AnyKind } from '../../component/index.js';
-import { nearest } from '../../problem/index.js';
+import { nearestOr } from '../../problem/index.js';
 import { accepted, eventArgument, HandlerCall, phrase, worked } from '../../template/index.js';
 import { parseExpression } from '../expression/parse.js';
 import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
@@ -157,11 +157,8 @@ function handlerCall(
   if (!tree) return undefined;
   const names = Object.keys(reading.component.handlers);
   if (!names.includes(tree.name) && !reading.component.takesAnyName) {
-    const near = nearest(tree.name, names);
-    const hint =
-      near === undefined
-        ? `Declare it: handlers: { ${tree.name}: ({ state }) => ({ … }) }.`
-        : `Did you mean "${near}"?`;
+    const declare = `Declare it: handlers: { ${tree.name}: ({ state }) => ({ … }) }.`;
+    const hint = nearestOr(tree.name, names, declare);
     reading.report(
       'name-unknown',
       { what: 'handler', name: tree.name, hint },

@@ -1,4 +1,4 @@
-import { nearest, suggest } from '../../problem/index.js';
+import { nearest, suggest, tagName } from '../../problem/index.js';
 import {
   type Content,
   ElementNode,
@@ -63,10 +63,7 @@ function commentContent(text: string, reading: TextReading): Content {
 
 function elementContent(node: MarkupElement, locals: Locals, reading: TextReading): Content {
   const component = reading.uses.get(node.tag);
-  if (component) {
-    reading.used.add(node.tag);
-    return useContent(node, component, locals, reading);
-  }
+  if (component) return useContent(node, component, locals, reading);
   if (node.tag === 'slot') return slotContent(node, locals, reading);
   // Told where its tag was read.
   if (hasHole(node.tag)) return contentOf(node.children, locals, reading);
@@ -85,11 +82,10 @@ function elementContent(node: MarkupElement, locals: Locals, reading: TextReadin
 function checkCustom(node: MarkupElement, reading: TextReading): void {
   const { tag } = node;
   if (!tag.includes('-') || hasHole(tag) || isForeign(tag, reading.component.foreign)) return;
+  const list = `ist it: uses: [${exportName(tag)}].`;
+  const otherwise = `L${list} A custom element from elsewhere is listed as foreign: ['${tag}'].`;
   const near = nearest(tag, reading.uses.keys());
-  const hint =
-    near === undefined
-      ? `List it: uses: [${exportName(tag)}]. A custom element from elsewhere is listed as foreign: ['${tag}'].`
-      : `Did you mean <${near}>? Else list it: uses: [${exportName(tag)}].`;
+  const hint = near === undefined ? otherwise : `Did you mean ${tagName(near)}? Else l${list}`;
   reading.report('component-unknown', { name: tag, hint }, node.at);
 }
 

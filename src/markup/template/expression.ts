@@ -1,4 +1,4 @@
-import { nearest } from '../../problem/index.js';
+import { nearestOr } from '../../problem/index.js';
 import { type ExprCore, worked } from '../../template/index.js';
 import { evaluator, namesIn, visit } from '../expression/evaluate.js';
 import { parseExpression } from '../expression/parse.js';
@@ -155,9 +155,7 @@ function checkCalls(tree: ExpressionTree, { component }: TextReading, fail: Fail
   const names = Object.keys(component.helpers);
   visit(tree, (part) => {
     if (part.kind !== 'call' || component.takesAnyName || Object.hasOwn(component.helpers, part.name)) return;
-    const near = nearest(part.name, names);
-    const hint =
-      near === undefined ? `Declare it: helpers: { ${part.name}: (value) => … }.` : `Did you mean "${near}"?`;
+    const hint = nearestOr(part.name, names, `Declare it: helpers: { ${part.name}: (value) => … }.`);
     fail('helper', part.name, hint, part.at);
   });
 }

@@ -50,7 +50,7 @@ function placesOf(text: TemplateText, source: SourcePlace | undefined, locate: L
   return new Places(text.text, source ? `${source.file} (template of line ${source.line})` : 'template');
 }
 
-export function unclosedHole({ marked }: Reading, reading: TextReading): void {
+function unclosedHole({ marked }: Reading, reading: TextReading): void {
   if (marked.unclosed === undefined) return;
   reading.report(
     'expression-invalid',

@@ -14,8 +14,6 @@ export class TextReading {
   readonly names: Names;
   /** Components that may be named, by tag. */
   readonly uses: ReadonlyMap<string, ComponentCore>;
-  /** The tags that were found to be used. */
-  readonly used = new Set<string>();
   /** Whether line breaks are layout where it reads now. */
   joinsLines: boolean;
 

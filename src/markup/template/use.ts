@@ -1,4 +1,4 @@
-import { attributeOf as attributeName, type ComponentCore } from '../../component/index.js';
+import { type ComponentCore, propsByAttribute } from '../../component/index.js';
 import { suggest } from '../../problem/index.js';
 import { type Content, deeper, localExpr, type SlotContent, UseNode } from '../../template/index.js';
 import { hasHole } from '../syntax/holes.js';
@@ -27,9 +27,7 @@ function propsOf(
   locals: Locals,
   reading: TextReading,
 ): Record<string, unknown> {
-  const byAttribute = new Map(
-    component.props.names.map((name, index) => [attributeName(name).toLowerCase(), index]),
-  );
+  const byAttribute = propsByAttribute(component);
   // Without a prototype, so that no name means anything but itself.
   const props: Record<string, unknown> = Object.create(null);
   for (const attribute of node.attributes) {

@@ -1,0 +1,133 @@
+import type { Content, Provided, TemplateText } from '../template/index.js';
+import type { AnyComponent } from './component.js';
+import type {
+  ConnectedContext,
+  EventKinds,
+  FieldParts,
+  HandlerContext,
+  PropKinds,
+  PropValues,
+  SlotKinds,
+  TemplateContext,
+} from './types.js';
+
+/** CSS rules, or the file they were read from. */
+export type StylesInput = string | TemplateText;
+
+/** What every definition has besides its template. */
+interface DefinitionParts<
+  P,
+  S,
+  State,
+  Events,
+  H extends Record<string, readonly unknown[]>,
+  Accepts = never,
+> {
+  /** One sentence on what the component is; tools show it. */
+  readonly description?: string;
+  readonly props?: P;
+  readonly slots?: S;
+  /** The name of a `prop.tag`: a use may then give the chosen element's attributes, and the template spreads `accepted`. */
+  readonly accepts?: Accepts;
+  /** CSS rules for the component's own elements. They reach neither slot content nor other components. */
+  readonly styles?: StylesInput | readonly StylesInput[];
+  readonly events?: Events;
+  /** The first state, from this use's props. */
+  readonly state?: (props: PropValues<P>) => State;
+  /** What can happen; each gives what changes in the state, or nothing. */
+  readonly handlers?: {
+    readonly [K in keyof H]: (
+      context: HandlerContext<P, State, Events>,
+      ...args: H[K]
+    ) => Partial<NoInfer<State>> | undefined | void | Promise<Partial<NoInfer<State>> | undefined | void>;
+  };
+  /**
+   * What happens when a prop of a live element has changed: gets the value before, and gives what changes in the
+   * state, or nothing.
+   */
+  readonly reactions?: {
+    readonly [K in keyof NoInfer<P>]?: (
+      context: ConnectedContext<P, State, Events>,
+      before: PropValues<P>[K & keyof PropValues<P>],
+    ) => Partial<NoInfer<State>> | undefined | void;
+  };
+  /** Hands data down to components below, whatever stands in between; made with `share`. */
+  readonly provides?: (context: {
+    readonly props: PropValues<P>;
+    readonly state: Readonly<State>;
+  }) => readonly Provided[];
+  /** Makes the element a form field: it has a name, a value and a validity, is reset, disabled and restored. */
+  readonly field?: FieldParts<P, State>;
+  /** Set-up when the element is put into a document; the signal tells when to clean up. */
+  readonly connected?: (context: ConnectedContext<P, State, Events>) => void;
+}
+
+/** What `component` is given; each part but the template may be left out. */
+export interface Definition<
+  P,
+  S,
+  State,
+  Events,
+  H extends Record<string, readonly unknown[]>,
+  Accepts = never,
+> extends DefinitionParts<P, S, State, Events, H, Accepts> {
+  /** Called once, with expressions instead of values; what it returns is the component's template. */
+  readonly template: (context: TemplateContext<P, S, State, H>) => Content;
+}
+
+/** What `component` is given where the template is HTML text. */
+export interface TextDefinition<
+  P,
+  S,
+  State,
+  Events,
+  H extends Record<string, readonly unknown[]>,
+  Accepts = never,
+> extends DefinitionParts<P, S, State, Events, H, Accepts> {
+  /**
+   * HTML text: `{{ … }}` places a value, `<slot>` a slot, the tag of a component in `uses` that component. A file is
+   * read with `markupFile`.
+   */
+  readonly template: string | TemplateText;
+  /** The components whose tags stand in the text. */
+  readonly uses?: readonly AnyComponent[];
+  /**
+   * Whether white space that holds a line break is the text's own layout: beside a tag it is then dropped, inside text
+   * it is one space. Left out, all white space stays as it is written. `pre` and `textarea` keep theirs.
+   */
+  readonly joinLines?: boolean;
+  /** Functions that the text's expressions may call. */
+  readonly helpers?: Readonly<Record<string, (...args: never[]) => unknown>>;
+  /** Tags of custom elements from elsewhere that stand in the text: names, or patterns of them. */
+  readonly foreign?: readonly (string | RegExp)[];
+}
+
+/** The slots of a component that leaves it to its template text to declare them: any name. */
+export interface SlotsOfText {
+  readonly [slot: string]: Content;
+}
+
+export type NoProps = Record<never, never>;
+
+/**
+ * Writes a definition apart from its component, with the same types. A component that works for any type of item is
+ * made from a function that returns one.
+ *
+ * @example
+ * const RowList = component('row-list', <Item>(item: Kind<Item>) =>
+ *   definition({
+ *     props: { items: prop.list(item) },
+ *     slots: { row: slot.of(item) },
+ *     template: ({ props, slots }) => el.ul(eachOf(props.items, (each) => el.li(slots.row(each)))),
+ *   }));
+ * RowList({ items: varieties }, { row: (variety) => variety.name });
+ */
+export function definition<
+  const P extends PropKinds = NoProps,
+  const S extends SlotKinds = NoProps,
+  State extends object = NoProps,
+  const Events extends EventKinds = NoProps,
+  H extends Record<string, readonly unknown[]> = NoProps,
+>(parts: Definition<P, S, State, Events, H>): Definition<P, S, State, Events, H> {
+  return parts;
+}

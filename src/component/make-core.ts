@@ -1,0 +1,82 @@
+import { placeOf } from '../problem/index.js';
+import { type TemplateText, textSlots } from '../template/index.js';
+import type { AnyComponent } from './component.js';
+import { type ComponentCore, componentCore, declared, type HandlerFunction } from './core.js';
+import type { StylesInput } from './definition.js';
+import type { AnyEventKind } from './event.js';
+import type { AnyKind } from './kind.js';
+import { type AnySlotKind, slot } from './slot.js';
+
+/** A definition without the types that only its author needs. */
+export interface LooseDefinition {
+  readonly description?: string;
+  readonly props?: Readonly<Record<string, AnyKind>>;
+  readonly slots?: Readonly<Record<string, AnySlotKind>>;
+  readonly accepts?: string;
+  readonly styles?: StylesInput | readonly StylesInput[];
+  readonly events?: Readonly<Record<string, AnyEventKind>>;
+  readonly state?: ComponentCore['state'];
+  readonly handlers?: Readonly<Record<string, HandlerFunction>>;
+  readonly connected?: (context: never) => void;
+  readonly field?: ComponentCore['field'];
+  readonly provides?: ComponentCore['provides'];
+  readonly reactions?: Readonly<Record<string, HandlerFunction>>;
+  readonly template: ((context: unknown) => unknown) | string | TemplateText;
+  readonly uses?: readonly AnyComponent[];
+  readonly helpers?: ComponentCore['helpers'];
+  readonly joinLines?: boolean;
+  readonly foreign?: readonly (string | RegExp)[];
+}
+
+/** What a definition comes to, as the rest of the library reads it. */
+export function coreFrom(name: string, parts: LooseDefinition, place: object | undefined): ComponentCore {
+  const template = typeof parts.template === 'string' ? { text: parts.template } : parts.template;
+  const core: ComponentCore = {
+    name,
+    description: parts.description,
+    props: declared(parts.props),
+    slots: declared(parts.slots),
+    accepts: parts.accepts,
+    events: parts.events ?? {},
+    handlers: parts.handlers ?? {},
+    state: parts.state,
+    connected: parts.connected,
+    field: parts.field,
+    provides: parts.provides,
+    reactions: parts.reactions ?? {},
+    styles: [parts.styles ?? []].flat().map(cssText).join('\n'),
+    template,
+    get uses() {
+      return (parts.uses ?? []).map(componentCore).filter((one) => one !== undefined);
+    },
+    helpers: parts.helpers ?? {},
+    joinLines: parts.joinLines ?? false,
+    foreign: parts.foreign ?? [],
+    get source() {
+      return placeOf(place);
+    },
+  };
+  if (typeof template !== 'function' && !parts.slots) declareLater(core, template);
+  return core;
+}
+
+/** Slots that only the text declares are read from it when they are first asked for. */
+function declareLater(core: ComponentCore, text: TemplateText): void {
+  let slots: ComponentCore['slots'] | undefined;
+  Object.defineProperty(core, 'slots', {
+    configurable: true,
+    enumerable: true,
+    get: () => {
+      slots ??= declared(slotsOfText(text));
+      return slots;
+    },
+  });
+}
+
+function cssText(styles: StylesInput): string {
+  return typeof styles === 'string' ? styles : styles.text;
+}
+
+function slotsOfText(text: TemplateText): Readonly<Record<string, AnySlotKind>> {
+  return Object.fromEntries([...textSlots(text)].map(([name, hands]) => [name, hands ? slot.of() : slot()]));
+}
