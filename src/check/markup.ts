@@ -20,7 +20,7 @@ export function documentProblems(
 
 /**
  * What is wrong in template text that no component of those at hand has: everything but the names it reads, which only
- * its component declares.
+ * its component declares. With no components at hand at all, it cannot be told either whose tags may stand in it.
  */
 export function templateProblems(
   text: string,
@@ -59,7 +59,7 @@ function nameless(
     uses: [...components.values()],
     helpers: {},
     joinLines: false,
-    foreign,
+    foreign: components.size === 0 ? [/-/] : foreign,
     source: { file, line: 1, column: 1 },
     takesAnyName: true,
   };

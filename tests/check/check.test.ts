@@ -97,6 +97,11 @@ export default component('fruit-card', {
     ]);
   });
 
+  test('nothing in a template text that is checked by itself, whatever components it uses', async () => {
+    const { problems } = await check([join(root, 'examples/orchard/in-html/variety-card.html')]);
+    expect(problems).toEqual([]);
+  });
+
   test('tags, references, headings and images of a document, its components rendered', async () => {
     const { found } = await checked({
       'box.ts': box,
