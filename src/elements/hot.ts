@@ -1,11 +1,13 @@
 import { type ComponentCore, componentCore, forgetComponents } from '../component/index.js';
-import { rebuild } from './element-class.js';
+import { instanceOf } from './live/element.js';
+import type { Instance } from './live/instance.js';
+import { renewLives } from './live-component.js';
 
 /** The components of each module, as they were when it was first loaded, by export name. */
 const first = new Map<string, ComponentCore>();
 
-interface Rebuilt extends Element {
-  [rebuild](keepsState: boolean): void;
+interface LiveElement extends Element {
+  [instanceOf]: Instance;
 }
 
 /**
@@ -27,9 +29,21 @@ export function note(module: string, exported: Readonly<Record<string, unknown>>
   }
   if (changed.size === 0) return;
   forgetComponents();
+  renewLives();
   for (const element of [...elementsIn(document)]) {
-    if (rebuild in element) (element as Rebuilt)[rebuild](changed.get(element.localName) ?? true);
+    if (instanceOf in element) rebuild(element as LiveElement, changed.get(element.localName) ?? true);
   }
+}
+
+/** Shows an element's component anew, which has become another. */
+function rebuild(element: LiveElement, keepsState: boolean): void {
+  const before = element[instanceOf];
+  const root = element.shadowRoot as ShadowRoot;
+  before.each('leave');
+  root.adoptedStyleSheets = before.live.sheets?.() ?? [];
+  root.replaceChildren();
+  before.show(keepsState ? before.frame.state : undefined);
+  if (element.isConnected) before.each('enter');
 }
 
 /** What the browser was told of an element cannot change any more: its attributes, and that it is a field. */

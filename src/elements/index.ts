@@ -1,2 +1,1 @@
-export { type ElementClass, elementClass } from './element-class.js';
-export { register } from './register.js';
+export { type ElementClass, elementClass, register } from './register.js';

@@ -1,9 +1,9 @@
-import { type AnyComponent, type ComponentCore, componentCore } from '../component/index.js';
-import { failure, finding } from '../problem/index.js';
+import { type AnyComponent, type ComponentCore, componentCore, type PropsOf } from '../component/index.js';
+import { failure } from '../problem/index.js';
 import { notAComponent } from '../tree/index.js';
-import { classOf, sharedOf } from './element-class.js';
-
-const registered = new Map<string, ComponentCore>();
+import { classOf } from './live/element.js';
+import { define } from './live/register.js';
+import { liveOf } from './live-component.js';
 
 /**
  * Defines components as custom elements of the page, and with each the interactive components in its template.
@@ -13,19 +13,24 @@ const registered = new Map<string, ComponentCore>();
  * @example register(VarietyCard, CrateCounter); // <crate-counter label="Crates"></crate-counter>
  */
 export function register(...components: readonly AnyComponent[]): void {
-  for (const component of components) {
-    const core = componentCore(component);
-    if (!core) throw failure(notAComponent(component));
-    define(core);
-  }
+  for (const component of components) define(liveOf(coreOf(component)));
 }
 
-function define(core: ComponentCore): void {
-  if (registered.get(core.name) === core) return;
-  if (registered.has(core.name) || customElements.get(core.name)) {
-    throw failure(finding('name-taken', { name: core.name, by: '' }));
-  }
-  registered.set(core.name, core);
-  for (const inner of sharedOf(core).numbers.uses) if (!registered.has(inner.name)) define(inner);
-  customElements.define(core.name, classOf(core));
+/** The class of a component's element: an `HTMLElement` with the component's props as properties. */
+export type ElementClass<C> = new () => HTMLElement & { -readonly [K in keyof PropsOf<C>]: PropsOf<C>[K] };
+
+/**
+ * The class of a component's custom element, to define under a name of one's own or to extend.
+ *
+ * @throws LatticeError `component-unknown`
+ * @example customElements.define('crate-counter', elementClass(CrateCounter));
+ */
+export function elementClass<C extends AnyComponent>(component: C): ElementClass<C> {
+  return classOf(liveOf(coreOf(component))) as ElementClass<C>;
+}
+
+function coreOf(component: AnyComponent): ComponentCore {
+  const core = componentCore(component);
+  if (!core) throw failure(notAComponent(component));
+  return core;
 }

@@ -7,6 +7,7 @@ import {
   type EachNode,
   type ElementNode,
   type Frame,
+  idPart,
   isNameFit,
   isNode,
   lineEaters,
@@ -15,7 +16,7 @@ import {
   styleWriter,
   voidElements,
 } from '../template/index.js';
-import { closesRawText, idPart, isNothing, rawTextFault } from '../tree/index.js';
+import { closesRawText, isNothing, rawTextFault } from '../tree/index.js';
 import { escapeAttribute, escapeText, jsonBlock } from './escape.js';
 import { textOf } from './nodes/value.js';
 import type { Pass } from './pass.js';

@@ -1,4 +1,5 @@
-import { type ProblemCode, words } from './words.js';
+import type { Finding, Problem, Severity, SourcePlace } from './problem.js';
+import { type ProblemCode, type Words, words } from './words.js';
 
 export { writtenPlace } from './source-maps.js';
 
@@ -7,15 +8,27 @@ declare const process: { readonly env?: Readonly<Record<string, string | undefin
 /** Whether help that costs time is given: places of reads and uses are remembered. Off in production. */
 export const dev: boolean = typeof process === 'undefined' || process?.env?.NODE_ENV !== 'production';
 
-/** How a problem is put: how grave it is, what is wrong, what to write instead. */
-export type Wording = readonly [severity: 'error' | 'warning', message: string, hint: string];
-
-/** The words of a problem, from its facts. */
-export function wording(code: ProblemCode, facts: unknown): Wording {
+/** Words a finding of the given code from its facts. */
+export function finding<C extends ProblemCode>(
+  code: C,
+  facts: Parameters<Words[C]['say']>[0],
+  source?: SourcePlace,
+): Finding {
   const { severity, say } = words[code] as {
-    severity: 'error' | 'warning';
+    severity: Severity;
     say: (facts: unknown) => readonly [message: string, hint: string];
   };
   const [message, hint] = say(facts);
-  return [severity, message, hint];
+  return { code, severity, message, hint, ...(source && { source }) };
+}
+
+/** One problem as lines of text: what, where, what to do. */
+export function problemText(problem: Problem): string {
+  const { source } = problem;
+  const lines = [`${problem.severity} ${problem.code}: ${problem.message}`];
+  if (problem.where !== '') lines.push(`  in ${problem.where}`);
+  if (source) lines.push(`  at ${source.file}:${source.line}:${source.column}`);
+  if (source?.frame) lines.push(...source.frame.split('\n').map((line) => `    ${line}`));
+  lines.push(`  ${problem.hint}`);
+  return lines.join('\n');
 }

@@ -1,16 +1,6 @@
+import { problemText } from '#dev';
 import type { Finding, Problem } from './problem.js';
 import { placed } from './problem.js';
-
-/** One problem as lines of text: what, where, what to do. */
-export function problemText(problem: Problem): string {
-  const { source } = problem;
-  const lines = [`${problem.severity} ${problem.code}: ${problem.message}`];
-  if (problem.where !== '') lines.push(`  in ${problem.where}`);
-  if (source) lines.push(`  at ${source.file}:${source.line}:${source.column}`);
-  if (source?.frame) lines.push(...source.frame.split('\n').map((line) => `    ${line}`));
-  lines.push(`  ${problem.hint}`);
-  return lines.join('\n');
-}
 
 /**
  * Thrown when something cannot be carried out. It holds every problem that was found, not only the first.

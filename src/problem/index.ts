@@ -1,7 +1,7 @@
-export { dev } from '#dev';
-export { failure, LatticeError, problemText } from './error.js';
+export { dev, finding, problemText } from '#dev';
+export { failure, LatticeError } from './error.js';
 export { nearest, nearestOr, suggest, tagName } from './nearest.js';
 export { callPlace, placeOf } from './place.js';
 export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './problem.js';
-export { finding, placed } from './problem.js';
+export { placed } from './problem.js';
 export { isScriptUrl } from './script-url.js';

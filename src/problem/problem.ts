@@ -1,5 +1,4 @@
-import { wording } from '#dev';
-import type { ProblemCode, Words } from './words.js';
+import type { ProblemCode } from './words.js';
 
 export type { ProblemCode } from './words.js';
 
@@ -45,18 +44,7 @@ export interface Finding {
   readonly source?: SourcePlace;
 }
 
-/** Words a finding of the given code from its facts. */
-export function finding<C extends ProblemCode>(
-  code: C,
-  facts: Parameters<Words[C]['say']>[0],
-  source?: SourcePlace,
-): Finding {
-  const [severity, message, hint] = wording(code, facts);
-  return { code, severity, message, hint, ...(source && { source }) };
-}
-
 /** Puts a finding in its place in the tree. */
-export function placed(found: Finding, where: string): Problem {
-  const { code, severity, message, hint, source } = found;
-  return { code, severity, message, hint, where, ...(source && { source }) };
+export function placed({ source, ...found }: Finding, where: string): Problem {
+  return { ...found, where, ...(source && { source }) };
 }

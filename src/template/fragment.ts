@@ -14,10 +14,8 @@ let policy: Policy | undefined;
  */
 export function htmlFragment(html: string): DocumentFragment {
   const types = (globalThis as { trustedTypes?: PolicyFactory }).trustedTypes;
-  policy ??= types?.createPolicy('zesty-lattice', { createHTML: (text) => text }) ?? {
-    createHTML: (text) => text,
-  };
+  policy ??= types?.createPolicy('zesty-lattice', { createHTML: (text) => text });
   const template = document.createElement('template');
-  template.innerHTML = policy.createHTML(html);
+  template.innerHTML = policy ? policy.createHTML(html) : html;
   return template.content;
 }

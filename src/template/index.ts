@@ -10,6 +10,7 @@ export { htmlFragment } from './fragment.js';
 export type { Fill, Frame, Site, SiteStep } from './frame.js';
 export { pathOf, stepText } from './frame.js';
 export { eventArgument, HandlerCall, isHandlerCall } from './handler-call.js';
+export { idPart } from './id-part.js';
 export { mergeAttributes } from './merge.js';
 export type { Content, TemplateNode, Textual } from './node.js';
 export { BaseNode, isNode, isRecord } from './node.js';

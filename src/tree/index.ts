@@ -2,7 +2,7 @@ export { unknownAttribute, unknownTag } from './attribute-names.js';
 export { acceptedOf, isNothing, propFault, settledValue, slotFault } from './bind.js';
 export { closesRawText, rawTextFault } from './element-checks.js';
 export { alwaysPlaces, fillTest, holdsSlot, usesSlots } from './filled.js';
-export { idPart } from './id-part.js';
+
 export { referring } from './ids.js';
 export { isInteractive } from './interactive.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';

@@ -1,7 +1,7 @@
 import { show } from '../../component/index.js';
 import { finding } from '../../problem/index.js';
-import { describe, type ExprCore, type Frame } from '../../template/index.js';
-import { holdsSlot, idPart, type PlanEach } from '../../tree/index.js';
+import { describe, type ExprCore, type Frame, idPart } from '../../template/index.js';
+import { holdsSlot, type PlanEach } from '../../tree/index.js';
 import { Chunks, type Write } from '../chunks.js';
 import { lowerAll } from '../lower.js';
 import type { At } from '../lowering.js';

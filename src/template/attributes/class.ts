@@ -30,16 +30,38 @@ export function classPieces(input: ClassInput): {
 export function classWriter(input: ClassInput): string | ((frame: Frame) => string) {
   const { prefix, pieces } = classPieces(input);
   if (pieces.length === 0) return prefix;
-  const getters = pieces.map((piece) => pieceWriter(piece));
+  return writtenClass(prefix, classParts(pieces));
+}
+
+/** A part of a class ready to be written: how to have its text, or a word with how to have its condition. */
+export type ClassPart = Get | readonly [word: string, when: Get];
+
+type Get = (frame: Frame) => unknown;
+
+/** Pieces of a class as parts; words that are always there need no condition. */
+export function classParts(pieces: readonly ClassPiece[]): readonly ClassPart[] {
+  return pieces.map((piece) => {
+    if (piece.kind === 'text') return piece.text.get;
+    return piece.when ? [piece.word, piece.when.get] : [piece.word, always];
+  });
+}
+
+const always = (): boolean => true;
+
+/** How to have the text of a class. */
+export function writtenClass(prefix: string, parts: readonly ClassPart[]): (frame: Frame) => string {
   return (frame) => {
     let text = prefix;
-    for (const get of getters) text += get(frame);
+    for (const part of parts) {
+      const word = typeof part === 'function' ? part(frame) : part[1](frame) ? part[0] : '';
+      if (typeof word === 'string' && word !== '') text += ` ${word}`;
+    }
     return prefix === '' ? text.slice(1) : text;
   };
 }
 
 /** Writes a piece with the space before it; `makeFit` escapes the text for where it goes. */
-export function pieceWriter(piece: ClassPiece, makeFit = asItIs): (frame: Frame) => string {
+export function pieceWriter(piece: ClassPiece, makeFit: (text: string) => string): (frame: Frame) => string {
   if (piece.kind === 'text') {
     const { get } = piece.text;
     return (frame) => {
@@ -52,10 +74,6 @@ export function pieceWriter(piece: ClassPiece, makeFit = asItIs): (frame: Frame)
   if (!when) return () => spaced;
   const { get } = when;
   return (frame) => (get(frame) ? spaced : '');
-}
-
-function asItIs(text: string): string {
-  return text;
 }
 
 function collect(input: unknown, pieces: ClassPiece[]): void {

@@ -1,5 +1,5 @@
-export { classPieces, classWriter, inputExprs, pieceWriter } from './class.js';
-export { styleWriter } from './style.js';
+export { type ClassPiece, classParts, classPieces, classWriter, inputExprs, pieceWriter } from './class.js';
+export { styleParts, styleWriter } from './style.js';
 export {
   escapedTextElements,
   isChangingTag,

@@ -12,19 +12,32 @@ export function styleWriter(tag: string, input: unknown, report: Report): string
     if (input !== null && input !== undefined && input !== false) report(notARecord(tag, input));
     return '';
   }
-  const parts = Object.entries(input).filter(([name]) => isPropertyFit(tag, name, report));
+  const parts = styleParts(tag, input, report);
   if (!parts.some(([, value]) => coreOf(value)))
     return join(parts.map(([name, value]) => declaration(tag, name, value, report)));
-  return (frame, reportLater) =>
-    join(
-      parts.map(([name, value]) =>
-        declaration(tag, name, coreOf(value)?.get(frame) ?? plain(value), reportLater),
-      ),
-    );
+  return writtenStyle(
+    tag,
+    parts.map(([name, value]) => [name, coreOf(value)?.get ?? value]),
+  );
 }
 
-function plain(value: unknown): unknown {
-  return coreOf(value) ? undefined : value;
+/** The properties of a record that are some, with their values. */
+export function styleParts(tag: string, input: unknown, report: Report): readonly StylePart[] {
+  const parts = Object.entries(input as Readonly<Record<string, unknown>>);
+  return parts.filter(([name]) => isPropertyFit(tag, name, report));
+}
+
+/** A property with its value, or how to have it. */
+export type StylePart = readonly [name: string, value: unknown];
+
+/** How to have the text of a style. */
+export function writtenStyle(tag: string, parts: readonly StylePart[]): StyleWriter {
+  return (frame, report) =>
+    join(
+      parts.map(([name, value]) =>
+        declaration(tag, name, typeof value === 'function' ? value(frame) : value, report),
+      ),
+    );
 }
 
 function join(declarations: readonly string[]): string {

@@ -17,8 +17,21 @@ export function attributeText(tag: string, name: string, value: unknown, report:
     const shape = urlShape(tag, name);
     return shape === undefined || isSafe(tag, name, value, shape, report) ? value : null;
   }
+  return isWorded(name)
+    ? wordedAttribute(tag, name, value, report)
+    : plainAttribute(tag, name, value, report);
+}
+
+/** The text of a value on an attribute that says yes and no in words. */
+export function wordedAttribute(tag: string, name: string, value: unknown, report: Report): AttributeText {
+  return typeof value === 'boolean' ? String(value) : plainAttribute(tag, name, value, report);
+}
+
+/** The text of a value on an attribute that holds no URL, and says yes and no by being there or not. */
+export function plainAttribute(tag: string, name: string, value: unknown, report: Report): AttributeText {
+  if (typeof value === 'string') return value;
   if (value === null || value === undefined) return null;
-  if (typeof value === 'boolean') return isWorded(name) ? String(value) : value || null;
+  if (typeof value === 'boolean') return value || null;
   if (typeof value === 'number' || typeof value === 'bigint') return String(value);
   report(
     finding('attribute-invalid', {

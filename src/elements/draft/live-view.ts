@@ -1,0 +1,60 @@
+import { type AnyKind, fault, fits, settle } from '../../component/index.js';
+import { ExprCore } from '../../template/index.js';
+import { fillTest } from '../../tree/index.js';
+import type { Attach } from '../live/block.js';
+import * as live from '../live/index.js';
+import type { LiveKind } from '../live/live.js';
+import { type View, view } from '../live/view.js';
+import { Call, Constant, InPage, Later } from './call.js';
+import { FromDefinition } from './component.js';
+import { Draft } from './draft.js';
+import { FillTest } from './fill-test.js';
+import { HandlerArguments } from './nodes/element.js';
+import { KindOf } from './props.js';
+import { nodesOf } from './sketch.js';
+
+const functions = { ...live };
+const views = new WeakMap<Draft, View>();
+
+/** The view that a draft comes to in a page. */
+export function liveView(draft: Draft): View {
+  let made = views.get(draft);
+  if (!made) {
+    made = view(
+      () => nodesOf(draft.content),
+      draft.steps,
+      draft.places.map(({ at, work }) => [at, inPage(work) as Attach]),
+      draft.frames.map((frame) => inPage(frame) as View['frames'][number]),
+    );
+    views.set(draft, made);
+  }
+  return made;
+}
+
+/** What a drafted value is in a page. */
+export function inPage(drafted: unknown): unknown {
+  if (drafted instanceof ExprCore) return drafted.get;
+  if (drafted instanceof Call) {
+    const make = functions[drafted.name] as (...args: unknown[]) => unknown;
+    return make(...drafted.args.map(inPage));
+  }
+  if (drafted instanceof Draft) return liveView(drafted);
+  if (drafted instanceof Constant) return drafted.value;
+  if (drafted instanceof FromDefinition) return drafted.inPage();
+  if (drafted instanceof Later || drafted instanceof InPage || drafted instanceof HandlerArguments)
+    return drafted.get();
+  if (drafted instanceof FillTest) return { isFilled: fillTest(drafted.fill) };
+  if (drafted instanceof KindOf) return liveKind(drafted.kind);
+  if (Array.isArray(drafted)) return drafted.map(inPage);
+  if (typeof drafted !== 'object' || drafted === null) return drafted;
+  return Object.fromEntries(Object.entries(drafted).map(([name, value]) => [name, inPage(value)]));
+}
+
+function liveKind(kind: AnyKind): LiveKind {
+  return {
+    expected: kind.rules.expected,
+    read: (text) => kind.rules.read(text),
+    fault: (value) => (fits(kind, value) ? undefined : (fault(kind, value) ?? 'does not fit')),
+    settle: (value) => settle(kind, value),
+  };
+}

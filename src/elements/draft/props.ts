@@ -1,0 +1,32 @@
+import { type AnyKind, attributeOf, type ComponentCore } from '../../component/index.js';
+import type { Bits } from './bits.js';
+import { Constant } from './call.js';
+
+/** A kind of prop, which a page has as it is declared, or as written code. */
+export class KindOf {
+  readonly kind: AnyKind;
+  /** Where it is declared: the component, and the prop. */
+  readonly component: string;
+  readonly prop: string;
+
+  constructor(kind: AnyKind, component: string, prop: string) {
+    this.kind = kind;
+    this.component = component;
+    this.prop = prop;
+  }
+}
+
+/** A prop as a page has it; its bit is the one of what reads it. */
+export function draftProp(component: ComponentCore, index: number, bits: Bits): Record<string, unknown> {
+  const name = component.props.names[index] as string;
+  const kind = component.props.kinds[index] as AnyKind;
+  const { fallbackValue, presence } = kind.settings;
+  return {
+    name,
+    attribute: attributeOf(name),
+    bit: bits.of(`prop ${name}`),
+    kind: new KindOf(kind, component.name, name),
+    ...(fallbackValue !== undefined && { fallback: new Constant(fallbackValue) }),
+    ...(presence === 'required' && { isNeeded: true }),
+  };
+}

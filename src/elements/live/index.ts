@@ -1,0 +1,27 @@
+/**
+ * What a built page has of the library: the functions that written code calls. Pages whose components are planned as
+ * they are built load just those of them that their templates need; nothing else is for them to call.
+ */
+export { always } from './always.js';
+export { attribute, checked, documentHtml, plain, worded } from './attribute.js';
+export { bind } from './bind.js';
+export { classes, styles } from './class-and-style.js';
+export { each } from './each.js';
+export { classOf } from './element.js';
+export { fieldMembers, fieldPart } from './field.js';
+export { fillerMembers } from './fillers.js';
+export { given } from './given.js';
+export { numberKind, textKind } from './kinds.js';
+export { life } from './life.js';
+export { listen } from './listen.js';
+export type { Live, LiveClass, LiveKind, LiveProp } from './live.js';
+export { property } from './property.js';
+export { ready } from './ready.js';
+export { define } from './register.js';
+export { consuming, providing } from './shared-data.js';
+export { scopedCss, sheet } from './sheets.js';
+export { depending, handed } from './slot.js';
+export { slotWatch } from './slot-watch.js';
+export { text } from './text.js';
+export { filling, innerFrame } from './use.js';
+export { html, view } from './view.js';

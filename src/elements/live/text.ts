@@ -1,0 +1,36 @@
+import { dev, finding } from '../../problem/index.js';
+import type { Frame } from '../../template/frame.js';
+import { type Attach, follow } from './block.js';
+import type { Instance } from './instance.js';
+
+/** How to have a value of a frame. */
+export type Get = (frame: Frame) => unknown;
+
+/** Says that a value is no content. */
+export type Misfit = (value: unknown, instance: Instance) => void;
+
+const misfit: Misfit = (value, instance) =>
+  instance.report(finding('content-not-allowed', { what: typeof value, place: '', hint: '' }));
+
+/** A value in a text node. */
+export function text(get: Get, bits: number, scope = 0, tell = misfit): Attach {
+  return (node, frames, block, instance) => {
+    const target = node as Text;
+    let shown = target.data;
+    const written = shown;
+    const run = (): void => {
+      const value = get(frames[scope] as Frame);
+      let next = '';
+      if (typeof value === 'string') next = value;
+      else if (typeof value === 'number' || typeof value === 'bigint') next = `${value}`;
+      else if (value) tell(value, instance);
+      if (next !== shown) target.data = shown = next;
+    };
+    run();
+    if (instance.adoption && shown !== written)
+      instance.differs(
+        dev ? `it says ${JSON.stringify(written)} where ${JSON.stringify(shown)} belongs` : written,
+      );
+    follow(block, scope, bits, run);
+  };
+}
