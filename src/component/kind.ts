@@ -18,6 +18,8 @@ export interface KindRules<Value> {
   settle?(value: unknown): Value;
   /** An attribute's text as a value. */
   read(text: string): unknown;
+  /** What the kind was made with: a list's item, a record's fields, the words of a choice. */
+  readonly holds?: unknown;
   /** A value as an attribute's text; null where the attribute is left out. */
   write(value: Value): string | null;
   /** The value as JSON Schema (draft 2020-12). */

@@ -57,7 +57,16 @@ function getterFor(
   compute: (...values: unknown[]) => unknown,
   name: () => string,
 ): ExprCore['get'] {
-  const getters = inputs.map(getterOf);
+  return workedGetter(inputs.map(getterOf), compute, name);
+}
+
+/** How to have a value that is worked out from others; one that fails is told by its name, with its place. */
+export function workedGetter(
+  getters: readonly ExprCore['get'][],
+  compute: (...values: never[]) => unknown,
+  name: () => string,
+): ExprCore['get'] {
+  const work = compute as (...values: unknown[]) => unknown;
   const failed = (thrown: unknown, frame: Frame): Error => {
     if (thrown instanceof LatticeError) return thrown;
     const reason = thrown instanceof Error ? thrown.message : String(thrown);
@@ -69,7 +78,7 @@ function getterFor(
   if (first && getters.length === 1) {
     return (frame) => {
       try {
-        return compute(first(frame));
+        return work(first(frame));
       } catch (thrown) {
         throw failed(thrown, frame);
       }
@@ -77,7 +86,7 @@ function getterFor(
   }
   return (frame) => {
     try {
-      return compute(...getters.map((get) => get(frame)));
+      return work(...getters.map((get) => get(frame)));
     } catch (thrown) {
       throw failed(thrown, frame);
     }
@@ -133,5 +142,5 @@ export function plainText(value: unknown): string {
 export function uid(label: string): Expr<string> {
   const depth = currentRun()?.depth ?? 0;
   const get: ExprCore['get'] = (frame) => label + (frame.at?.[depth] ?? '');
-  return new ExprCore({ op: 'uid', label }, get, uid).face as Expr<string>;
+  return new ExprCore({ op: 'uid', label, depth }, get, uid).face as Expr<string>;
 }

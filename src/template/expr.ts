@@ -44,8 +44,8 @@ export type Op =
       readonly text?: string;
     }
   | { readonly op: 'phrase'; readonly strings: readonly string[]; readonly parts: readonly unknown[] }
-  | { readonly op: 'filled'; readonly slot: string }
-  | { readonly op: 'uid'; readonly label: string }
+  | { readonly op: 'filled'; readonly slot: string; readonly index: number }
+  | { readonly op: 'uid'; readonly label: string; readonly depth: number }
   | { readonly op: 'shared'; readonly name: string };
 
 /** The working side of an expression: how it is made, and how its value is had. */

@@ -30,6 +30,17 @@ export interface Fill {
   isFilled(owner: Frame): boolean;
 }
 
+/** Whether a slot is filled with something. */
+export function isFilled({ fills, owner }: Frame, slot: number): boolean {
+  const fill = fills[slot];
+  return fill !== undefined && (owner === undefined || fill.isFilled(owner));
+}
+
+/** Whether a value shows as anything where content is placed. */
+export function isSomething(value: unknown): boolean {
+  return value !== null && value !== undefined && value !== false && value !== '';
+}
+
 /** A use's fixed place in a template. */
 export interface Site {
   /** The components from the template's own down to this use, outermost first. */

@@ -8,7 +8,7 @@ export type { Expr, ExprOf, Op } from './expr.js';
 export { coreOf, describe, describeValue, ExprCore, fieldOf, getterOf, inputsOf } from './expr.js';
 export { htmlFragment } from './fragment.js';
 export type { Fill, Frame, Site, SiteStep } from './frame.js';
-export { pathOf, stepText } from './frame.js';
+export { isFilled, isSomething, pathOf, stepText } from './frame.js';
 export { eventArgument, HandlerCall, isHandlerCall } from './handler-call.js';
 export { idPart } from './id-part.js';
 export { mergeAttributes } from './merge.js';

@@ -12,6 +12,7 @@ import {
 } from '../problem/index.js';
 import { accepted } from './accepted.js';
 import { describe, ExprCore, inputsOf } from './expr.js';
+import { isFilled } from './frame.js';
 import { HandlerCall } from './handler-call.js';
 import type { Content } from './node.js';
 import { SlotNode } from './nodes/index.js';
@@ -165,11 +166,7 @@ function slotPlaces(core: ComponentCore): unknown {
 
 /** Whether a use gave content for a slot. */
 export function filledExpr(slot: string, index: number, readBy?: unknown): ExprCore {
-  const get: ExprCore['get'] = (frame) => {
-    const fill = frame.fills[index];
-    return fill !== undefined && (frame.owner === undefined || fill.isFilled(frame.owner));
-  };
-  return new ExprCore({ op: 'filled', slot }, get, readBy);
+  return new ExprCore({ op: 'filled', slot, index }, (frame) => isFilled(frame, index), readBy);
 }
 
 function handlerCalls(core: ComponentCore): unknown {

@@ -1,4 +1,4 @@
-import { type ExprCore, type Frame, inputsOf } from '../template/index.js';
+import { type ExprCore, type Frame, inputsOf, isFilled, isSomething } from '../template/index.js';
 import type { PlanFill, PlanNode } from './plan.js';
 
 /** Whether content given to a slot counts as something whatever the values are; a function of the slot's data does. */
@@ -35,19 +35,11 @@ function nodeTest(node: PlanNode): boolean | ((owner: Frame) => boolean) {
     }
     case 'slot': {
       const fallback = filledTest(node.fallback);
-      return (owner) => {
-        const fill = owner.fills[node.slot];
-        return (
-          (fill !== undefined && owner.owner !== undefined && fill.isFilled(owner.owner)) || fallback(owner)
-        );
-      };
+      return (owner) => (owner.owner !== undefined && isFilled(owner, node.slot)) || fallback(owner);
     }
     case 'value': {
       const { get } = node.value;
-      return (owner) => {
-        const value = get(owner);
-        return value !== null && value !== undefined && value !== false && value !== '';
-      };
+      return (owner) => isSomething(get(owner));
     }
     default:
       return true;

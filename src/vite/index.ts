@@ -1,4 +1,5 @@
 import type { Plugin } from 'vite';
+import { planning } from './ahead/planning.js';
 import { developing } from './developing.js';
 import { prerendering } from './prerendering.js';
 import { textFiles } from './text-files.js';
@@ -13,6 +14,11 @@ export interface LatticeOptions {
    * shadow roots that show before any script has run. Off unless `true`.
    */
   readonly prerender?: boolean;
+  /**
+   * Whether elements are planned as a page is built, so that it loads just what their templates need. On unless
+   * `false`.
+   */
+  readonly ahead?: boolean;
 }
 
 /**
@@ -25,7 +31,12 @@ export interface LatticeOptions {
  * export default defineConfig({ plugins: [lattice({ components: ['./components.ts'], prerender: true })] });
  */
 export function lattice(options: LatticeOptions = {}): Plugin[] {
-  return [textFiles(), developing(), ...(options.prerender ? [prerendering(options)] : [])];
+  return [
+    textFiles(),
+    developing(),
+    ...(options.ahead === false ? [] : [planning()]),
+    ...(options.prerender ? [prerendering(options)] : []),
+  ];
 }
 
 export default lattice;

@@ -18,6 +18,7 @@ export function choice<const Words extends readonly [string, ...string[]]>(
       typeof value === 'string' ? `takes no ${show(value)}. ${suggest(value, words, 'word')}` : undefined,
     read: (written) => (known.has(written) ? written : unreadable),
     write: (value) => value,
+    holds: words,
     schema: { type: 'string', enum: words },
   });
 }

@@ -10,16 +10,22 @@ export function date(): Kind<Date> {
   return new Kind<Date>({
     word: 'date',
     expected: 'a date',
-    accepts: (value) => value instanceof Date && !Number.isNaN(value.getTime()),
+    accepts: isDate,
     explain: (value) =>
       typeof value === 'string' || typeof value === 'number'
         ? `takes a Date, and got ${JSON.stringify(value)}; write new Date(${JSON.stringify(value)})`
         : undefined,
-    read(written) {
-      const value = new Date(written);
-      return Number.isNaN(value.getTime()) ? unreadable : value;
-    },
+    read: readDate,
     write: (value) => value.toISOString(),
     schema: { type: 'string', format: 'date-time' },
   });
+}
+
+export function isDate(value: unknown): boolean {
+  return value instanceof Date && !Number.isNaN(value.getTime());
+}
+
+export function readDate(written: string): unknown {
+  const value = new Date(written);
+  return isDate(value) ? value : unreadable;
 }

@@ -15,8 +15,12 @@ export function flag(): Kind<boolean, boolean, 'fallback'> {
       value === 'true' || value === 'false'
         ? `takes true or false, and got the text "${value}"; write ${value} without quotes`
         : undefined,
-    read: (written) => (written === 'false' ? unreadable : true),
+    read: readFlag,
     write: (value) => (value ? '' : null),
     schema: { type: 'boolean' },
   }).fallback(false);
+}
+
+export function readFlag(written: string): unknown {
+  return written === 'false' ? unreadable : true;
 }

@@ -22,6 +22,7 @@ export function list<Item>(item: Kind<Item, unknown, Presence> = any<Item>()): K
     },
     read: readJson,
     write: (value) => JSON.stringify(value),
+    holds: kind,
     schema: { type: 'array', items: kind.rules.schema },
   });
 }

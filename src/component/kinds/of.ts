@@ -27,33 +27,46 @@ interface SchemaIssue {
  * @example prop.of(shiftSchema)
  */
 export function of<Input, Output>(schema: StandardSchema<Input, Output>): Kind<Output, Input> {
-  const ask = (value: unknown): SchemaResult<Output> => {
-    const result = schema['~standard'].validate(value);
-    if (!(result instanceof Promise)) return result;
-    result.catch(() => undefined);
-    return {
-      issues: [{ message: 'the schema answers later, with a promise; props need one that answers at once' }],
-    };
-  };
+  const ask = (value: unknown): SchemaResult<Output> =>
+    validated(schema as StandardSchema<never, Output>, value);
   return new Kind<Output, Input>({
     word: 'of',
     expected: 'a value its schema takes',
     accepts: (value) => !ask(value).issues,
-    explain(value) {
-      const issues = ask(value).issues ?? [];
-      return `does not fit its schema: ${issues.map(issueText).join('; ')}`;
-    },
+    explain: (value) => schemaFault(ask(value).issues ?? []),
+    holds: schema,
     settle(value) {
       const result = ask(value);
       return (result as { value: Output }).value;
     },
-    read(written) {
-      const value = readJson(written);
-      return typeof value === 'symbol' ? written : value;
-    },
+    read: readJsonOrText,
     write: (value) => (typeof value === 'string' ? value : (JSON.stringify(value) ?? null)),
     schema: {},
   });
+}
+
+/** What a schema says of a value. */
+export function validated<Output>(
+  schema: StandardSchema<never, Output>,
+  value: unknown,
+): SchemaResult<Output> {
+  const result = schema['~standard'].validate(value);
+  if (!(result instanceof Promise)) return result;
+  result.catch(() => undefined);
+  return {
+    issues: [{ message: 'the schema answers later, with a promise; props need one that answers at once' }],
+  };
+}
+
+/** What is wrong with a value, from what its schema says. */
+export function schemaFault(issues: readonly SchemaIssue[]): string {
+  return `does not fit its schema: ${issues.map(issueText).join('; ')}`;
+}
+
+/** An attribute's text as JSON, or as the very text. */
+export function readJsonOrText(written: string): unknown {
+  const value = readJson(written);
+  return typeof value === 'symbol' ? written : value;
 }
 
 function issueText(issue: SchemaIssue): string {

@@ -51,6 +51,7 @@ export function record<const F extends Readonly<Record<string, Kind<unknown, unk
     },
     read: readJson,
     write: (value) => JSON.stringify(value),
+    holds: fields,
     schema: {
       type: 'object',
       properties: Object.fromEntries(kinds.map(([name, kind]) => [name, kind.rules.schema])),

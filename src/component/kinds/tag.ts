@@ -26,6 +26,7 @@ export function tag<const Tags extends readonly [string, ...string[]]>(
     accepts: (value) => known.has(value),
     read: (written) => (known.has(written) ? written : unreadable),
     write: (value) => value,
+    holds: tags,
     schema: { type: 'string', enum: tags },
   }).fallback(tags[0]);
 }

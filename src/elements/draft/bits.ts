@@ -19,6 +19,11 @@ export class Bits {
     return bit;
   }
 
+  /** What has a bit, with it. */
+  entries(): Iterable<readonly [name: string, bit: number]> {
+    return this.#bits.entries();
+  }
+
   /** The bits of everything an expression reads. */
   read(core: ExprCore): number {
     const { op } = core;

@@ -1,11 +1,7 @@
 import type * as live from '../live/index.js';
 
-type Live = typeof live;
-
-/** The functions of a page's part that a draft calls, by name. */
-export type LiveName = {
-  [K in keyof Live]: Live[K] extends (...args: never[]) => unknown ? K : never;
-}[keyof Live];
+/** What a page's part has for drafts, by name: functions, and kinds of props. */
+export type LiveName = keyof typeof live;
 
 /**
  * Something a page is to have, before it is known whether the page makes it itself or gets it as written code: a call

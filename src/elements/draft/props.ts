@@ -16,6 +16,18 @@ export class KindOf {
   }
 }
 
+/** The value of a prop that is left out. */
+export class Fallback extends Constant {
+  readonly component: string;
+  readonly prop: string;
+
+  constructor(value: unknown, component: string, prop: string) {
+    super(value);
+    this.component = component;
+    this.prop = prop;
+  }
+}
+
 /** A prop as a page has it; its bit is the one of what reads it. */
 export function draftProp(component: ComponentCore, index: number, bits: Bits): Record<string, unknown> {
   const name = component.props.names[index] as string;
@@ -26,7 +38,7 @@ export function draftProp(component: ComponentCore, index: number, bits: Bits): 
     attribute: attributeOf(name),
     bit: bits.of(`prop ${name}`),
     kind: new KindOf(kind, component.name, name),
-    ...(fallbackValue !== undefined && { fallback: new Constant(fallbackValue) }),
+    ...(fallbackValue !== undefined && { fallback: new Fallback(fallbackValue, component.name, name) }),
     ...(presence === 'required' && { isNeeded: true }),
   };
 }

@@ -4,3 +4,8 @@ import type { Get } from './text.js';
 export function always(value: unknown): Get {
   return () => value;
 }
+
+/** Whether a value is a list with something in it. */
+export function isFull(value: unknown): boolean {
+  return Array.isArray(value) && value.length > 0;
+}

@@ -2,7 +2,9 @@
  * What a built page has of the library: the functions that written code calls. Pages whose components are planned as
  * they are built load just those of them that their templates need; nothing else is for them to call.
  */
-export { always } from './always.js';
+export { plainText, workedGetter } from '../../template/calc.js';
+export { isFilled, isSomething } from '../../template/frame.js';
+export { always, isFull } from './always.js';
 export { attribute, checked, documentHtml, plain, worded } from './attribute.js';
 export { bind } from './bind.js';
 export { classes, styles } from './class-and-style.js';
@@ -11,7 +13,20 @@ export { classOf } from './element.js';
 export { fieldMembers, fieldPart } from './field.js';
 export { fillerMembers } from './fillers.js';
 export { given } from './given.js';
-export { numberKind, textKind } from './kinds.js';
+export {
+  anyKind,
+  choiceKind,
+  dateKind,
+  flagKind,
+  listKind,
+  listOf,
+  numberKind,
+  recordKind,
+  schemaKind,
+  testedKind,
+  textKind,
+  urlKind,
+} from './kinds.js';
 export { life } from './life.js';
 export { listen } from './listen.js';
 export type { Live, LiveClass, LiveKind, LiveProp } from './live.js';
@@ -24,4 +39,4 @@ export { depending, handed } from './slot.js';
 export { slotWatch } from './slot-watch.js';
 export { text } from './text.js';
 export { filling, innerFrame } from './use.js';
-export { html, view } from './view.js';
+export { html, svg, view } from './view.js';

@@ -49,6 +49,15 @@ export function html(text: string): () => DocumentFragment {
   };
 }
 
+/** The same, for what stands in an `svg`. */
+export function svg(text: string): () => DocumentFragment {
+  return () => {
+    const fragment = new DocumentFragment();
+    fragment.append(...(html(`<svg>${text}</svg>`)().firstChild as Element).childNodes);
+    return fragment;
+  };
+}
+
 /** Makes a block; its nodes are in the returned fragment until they are put somewhere. */
 export function create(
   from: View,

@@ -1,0 +1,2 @@
+export { type WrittenComponent, writeComponent } from './component.js';
+export { NotWritten, type Sources } from './writer.js';

@@ -1,0 +1,232 @@
+import type { ComponentCore } from '../../component/index.js';
+import { coreOf, ExprCore, eventArgument } from '../../template/index.js';
+import { Call, Constant, InPage, Later, type LiveName } from '../draft/call.js';
+import { FromDefinition } from '../draft/component.js';
+import { Draft } from '../draft/draft.js';
+import { FillTest } from '../draft/fill-test.js';
+import { HandlerArguments } from '../draft/nodes/element.js';
+import { Fallback, KindOf } from '../draft/props.js';
+import { kindCode } from './kinds.js';
+import { htmlOf } from './sketch-html.js';
+import { fillTestCode } from './tests.js';
+
+/** Why a component's elements cannot be written as code: the page then plans them itself. */
+export class NotWritten extends Error {}
+
+/** Where code that is written by hand is to be found: what a definition holds, and functions in its template. */
+export interface Sources {
+  /** The code of a function that the template hands to `calc`. */
+  closure(compute: (...values: never[]) => unknown): string | undefined;
+  /** The code of a part of the component's definition. */
+  part(core: ComponentCore, key: string): string | undefined;
+  /** The code of what a kind was given: its fallback, its tests, its schema. */
+  kindPart(component: string, prop: string, part: 'fallback' | 'tests' | 'schema'): string | undefined;
+  /** The code of another component's elements. */
+  component(core: ComponentCore): string | undefined;
+  /** Makes sure that HTML comes back from a parser as it was meant; gives what is wrong otherwise. */
+  htmlFault(html: string, view: Draft): string | undefined;
+}
+
+/** Writes what was drafted as code, and keeps account of what that code calls. */
+export class Writer {
+  readonly sources: Sources;
+  /** The functions of a page's part that the code calls. */
+  readonly names = new Set<LiveName>();
+  /** Lines that stand before the code: expressions that are calculated, style sheets. */
+  readonly lines: string[] = [];
+  readonly #worked = new Map<ExprCore, string>();
+  readonly #parts = new Map<string, string>();
+
+  constructor(sources: Sources) {
+    this.sources = sources;
+  }
+
+  /** How the code calls one of the functions of a page's part. */
+  name(name: LiveName): string {
+    this.names.add(name);
+    return `$${name}`;
+  }
+
+  call(name: LiveName, ...args: readonly string[]): string {
+    const last = args.findLastIndex((one) => one !== 'undefined');
+    return `${this.name(name)}(${args.slice(0, last + 1).join(', ')})`;
+  }
+
+  /** Puts something in a line of its own, and gives its name. */
+  line(code: string): string {
+    const name = `$line${this.lines.length}`;
+    this.lines.push(`const ${name} = ${code};`);
+    return name;
+  }
+
+  /** The code of what was drafted. */
+  code(drafted: unknown): string {
+    if (drafted instanceof ExprCore) return `(f) => ${this.value(drafted)}`;
+    if (drafted instanceof Call) return this.call(drafted.name, ...drafted.args.map((arg) => this.code(arg)));
+    if (drafted instanceof Draft) return this.view(drafted);
+    if (drafted instanceof Fallback) return this.#fallback(drafted);
+    if (drafted instanceof Constant) return constantCode(drafted.value);
+    if (drafted instanceof Later) return this.code(drafted.get());
+    if (drafted instanceof FillTest) return fillTestCode(drafted.fill, this);
+    if (drafted instanceof KindOf) return kindCode(drafted, this);
+    if (drafted instanceof FromDefinition) return this.#partLine(drafted);
+    if (drafted instanceof HandlerArguments) return this.#handlerArguments(drafted);
+    if (drafted instanceof InPage) {
+      if (drafted.obstacle !== undefined) throw new NotWritten(drafted.obstacle);
+      return 'undefined';
+    }
+    if (Array.isArray(drafted)) return `[${drafted.map((one) => this.code(one)).join(', ')}]`;
+    if (typeof drafted !== 'object' || drafted === null) return constantCode(drafted);
+    const fields = Object.entries(drafted).filter(([, value]) => value !== undefined);
+    return `{ ${fields.map(([key, value]) => `${keyCode(key)}: ${this.code(value)}`).join(', ')} }`;
+  }
+
+  /** What several calls may need stands in a line of its own. */
+  #partLine({ core, key }: FromDefinition): string {
+    let name = this.#parts.get(key);
+    if (name === undefined) {
+      name = this.line(this.part(core, key));
+      this.#parts.set(key, name);
+    }
+    return name;
+  }
+
+  part(core: ComponentCore, key: string): string {
+    const code = this.sources.part(core, key);
+    if (code === undefined) throw new NotWritten(`its "${key}" is not written out where it is defined`);
+    return code;
+  }
+
+  view(draft: Draft): string {
+    const { html, isSvg } = htmlOf(draft.content);
+    const fault = this.sources.htmlFault(isSvg ? `<svg>${html}</svg>` : html, draft);
+    if (fault !== undefined) throw new NotWritten(fault);
+    const places = draft.places.map(({ at, work }) => `[${at}, ${this.code(work)}]`);
+    const frames = draft.frames.map((frame) => this.code(frame));
+    return this.call(
+      'view',
+      this.call(isSvg ? 'svg' : 'html', JSON.stringify(html)),
+      `[${draft.steps.join(', ')}]`,
+      `[${places.join(', ')}]`,
+      frames.length === 0 ? 'undefined' : `[${frames.join(', ')}]`,
+    );
+  }
+
+  /** The code of an expression's value, of a frame `f`. */
+  value(core: ExprCore): string {
+    const { op } = core;
+    switch (op.op) {
+      case 'prop':
+        return `f.props[${op.index}]`;
+      case 'state':
+        return `f.state?.${memberCode(op.name)}`;
+      case 'local':
+        return `f.locals[${op.local}]`;
+      case 'field':
+        return `${this.value(op.of)}?.${memberCode(op.key)}`;
+      case 'shared':
+        return `f.shared?.get(${JSON.stringify(op.name)})`;
+      case 'filled':
+        return `${this.name('isFilled')}(f, ${op.index})`;
+      case 'uid':
+        return `(${JSON.stringify(op.label)} + (f.at?.[${op.depth}] ?? ""))`;
+      case 'phrase': {
+        const parts = op.strings.flatMap((text, at) => [
+          ...(text === '' ? [] : [JSON.stringify(text)]),
+          ...(at < op.parts.length ? [`${this.name('plainText')}(${this.#operand(op.parts[at])})`] : []),
+        ]);
+        return parts.length === 0 ? '""' : `(${parts.join(' + ')})`;
+      }
+      case 'calc':
+        return `${this.#calculated(core)}(f)`;
+    }
+  }
+
+  #operand(candidate: unknown): string {
+    const core = candidate instanceof ExprCore ? candidate : coreOf(candidate);
+    return core ? this.value(core) : constantCode(candidate);
+  }
+
+  #calculated(core: ExprCore): string {
+    let name = this.#worked.get(core);
+    if (name === undefined) {
+      const { op } = core;
+      if (op.op !== 'calc') throw new NotWritten('not calculated');
+      const compute = this.sources.closure(op.compute);
+      if (compute === undefined)
+        throw new NotWritten('a function given to calc uses what is declared inside the template');
+      const inputs = op.inputs.map((input) => `(f) => ${this.#operand(input)}`);
+      const text = op.text ?? `calc(${op.inputs.map((input) => described(input)).join(', ')})`;
+      name = this.line(
+        this.call('workedGetter', `[${inputs.join(', ')}]`, compute, `() => ${JSON.stringify(text)}`),
+      );
+      this.#worked.set(core, name);
+    }
+    return name;
+  }
+
+  #handlerArguments({ args }: HandlerArguments): string {
+    let readsFrame = false;
+    let readsEvent = false;
+    const values = args.map((one) => {
+      if (one === eventArgument) readsEvent = true;
+      else if (one instanceof ExprCore) readsFrame = true;
+      return one === eventArgument ? 'e' : one instanceof ExprCore ? this.value(one) : constantCode(one);
+    });
+    const params = readsEvent ? '(f, e)' : readsFrame ? '(f)' : '()';
+    return `${params} => [${values.join(', ')}]`;
+  }
+
+  /** What is short stands for itself; all else stands where its author wrote it, so that it is there once. */
+  #fallback(of: Fallback): string {
+    const short = isPlain(of.value) ? constantCode(of.value) : undefined;
+    return short !== undefined && short.length < 80 ? short : this.kindPart(of, 'fallback');
+  }
+
+  /** The code of a kind's part that its author wrote. */
+  kindPart(of: KindOf | Fallback, part: 'fallback' | 'tests' | 'schema'): string {
+    const code = this.sources.kindPart(of.component, of.prop, part);
+    if (code === undefined)
+      throw new NotWritten(
+        `the prop "${of.prop}" of ${of.component} is not written out where it is declared`,
+      );
+    return code;
+  }
+}
+
+/** A value that can be written as JSON: anything else is its author's, and stands where that wrote it. */
+export function constantCode(value: unknown): string {
+  if (value === undefined) return 'undefined';
+  if (typeof value === 'bigint') return `${value}n`;
+  if (typeof value === 'number' && !Number.isFinite(value)) return String(value);
+  if (value instanceof Date) return `new Date(${value.getTime()})`;
+  if (!isPlain(value)) throw new NotWritten('a value in its template cannot be written as JSON');
+  return Object.is(value, -0) ? '-0' : JSON.stringify(value);
+}
+
+function isPlain(value: unknown): boolean {
+  if (value === null || ['string', 'number', 'boolean'].includes(typeof value)) return true;
+  if (Array.isArray(value))
+    return value.every((one) => one === undefined || isPlain(one)) && !value.includes(undefined);
+  if (typeof value !== 'object') return false;
+  const prototype: unknown = Object.getPrototypeOf(value);
+  return (
+    (prototype === Object.prototype || prototype === null) &&
+    Object.entries(value).every(([key, one]) => key !== '__proto__' && isPlain(one))
+  );
+}
+
+function described(input: unknown): string {
+  const core = coreOf(input);
+  return core ? 'a value' : (JSON.stringify(input) ?? String(input));
+}
+
+const identifier = /^[A-Za-z_$][\w$]*$/;
+
+function memberCode(name: string): string {
+  return identifier.test(name) ? name : `[${JSON.stringify(name)}]`;
+}
+
+export function keyCode(name: string): string {
+  return identifier.test(name) && name !== '__proto__' ? name : `[${JSON.stringify(name)}]`;
+}

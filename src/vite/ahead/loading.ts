@@ -1,0 +1,140 @@
+import MagicString from 'magic-string';
+import { createRunnableDevEnvironment, type Plugin, type ResolvedConfig, resolveConfig } from 'vite';
+import { type ComponentCore, componentCore } from '../../component/index.js';
+import { textFiles } from '../text-files.js';
+import { isOfInterest, ModuleCode } from './module.js';
+import type { Placed } from './names.js';
+
+type Compute = (...values: never[]) => unknown;
+
+/** Where a component is called into being: its module, and which of the calls there. */
+export interface Place {
+  readonly file: string;
+  readonly at: number;
+}
+
+const registryKey = Symbol.for('zesty-lattice.ahead');
+const registry = `globalThis[Symbol.for("zesty-lattice.ahead")]`;
+/** There are no elements in Node: a module that also registers its components does nothing there. */
+const noElements =
+  'data:text/javascript,export const register = () => {}; export const elementClass = () => class {};';
+
+/** Loads the modules of components in Node, and remembers which line each component and function comes from. */
+export class Loading {
+  readonly #config: ResolvedConfig;
+  readonly #modules = new Map<string, ModuleCode>();
+  readonly #components = new Map<ComponentCore, Place>();
+  readonly #closures = new Map<Compute, Place & { readonly number: number }>();
+  #environment: Promise<ReturnType<typeof createRunnableDevEnvironment>> | undefined;
+
+  constructor(config: ResolvedConfig) {
+    this.#config = config;
+  }
+
+  /** What a module exports; throws what it throws. */
+  async load(file: string): Promise<Readonly<Record<string, unknown>>> {
+    this.#environment ??= this.#start();
+    const { runner } = await this.#environment;
+    (globalThis as { [registryKey]?: unknown })[registryKey] = {
+      component: (path: string, at: number, made: unknown) => {
+        const core = componentCore(made);
+        if (core) this.#components.set(core, { file: path, at });
+        return made;
+      },
+      closure: (path: string, at: number, number: number, compute: Compute) => {
+        // A function of its own for each place, so that one that is given to several is told apart.
+        const own: Compute = (...values) => compute(...values);
+        this.#closures.set(own, { file: path, at, number });
+        return own;
+      },
+    };
+    return (await runner.import(file)) as Readonly<Record<string, unknown>>;
+  }
+
+  /** The code of a module that was loaded. */
+  module(file: string): ModuleCode | undefined {
+    return this.#modules.get(file);
+  }
+
+  placeOf(core: ComponentCore): Place | undefined {
+    return this.#components.get(core);
+  }
+
+  /** Where the component of a name is made, which is one in a page. */
+  placeNamed(name: string): Place | undefined {
+    for (const [core, place] of this.#components) if (core.name === name) return place;
+    return undefined;
+  }
+
+  /** The components of a module that was loaded, by their number there. */
+  componentsOf(file: string): ReadonlyMap<number, ComponentCore> {
+    const found = [...this.#components].filter(([, place]) => place.file === file);
+    return new Map(found.map(([core, { at }]) => [at, core]));
+  }
+
+  closureOf(compute: Compute): (Place & { readonly number: number }) | undefined {
+    return this.#closures.get(compute);
+  }
+
+  async close(): Promise<void> {
+    await (await this.#environment)?.close();
+  }
+
+  async #start(): Promise<ReturnType<typeof createRunnableDevEnvironment>> {
+    const { root, resolve } = this.#config;
+    const config = await resolveConfig(
+      {
+        root,
+        configFile: false,
+        envDir: false,
+        logLevel: 'silent',
+        resolve: { alias: resolve.alias },
+        plugins: [textFiles(), this.#marking()],
+        environments: {
+          lattice: {
+            consumer: 'server',
+            dev: { moduleRunnerTransform: true },
+            resolve: { external: true, mainFields: [], conditions: ['node'] },
+          },
+        },
+      },
+      'serve',
+    );
+    const environment = createRunnableDevEnvironment('lattice', config, {
+      runnerOptions: { hmr: { logger: false } },
+      hot: false,
+    });
+    await environment.init();
+    return environment;
+  }
+
+  /** Marks components, and the functions given to `calc`, with where they stand. */
+  #marking(): Plugin {
+    const modules = this.#modules;
+    return {
+      name: 'zesty-lattice:marking',
+      enforce: 'post',
+      transform(code, id) {
+        if (id.includes('/node_modules/') || !isOfInterest(code)) return undefined;
+        const file = id.replace(/\?.*$/, '');
+        const module = new ModuleCode(code, this.parse(code));
+        modules.set(file, module);
+        const marked = new MagicString(code);
+        const name = JSON.stringify(file);
+        for (const [at, { node, closures }] of module.components.entries()) {
+          marked.appendRight(node.start, `${registry}.component(${name}, ${at}, `).prependLeft(node.end, ')');
+          for (const [number, closure] of closures.entries())
+            marked
+              .appendRight(closure.node.start, `${registry}.closure(${name}, ${at}, ${number}, `)
+              .prependLeft(closure.node.end, ')');
+        }
+        for (const { source } of module.imports) {
+          if (source.value !== 'zesty-lattice/elements') continue;
+          const { start, end } = source as Placed<typeof source>;
+          marked.overwrite(start, end, JSON.stringify(noElements));
+        }
+        return { code: marked.toString(), map: marked.generateMap({ hires: 'boundary' }) };
+      },
+    };
+  }
+}

@@ -1,0 +1,69 @@
+import { type Node, walk } from 'estree-walker';
+
+/** A node of a parsed module, with where it stands in it. */
+export type Placed<N extends Node = Node> = N & { readonly start: number; readonly end: number };
+
+/** The names that a piece of code declares, anywhere in it. */
+export function declaredIn(code: Node): ReadonlySet<string> {
+  const names = new Set<string>();
+  walk(code, {
+    enter(node) {
+      if (node.type === 'VariableDeclarator') patternNames(node.id, names);
+      else if (node.type === 'CatchClause' && node.param) patternNames(node.param, names);
+      else if (
+        node.type === 'FunctionDeclaration' ||
+        node.type === 'FunctionExpression' ||
+        node.type === 'ArrowFunctionExpression'
+      ) {
+        if ('id' in node && node.id) names.add(node.id.name);
+        for (const param of node.params) patternNames(param, names);
+      } else if ((node.type === 'ClassDeclaration' || node.type === 'ClassExpression') && node.id)
+        names.add(node.id.name);
+    },
+  });
+  return names;
+}
+
+function patternNames(pattern: Node, names: Set<string>): void {
+  switch (pattern.type) {
+    case 'Identifier':
+      names.add(pattern.name);
+      break;
+    case 'ObjectPattern':
+      for (const one of pattern.properties)
+        patternNames(one.type === 'Property' ? one.value : one.argument, names);
+      break;
+    case 'ArrayPattern':
+      for (const one of pattern.elements) if (one) patternNames(one, names);
+      break;
+    case 'AssignmentPattern':
+      patternNames(pattern.left, names);
+      break;
+    case 'RestElement':
+      patternNames(pattern.argument, names);
+      break;
+  }
+}
+
+/** The names that a piece of code reads, whoever declares them. */
+export function readIn(code: Node): ReadonlySet<string> {
+  const names = new Set<string>();
+  walk(code, {
+    enter(node, parent, key) {
+      if (node.type !== 'Identifier') return;
+      const isKey =
+        (parent?.type === 'MemberExpression' && key === 'property' && !parent.computed) ||
+        (parent?.type === 'Property' && key === 'key' && !parent.computed && !parent.shorthand) ||
+        (parent?.type === 'MethodDefinition' && key === 'key' && !parent.computed) ||
+        (parent?.type === 'PropertyDefinition' && key === 'key' && !parent.computed) ||
+        parent?.type === 'LabeledStatement' ||
+        parent?.type === 'BreakStatement' ||
+        parent?.type === 'ContinueStatement' ||
+        parent?.type === 'ImportSpecifier' ||
+        parent?.type === 'MetaProperty' ||
+        (parent?.type === 'ExportSpecifier' && key === 'exported');
+      if (!isKey) names.add(node.name);
+    },
+  });
+  return names;
+}

@@ -1,0 +1,46 @@
+import { type DefaultTreeAdapterTypes, parseFragment } from 'parse5';
+import type { Draft } from '../../elements/draft/draft.js';
+import { type Sketch, SketchElement, SketchReady, SketchText } from '../../elements/draft/sketch.js';
+
+type ParsedNode = DefaultTreeAdapterTypes.ChildNode;
+
+/** How many nodes ready-made HTML comes to. */
+export function countNodes(html: string): number {
+  return parseFragment(html).childNodes.length;
+}
+
+/** What is wrong with HTML that a page's parser is to make a view's nodes of; nothing where it does. */
+export function htmlFault(html: string, view: Draft): string | undefined {
+  let { childNodes } = parseFragment(html);
+  const isInside =
+    html.startsWith('<svg>') &&
+    view.content.some((one) => one instanceof SketchElement && one.isSvg && one.tag !== 'svg');
+  if (isInside) childNodes = (childNodes[0] as DefaultTreeAdapterTypes.Element).childNodes;
+  return isSame(view.content, childNodes) ? undefined : 'a parser of HTML reads its template in another way';
+}
+
+function isSame(content: readonly Sketch[], nodes: readonly ParsedNode[]): boolean {
+  let at = 0;
+  for (const one of content) {
+    if (one instanceof SketchReady) at += countNodes(one.html);
+    else {
+      const node = nodes[at++];
+      if (!node || !isSameNode(one, node)) return false;
+    }
+  }
+  return at === nodes.length;
+}
+
+function isSameNode(sketch: Sketch, node: ParsedNode): boolean {
+  if (sketch instanceof SketchReady) return false;
+  if (sketch instanceof SketchText) return 'value' in node && node.value === sketch.text;
+  if (!(sketch instanceof SketchElement))
+    return sketch.kind === 'mark'
+      ? node.nodeName === '#comment'
+      : node.nodeName === 't' || ('value' in node && node.value === ' ');
+  if (!('tagName' in node) || node.tagName !== sketch.tag) return false;
+  if (node.namespaceURI.endsWith('svg') !== sketch.isSvg) return false;
+  const written = node.attrs.map(({ name, prefix, value }) => [prefix ? `${prefix}:${name}` : name, value]);
+  if (JSON.stringify(written) !== JSON.stringify([...sketch.attributes])) return false;
+  return isSame(sketch.content, 'content' in node ? node.content.childNodes : node.childNodes);
+}

@@ -1,0 +1,99 @@
+import MagicString from 'magic-string';
+import type { Plugin, ResolvedConfig } from 'vite';
+import { NotWritten } from '../../elements/written/index.js';
+import { Loading } from './loading.js';
+import { isOfInterest, ModuleCode } from './module.js';
+import type { Placed } from './names.js';
+import { type Resolve, registering } from './registering.js';
+import { loosen, writeInto } from './rewriting.js';
+import { exportedCores, suffix, Writing } from './writing.js';
+
+/**
+ * Plans elements as a page is built: where a module registers components, it gets them with their templates made ready
+ * as code, and the page loads just what that code calls. What cannot be written as code is told, and the page plans
+ * its elements itself, as it does while developing.
+ */
+export function planning(): Plugin {
+  let config: ResolvedConfig;
+  let loading: Loading;
+  let writing: Writing;
+  const told = new Set<string>();
+
+  return {
+    name: 'zesty-lattice:planning',
+    apply: 'build',
+
+    configResolved(resolved) {
+      config = resolved;
+    },
+
+    buildStart() {
+      loading = new Loading(config);
+      writing = new Writing(loading);
+    },
+
+    async closeBundle() {
+      await loading.close();
+    },
+
+    async transform(code, id) {
+      if (this.environment.config.consumer !== 'client' || id.includes('/node_modules/')) return undefined;
+      const isWrittenForm = id.endsWith(suffix);
+      if (!isWrittenForm && !isOfInterest(code)) return undefined;
+      const module = new ModuleCode(code, this.parse(code));
+      const changed = new MagicString(code);
+      const file = id.replace(/\?.*$/, '');
+      const resolve: Resolve = async (source, importer) => {
+        const found = await this.resolve(source, importer);
+        return found && !found.external && !found.id.includes('/node_modules/') ? found.id : undefined;
+      };
+      let cores = loading.componentsOf(file);
+      if (isWrittenForm) {
+        writeInto(changed, module, cores, writing);
+        await reroute(changed, module, file, resolve);
+      } else {
+        cores = new Map();
+        try {
+          const plan = await registering(module, file, resolve, loading, writing);
+          if (plan) {
+            for (const { start, end } of plan.dropped) changed.remove(start, end);
+            cores = plan.cores;
+            if (cores.size > 0) writeInto(changed, module, cores, writing);
+            changed.prepend(plan.imports);
+          }
+        } catch (thrown) {
+          if (!(thrown instanceof NotWritten)) throw thrown;
+          if (!told.has(id))
+            config.logger.info(`lattice: elements of ${file} are planned in the page: ${thrown.message}`);
+          told.add(id);
+        }
+      }
+      const written = new Set(
+        [...cores].flatMap(([at, core]) =>
+          writing.write(core) instanceof NotWritten ? [] : [module.components[at]?.node.start],
+        ),
+      );
+      loosen(changed, module, ({ start }: Placed) => written.has(start));
+      if (!changed.hasChanged()) return undefined;
+      return { code: changed.toString(), map: changed.generateMap({ hires: 'boundary' }) };
+    },
+  };
+
+  /** Takes what a module gets from others that make components in their written form, too. */
+  async function reroute(
+    changed: MagicString,
+    module: ModuleCode,
+    file: string,
+    resolve: Resolve,
+  ): Promise<void> {
+    for (const node of module.program.body) {
+      if (!('source' in node) || !node.source || typeof node.source.value !== 'string') continue;
+      const found = await resolve(node.source.value, file);
+      if (found === undefined || !/\.[cm]?[jt]sx?$/.test(found)) continue;
+      const exported = await loading.load(found).catch(() => ({}));
+      if (exportedCores(exported).size === 0) continue;
+      const { start, end } = node.source as Placed<typeof node.source>;
+      changed.overwrite(start, end, JSON.stringify(found + suffix));
+    }
+  }
+}

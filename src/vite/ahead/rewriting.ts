@@ -1,0 +1,67 @@
+import { type Node, walk } from 'estree-walker';
+import type MagicString from 'magic-string';
+import type { ComponentCore } from '../../component/index.js';
+import { NotWritten } from '../../elements/written/index.js';
+import type { ModuleCode } from './module.js';
+import type { Placed } from './names.js';
+import { sharedLines, suffix, type Writing } from './writing.js';
+
+/** Puts the elements of components where a module makes the components. */
+export function writeInto(
+  changed: MagicString,
+  module: ModuleCode,
+  cores: ReadonlyMap<number, ComponentCore>,
+  writing: Writing,
+): void {
+  const names = new Set<string>();
+  const imports = new Map<string, Set<string>>();
+  const isWritten = new Set<number>();
+  for (const [at, { node }] of module.components.entries()) {
+    const core = cores.get(at);
+    const written = core && writing.write(core);
+    if (!written || written instanceof NotWritten) continue;
+    isWritten.add(at);
+    changed.overwrite(node.start, node.end, written.code);
+    for (const name of written.names) names.add(`${name} as $${name}`);
+    for (const [file, taken] of written.imports)
+      imports.set(file, new Set([...(imports.get(file) ?? []), ...taken]));
+  }
+  const lines = [
+    `import { ${[...names].join(', ')} } from 'zesty-lattice/live';`,
+    ...[...imports].map(
+      ([file, taken]) => `import { ${[...taken].join(', ')} } from ${JSON.stringify(file + suffix)};`,
+    ),
+    sharedLines(module, (at) => isWritten.has(at)),
+  ];
+  changed.prepend(`${lines.join('\n')}\n`);
+}
+
+/** Lets what a module makes with the library go where nothing uses it: making it changes nothing else. */
+export function loosen(changed: MagicString, module: ModuleCode, isWritten: (node: Placed) => boolean): void {
+  for (const statement of module.program.body) {
+    const declaration = statement.type === 'ExportNamedDeclaration' ? statement.declaration : statement;
+    if (declaration?.type !== 'VariableDeclaration' || declaration.kind !== 'const') continue;
+    for (const { init } of declaration.declarations) {
+      if (!init || !isOurs(init, module) || isWritten(init as Placed)) continue;
+      const { start, end } = init as Placed;
+      changed.appendRight(start, '/* @__PURE__ */ (() => ').prependLeft(end, ')()');
+    }
+  }
+}
+
+/** Whether an expression is a call of something that the library's authoring door gives. */
+function isOurs(init: Node, module: ModuleCode): boolean {
+  if (init.type !== 'CallExpression') return false;
+  let root: Node = init;
+  while (root.type === 'CallExpression' || root.type === 'MemberExpression')
+    root = root.type === 'CallExpression' ? root.callee : root.object;
+  if (root.type !== 'Identifier' || module.importOf(root.name)?.declaration.source.value !== 'zesty-lattice')
+    return false;
+  let waits = false;
+  walk(init, {
+    enter(node) {
+      if (node.type === 'AwaitExpression') waits = true;
+    },
+  });
+  return !waits;
+}
