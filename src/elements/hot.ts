@@ -40,9 +40,11 @@ function rebuild(element: LiveElement, keepsState: boolean): void {
   const before = element[instanceOf];
   const root = element.shadowRoot as ShadowRoot;
   before.each('leave');
-  root.adoptedStyleSheets = before.live.sheets?.() ?? [];
+  // The first of the parts gives the shadow root its style sheets.
+  before.live.parts?.[0]?.(before);
   root.replaceChildren();
-  before.show(keepsState ? before.frame.state : undefined);
+  if (!keepsState) before.frame.state = undefined;
+  before.show();
   if (element.isConnected) before.each('enter');
 }
 

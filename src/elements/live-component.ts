@@ -3,7 +3,8 @@ import { draftComponent } from './draft/component.js';
 import { inPage, liveView } from './draft/live-view.js';
 import { countInPage } from './draft/sketch.js';
 import type { Live } from './live/live.js';
-import { scopedCss, sheet } from './live/sheets.js';
+import { containing } from './live/register.js';
+import { scopedCss, sheet, styled as styledAs } from './live/sheets.js';
 
 const ownSheet = /* @__PURE__ */ perComponent(({ styles }) => sheet(styles));
 const scopedSheet = /* @__PURE__ */ perComponent(({ name, styles }) => sheet(scopedCss(name, styles)));
@@ -28,20 +29,16 @@ export function renewLives(): void {
 
 function make(core: ComponentCore): Live {
   const { bits, members, parts, props, styled, uses, view } = draftComponent(core, countInPage);
+  const sheets = [...(core.styles === '' ? [] : [ownSheet(core)]), ...[...styled].map(scopedSheet)];
   return {
     name: core.name,
     props: inPage(props) as Live['props'],
     bit: (name) => bits.of(name),
     view: liveView(view),
-    sheets: () => [
-      ...(core.styles === '' ? [] : [ownSheet(core)()]),
-      ...[...styled].map((one) => scopedSheet(one)()),
-    ],
     state: core.state,
     handlers: core.handlers,
-    parts: inPage(parts) as NonNullable<Live['parts']>,
-    members: inPage(members) as NonNullable<Live['members']>,
+    parts: [styledAs(...sheets), ...(inPage(parts) as NonNullable<Live['parts']>)],
+    members: [...(inPage(members) as NonNullable<Live['members']>), containing(() => [...uses].map(liveOf))],
     isField: core.field !== undefined,
-    uses: () => [...uses].map(liveOf),
   };
 }

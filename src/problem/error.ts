@@ -14,7 +14,7 @@ import { placed } from './problem.js';
  */
 export class LatticeError extends Error {
   override readonly name = 'LatticeError';
-  readonly problems: readonly Problem[];
+  declare readonly problems: readonly Problem[];
 
   constructor(problems: readonly Problem[], options?: ErrorOptions) {
     super(problems.map(problemText).join('\n'), options);

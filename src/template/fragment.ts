@@ -10,12 +10,13 @@ let policy: Policy | undefined;
 
 /**
  * Parses ready-made HTML, where a page asks for Trusted Types by the policy named `zesty-lattice`
- * (https://www.w3.org/TR/trusted-types/). Only text handed to `trusted()` comes here.
+ * (https://www.w3.org/TR/trusted-types/). Only text handed to
+ * `trusted()` comes here, and the constant parts of templates that were planned as the page was built.
  */
 export function htmlFragment(html: string): DocumentFragment {
   const types = (globalThis as { trustedTypes?: PolicyFactory }).trustedTypes;
   policy ??= types?.createPolicy('zesty-lattice', { createHTML: (text) => text });
   const template = document.createElement('template');
-  template.innerHTML = policy ? policy.createHTML(html) : html;
+  template.innerHTML = policy?.createHTML(html) ?? html;
   return template.content;
 }

@@ -5,11 +5,16 @@ export function any<Value>(): Kind<Value> {
   return new Kind<Value>({
     word: 'any',
     expected: 'a value',
-    accepts: (value) => value !== undefined,
+    accepts: isAny,
     read: readJson,
     write: (value) => JSON.stringify(value) ?? null,
     schema: {},
   });
+}
+
+/** Whatever there is; text that could not be read is nothing. */
+export function isAny(value: unknown): boolean {
+  return value !== undefined && value !== unreadable;
 }
 
 /** An attribute's text as JSON. */

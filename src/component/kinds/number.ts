@@ -1,7 +1,7 @@
 import { Kind, unreadable } from '../kind.js';
 
 /** Numbers as HTML's valid floating-point numbers (https://html.spec.whatwg.org/#valid-floating-point-number). */
-const numberText = /^\s*[+-]?(\d+(\.\d*)?|\.\d+)([eE][+-]?\d+)?\s*$/;
+const numberText = /^\s*[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?\s*$/i;
 
 /**
  * A finite number. Text is not a number: `crates: '4'` is a problem, while the attribute `crates="4"` is read as 4.

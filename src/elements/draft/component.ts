@@ -1,10 +1,10 @@
 import type { ComponentCore } from '../../component/index.js';
 import { planOf, sharesOf, usesSlots } from '../../tree/index.js';
 import type { Instance, Part } from '../live/instance.js';
-import { life } from '../live/life.js';
+import { leaving, life } from '../live/life.js';
 import { Bits } from './bits.js';
 import { draftOf } from './build.js';
-import { type Call, call, InPage } from './call.js';
+import { type Call, call, InPage, Named } from './call.js';
 import type { Common, Draft, Scope } from './draft.js';
 import { draftProp } from './props.js';
 import type { CountNodes } from './sketch.js';
@@ -44,7 +44,7 @@ export interface DraftedComponent {
   readonly props: readonly Readonly<Record<string, unknown>>[];
   /** What its elements do besides showing the template. */
   readonly parts: readonly (Call | InPage)[];
-  readonly members: readonly Call[];
+  readonly members: readonly (Call | Named | InPage)[];
   /** The components that are elements in it. */
   readonly uses: ReadonlySet<ComponentCore>;
   /** The components in it that have rules and no shadow root of their own. */
@@ -78,6 +78,7 @@ export function draftComponent(core: ComponentCore, count: CountNodes): DraftedC
         : new InPage(() => life((context) => core.connected?.(context))),
     ],
     members: [
+      shares.length > 0 || core.connected || hasReactions ? new Named('leaving') : new InPage(() => leaving),
       ...(handing.length > 0 ? [call('fillerMembers', ...handing)] : []),
       ...(core.field ? [call('fieldMembers', part('field'))] : []),
     ],

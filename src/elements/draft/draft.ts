@@ -43,8 +43,6 @@ export class Draft implements Around {
   readonly #numbers = new Map<Around | Sketch, number>([[this, 0]]);
   readonly #parents = new Map<Sketch, Around>();
   readonly #reads = new Map<number, number>();
-  /** What makes the frames of components in it, before anything is attached. */
-  readonly frames: Call[] = [];
   readonly common: Common;
 
   constructor(common: Common) {

@@ -5,7 +5,7 @@ import type { Attach } from '../live/block.js';
 import * as live from '../live/index.js';
 import type { LiveKind } from '../live/live.js';
 import { type View, view } from '../live/view.js';
-import { Call, Constant, InPage, Later } from './call.js';
+import { Call, Constant, InPage, Later, Named } from './call.js';
 import { FromDefinition } from './component.js';
 import { Draft } from './draft.js';
 import { FillTest } from './fill-test.js';
@@ -24,7 +24,6 @@ export function liveView(draft: Draft): View {
       () => nodesOf(draft.content),
       draft.steps,
       draft.places.map(({ at, work }) => [at, inPage(work) as Attach]),
-      draft.frames.map((frame) => inPage(frame) as View['frames'][number]),
     );
     views.set(draft, made);
   }
@@ -38,6 +37,7 @@ export function inPage(drafted: unknown): unknown {
     const make = functions[drafted.name] as (...args: unknown[]) => unknown;
     return make(...drafted.args.map(inPage));
   }
+  if (drafted instanceof Named) return functions[drafted.name];
   if (drafted instanceof Draft) return liveView(drafted);
   if (drafted instanceof Constant) return drafted.value;
   if (drafted instanceof FromDefinition) return drafted.inPage();

@@ -15,21 +15,21 @@ export type Adoption = Map<Node, Node>;
 export class MarkupDiffers extends Error {}
 
 /** Says that something is not what the component would write now. */
-export function differs(place: Node | null, how?: string | false): never {
-  throw new MarkupDiffers(how ? `${nameOf(place)} ${how}` : nameOf(place));
+export function differs(place: Node | null, how: string | false): never {
+  throw new MarkupDiffers(dev ? `${nameOf(place)} ${how}` : place?.nodeName);
 }
 
 /** Takes over what a server wrote; what is not as it should be is told, and is to be made anew. */
 export function adopting(instance: Instance, root: ShadowRoot): Block | undefined {
   // Its rules are the shared style sheet's from now on.
-  if (root.firstChild instanceof HTMLStyleElement) root.firstChild.remove();
+  if (root.firstChild?.nodeName === 'STYLE') root.firstChild.remove();
   instance.adoption = new Map();
   try {
     const block = adopt(instance.live.view, root.firstChild, root, [instance.frame], instance);
     return block.last?.nextSibling ? differs(root, dev && 'has more in it') : block;
   } catch (thrown) {
     if (!(thrown instanceof MarkupDiffers)) throw thrown;
-    instance.differs(thrown.message);
+    instance.tell('markup-differs', { how: thrown.message });
     return undefined;
   } finally {
     instance.adoption = undefined;

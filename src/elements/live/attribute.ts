@@ -26,7 +26,9 @@ export function attribute(name: string, write: Write, bits: number, scope = 0): 
       const text = next === true ? '' : next;
       if (instance.adoption) {
         if (element.getAttribute(name) === text) return;
-        instance.differs(dev ? `${name} of ${nameOf(element)} is not the same` : name);
+        instance.tell('markup-differs', {
+          how: dev ? `${name} of ${nameOf(element)} is not the same` : name,
+        });
       }
       if (text === null) element.removeAttribute(name);
       else element.setAttribute(name, text);

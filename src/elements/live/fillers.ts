@@ -48,7 +48,7 @@ export function fillerMembers(...slots: readonly string[]): (made: LiveClass) =>
         given.set(this, fillers);
         const { block, live } = this[instanceOf];
         refilling.now = true;
-        if (block) for (const name of slots) update(block, 0, live.bit(`slot ${name}`));
+        if (block) for (const name of slots) update(block, 0, live.bit(`slot ${name}`) ?? 0);
         refilling.now = false;
       },
     });

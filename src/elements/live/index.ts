@@ -27,14 +27,14 @@ export {
   textKind,
   urlKind,
 } from './kinds.js';
-export { life } from './life.js';
+export { leaving, life } from './life.js';
 export { listen } from './listen.js';
 export type { Live, LiveClass, LiveKind, LiveProp } from './live.js';
 export { property } from './property.js';
 export { ready } from './ready.js';
-export { define } from './register.js';
+export { containing, define } from './register.js';
 export { consuming, providing } from './shared-data.js';
-export { scopedCss, sheet } from './sheets.js';
+export { scopedCss, sheet, styled } from './sheets.js';
 export { depending, handed } from './slot.js';
 export { slotWatch } from './slot-watch.js';
 export { text } from './text.js';

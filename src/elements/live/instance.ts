@@ -6,16 +6,19 @@ import { type Block, update } from './block.js';
 import type { Live, LiveProp } from './live.js';
 import { create } from './view.js';
 
+type OwnProblem = 'content-not-allowed' | 'prop-invalid' | 'prop-missing' | 'markup-differs';
+type Facts<Code extends OwnProblem> = Parameters<typeof finding<Code>>[1];
 type Values = Readonly<Record<string, unknown>>;
 
 /** One live element: its frame, its shadow root's block, and what waits to be shown. */
 export class Instance {
-  readonly live: Live;
-  readonly host: HTMLElement;
-  readonly frame: Frame;
-  block: Block | undefined;
+  // Declared, not defined: each would be a line in every page.
+  declare readonly live: Live;
+  declare readonly host: HTMLElement;
+  declare readonly frame: Frame;
+  declare block: Block | undefined;
   /** Set while a shadow root that a server wrote is taken over. */
-  adoption: Adoption | undefined;
+  declare adoption: Adoption | undefined;
   readonly #values: unknown[];
   readonly #parts: readonly Part[];
   #waiting = 0;
@@ -48,50 +51,48 @@ export class Instance {
     this.#told.add(text);
   }
 
-  /** Says that what a server wrote is not what is shown now. */
-  differs(how: string): void {
-    this.report(finding('markup-differs', { component: this.live.name, how }));
+  /** Says a problem of the component. */
+  tell<Code extends OwnProblem>(code: Code, facts: Omit<Facts<Code>, 'component'>): void {
+    this.report(finding(code, { component: this.live.name, ...facts } as Facts<Code>));
   }
 
   /** Takes an attribute's text; without a text the prop is as if it were not given. */
   read(attribute: string, text: string | null): void {
     const index = this.live.props.findIndex((prop) => prop.attribute === attribute);
-    const prop = this.live.props[index] as LiveProp;
-    const value = text === null ? undefined : prop.kind.read(text);
-    if (value !== unreadable) return this.take(index, value);
-    const given = `attribute ${attribute}=${JSON.stringify(text)}`;
-    this.#misfit(prop, dev ? `takes ${prop.kind.expected}, and its ${given} cannot be read as that` : given);
-  }
-
-  #misfit(prop: LiveProp, fault: string): void {
-    this.report(finding('prop-invalid', { component: this.live.name, prop: prop.name, fault }));
+    this.take(index, text === null ? undefined : this.live.props[index]?.kind.read(text));
   }
 
   /** Takes a prop's value: one that does not fit is told, and the value before is kept. */
   take(index: number, given: unknown): void {
     const prop = this.live.props[index] as LiveProp;
+    const { kind, name } = prop;
     let value = prop.fallback;
     if (given !== undefined) {
-      const fault = prop.kind.fault(given);
-      if (fault !== undefined) return this.#misfit(prop, fault);
-      value = prop.kind.settle ? prop.kind.settle(given) : given;
+      let fault = kind.fault(given);
+      if (dev && given === unreadable) {
+        const { attribute } = prop;
+        const text = JSON.stringify(this.host.getAttribute(attribute));
+        fault = `takes ${kind.expected}, and its attribute ${attribute}=${text} cannot be read as that`;
+      }
+      if (fault !== undefined) return this.tell('prop-invalid', { prop: name, fault });
+      value = kind.settle ? kind.settle(given) : given;
     }
     const before = this.#values[index];
     if (Object.is(before, value)) return;
     this.#values[index] = value;
     this.changed(prop.bit);
-    if (this.block) this.each('changed', prop.name, before);
+    if (this.block) this.each('changed', name, before);
   }
 
   /** Shows the template: in what a server wrote, or made anew. */
-  show(kept?: Frame['state']): void {
+  show(): void {
     const { frame, live } = this;
-    for (const [index, { name, kind, isNeeded }] of live.props.entries()) {
+    live.props.forEach(({ name, kind, isNeeded }, index) => {
       if (isNeeded && this.#values[index] === undefined)
-        this.report(finding('prop-missing', { component: live.name, prop: name, expected: kind.expected }));
-    }
+        this.tell('prop-missing', { prop: name, expected: kind.expected });
+    });
     this.each('before');
-    if (live.state) frame.state = kept ?? { ...(live.state(this.props) as Values) };
+    if (live.state) frame.state ??= { ...(live.state(this.props) as Values) };
     const root = this.host.shadowRoot as ShadowRoot;
     this.block = root.firstChild ? adopting(this, root) : undefined;
     if (!this.block) {
@@ -103,7 +104,7 @@ export class Instance {
   }
 
   /** Has places that read these bits looked at, together with all else that changes in the same turn. */
-  changed(bits: number): void {
+  changed(bits: number | undefined): void {
     if (!this.#waiting)
       queueMicrotask(() => {
         const waiting = this.#waiting;
@@ -111,7 +112,7 @@ export class Instance {
         if (this.block) update(this.block, 0, waiting);
         if (waiting) this.each('shown');
       });
-    this.#waiting |= bits;
+    this.#waiting |= bits as number;
   }
 
   /** Changes the state; fields that stay the same touch nothing. */
@@ -148,9 +149,8 @@ export class Instance {
       console.error(problemText({ ...found, where: this.live.name }), thrown);
       this.host.dispatchEvent(new ErrorEvent('error', { error: thrown, message: found.message }));
     };
-    if (!work) return;
     try {
-      const outcome = (work as (context: Values, ...args: unknown[]) => unknown)(
+      const outcome = (work as ((context: Values, ...args: unknown[]) => unknown) | undefined)?.(
         { ...this.context, ...more },
         ...args,
       );

@@ -1,5 +1,5 @@
 import { unreadable } from '../../component/kind.js';
-import { readJson } from '../../component/kinds/any.js';
+import { isAny, readJson } from '../../component/kinds/any.js';
 import { isDate, readDate } from '../../component/kinds/date.js';
 import { readFlag } from '../../component/kinds/flag.js';
 import { isNumber, readNumber } from '../../component/kinds/number.js';
@@ -29,8 +29,8 @@ export const urlKind = /* @__PURE__ */ kind(
   'a URL that carries no script',
   (value) => typeof value === 'string' && !isScriptUrl(value),
 );
-export const anyKind = /* @__PURE__ */ kind('a value', (value) => value !== undefined, readJson);
-export const listKind = /* @__PURE__ */ kind('a list', Array.isArray, readJson);
+export const anyKind = /* @__PURE__ */ kind('a value', isAny, readJson);
+export const listKind = /* @__PURE__ */ kind('a list', (value) => Array.isArray(value), readJson);
 
 /** One of some texts. */
 export function choiceKind(words: readonly string[]): LiveKind {

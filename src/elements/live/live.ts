@@ -5,20 +5,18 @@ import type { View } from './view.js';
 export interface Live {
   readonly name: string;
   readonly props: readonly LiveProp[];
-  /** The bit of something that a template reads, such as `state count` or `slot badge`; 0 where it reads no such thing. */
-  bit(name: string): number;
+  /** The bit of something that a template reads, such as `state count` or `slot badge`; none where it reads no such thing. */
+  bit(name: string): number | undefined;
   readonly view: View;
-  /** Its style sheets, made when the first element is. */
-  sheets?(): CSSStyleSheet[];
   readonly state?: ((props: Readonly<Record<string, unknown>>) => object) | undefined;
   readonly handlers?: Readonly<Record<string, unknown>>;
   /** What its elements do besides: each is made with the element. */
   readonly parts?: readonly ((instance: Instance) => Part)[];
-  /** What its class has besides: members of form fields, and functions that fill its slots. */
+  /** What its class has besides: members of form fields, functions that fill its slots, elements in its template. */
   readonly members?: readonly ((made: LiveClass) => void)[];
   readonly isField?: boolean;
-  /** The components that are elements in its template, to be defined with it. */
-  uses?(): readonly Live[];
+  /** Its class, once that is made. */
+  made?: LiveClass;
 }
 
 export interface LiveProp {

@@ -1,17 +1,21 @@
-import { failure, finding } from '../../problem/index.js';
+import { finding, LatticeError } from '../../problem/index.js';
 import { classOf } from './element.js';
 import type { Live } from './live.js';
 
-const defined = new Map<string, Live>();
+const defined = new Set<Live>();
+
+/** Has the components that are elements in a template defined with its own. */
+export function containing(others: () => readonly Live[]): () => void {
+  return () => define(...others());
+}
 
 /** Defines elements of the page, and with each those in its template. The same component twice is fine. */
 export function define(...all: readonly Live[]): void {
   for (const live of all) {
     const { name } = live;
-    if (defined.get(name) === live) continue;
-    if (customElements.get(name)) throw failure(finding('name-taken', { name, by: '' }));
-    defined.set(name, live);
-    define(...(live.uses?.() ?? []));
+    if (defined.has(live)) continue;
+    if (customElements.get(name)) throw new LatticeError([{ ...finding('name-taken', { name }), where: '' }]);
+    defined.add(live);
     customElements.define(name, classOf(live));
   }
 }

@@ -1,4 +1,4 @@
-import { dev, finding } from '../../problem/index.js';
+import { dev } from '../../problem/index.js';
 import type { Frame } from '../../template/frame.js';
 import { type Attach, follow } from './block.js';
 import type { Instance } from './instance.js';
@@ -10,7 +10,7 @@ export type Get = (frame: Frame) => unknown;
 export type Misfit = (value: unknown, instance: Instance) => void;
 
 const misfit: Misfit = (value, instance) =>
-  instance.report(finding('content-not-allowed', { what: typeof value, place: '', hint: '' }));
+  instance.tell('content-not-allowed', { what: typeof value, place: '', hint: '' });
 
 /** A value in a text node. */
 export function text(get: Get, bits: number, scope = 0, tell = misfit): Attach {
@@ -28,9 +28,9 @@ export function text(get: Get, bits: number, scope = 0, tell = misfit): Attach {
     };
     run();
     if (instance.adoption && shown !== written)
-      instance.differs(
-        dev ? `it says ${JSON.stringify(written)} where ${JSON.stringify(shown)} belongs` : written,
-      );
+      instance.tell('markup-differs', {
+        how: dev ? `it says ${JSON.stringify(written)} where ${JSON.stringify(shown)} belongs` : written,
+      });
     follow(block, scope, bits, run);
   };
 }

@@ -1,6 +1,6 @@
 import { finding } from '../../problem/index.js';
 import type { Fill, Frame, Site } from '../../template/frame.js';
-import { type Attach, type Block, type Frames, follow, update } from './block.js';
+import { type Attach, type Block, follow, update } from './block.js';
 import type { Filler, FillerHost } from './fillers.js';
 import { derived, refresh } from './frames.js';
 import type { Instance } from './instance.js';
@@ -37,9 +37,9 @@ export function innerFrame(
   of: Inner,
   bits: number,
   fills: readonly (readonly [bits: number, slotBit: number])[],
-): (frames: Frames, block: Block, instance: Instance) => void {
+): Attach {
   const { owner, scope } = of;
-  return (frames, block, instance) => {
+  return (_view, frames, block, instance) => {
     const around = frames[owner] as Frame;
     const props = [...of.values];
     for (const { at, get, prop } of of.changing) props[at] = settled(prop, of.name, get(around), undefined);

@@ -17,22 +17,14 @@ export interface View {
    */
   readonly steps: readonly number[];
   readonly places: readonly Place[];
-  /** What makes the frames of components in it. */
-  readonly frames: readonly ((frames: Frames, block: Block, instance: Instance) => void)[];
 }
 
 /** A view of nodes that are made when they are first needed. */
-export function view(
-  make: () => DocumentFragment,
-  steps: View['steps'],
-  places: View['places'],
-  frames: View['frames'] = [],
-): View {
+export function view(make: () => DocumentFragment, steps: View['steps'], places: View['places']): View {
   let nodes: DocumentFragment | undefined;
   return {
     steps,
     places,
-    frames,
     fragment() {
       nodes ??= make();
       return nodes;
@@ -71,7 +63,7 @@ export function create(
 
 /** Makes a block of nodes that are there: finds the places, and attaches what belongs to them. */
 export function attachAll(
-  { steps, places, frames: makers }: View,
+  { steps, places }: View,
   first: Node | null,
   last: Node | null,
   frames: Frames,
@@ -85,7 +77,6 @@ export function attachAll(
     nodes.push(find(from, steps[at + 1] as number, nodes[from] as Node));
   }
   const block: Block = { frames, first, last, updaters: [] };
-  for (const make of makers) make(frames, block, instance);
   for (const [at, attach] of places) attach(nodes[at] as Node, frames, block, instance);
   return block;
 }

@@ -26,18 +26,20 @@ export function writeComponent(core: ComponentCore, sources: Sources, count: Cou
   const viewCode = to.view(view);
   const propCodes = props.map((prop) => to.code(prop));
   const partCodes = parts.map((part) => to.code(part)).filter((code) => code !== 'undefined');
-  const memberCodes = members.map((member) => to.code(member));
+  const memberCodes = members.map((member) => to.code(member)).filter((code) => code !== 'undefined');
   const css = [
     ...(core.styles === '' ? [] : [core.styles]),
     ...[...styled].map((one) => scopedCss(one.name, one.styles)),
   ];
-  const sheets = css.map((text) => `${to.line(to.call('sheet', JSON.stringify(text)))}()`);
+  const sheets = css.map((text) => to.line(to.call('sheet', JSON.stringify(text))));
+  if (sheets.length > 0) partCodes.unshift(to.call('styled', ...sheets));
   const inner = [...uses].map((one) => {
     const code = sources.component(one);
     if (code === undefined)
       throw new NotWritten(`it holds <${one.name}>, which cannot be reached from its module`);
     return code;
   });
+  if (inner.length > 0) memberCodes.push(to.call('containing', `() => [${inner.join(', ')}]`));
   const hasHandlers = Object.keys(core.handlers).length > 0;
   // Whoever follows all changes has to hear of those that the template does not read, too.
   const rest = partCodes.some((code) => /^\$(fieldPart|providing)\(/.test(code)) ? others : 0;
@@ -47,15 +49,13 @@ export function writeComponent(core: ComponentCore, sources: Sources, count: Cou
   const fields = [
     `name: ${JSON.stringify(core.name)}`,
     `props: [${propCodes.join(', ')}]`,
-    `bit: (n) => (${JSON.stringify(bitOf)})[n] ?? ${rest}`,
+    `bit: (n) => (${JSON.stringify(bitOf)})[n]${rest === 0 ? '' : ` ?? ${rest}`}`,
     `view: ${viewCode}`,
-    ...(sheets.length > 0 ? [`sheets: () => [${sheets.join(', ')}]`] : []),
     ...(core.state ? [`state: ${to.part(core, 'state')}`] : []),
     ...(hasHandlers ? [`handlers: ${to.part(core, 'handlers')}`] : []),
     ...(partCodes.length > 0 ? [`parts: [${partCodes.join(', ')}]`] : []),
     ...(memberCodes.length > 0 ? [`members: [${memberCodes.join(', ')}]`] : []),
     ...(core.field ? ['isField: true'] : []),
-    ...(inner.length > 0 ? [`uses: () => [${inner.join(', ')}]`] : []),
   ];
   const code = `/* @__PURE__ */ (() => { ${to.lines.join(' ')} return { ${fields.join(', ')} }; })()`;
   return { code, names: [...to.names], uses: [...uses] };

@@ -1,6 +1,6 @@
 import type { ComponentCore } from '../../component/index.js';
 import { coreOf, ExprCore, eventArgument } from '../../template/index.js';
-import { Call, Constant, InPage, Later, type LiveName } from '../draft/call.js';
+import { Call, Constant, InPage, Later, type LiveName, Named } from '../draft/call.js';
 import { FromDefinition } from '../draft/component.js';
 import { Draft } from '../draft/draft.js';
 import { FillTest } from '../draft/fill-test.js';
@@ -27,6 +27,9 @@ export interface Sources {
   htmlFault(html: string, view: Draft): string | undefined;
 }
 
+/** Those whose last argument is the number of a frame, the element's own unless said. */
+const scoped: ReadonlySet<LiveName> = new Set(['attribute', 'bind', 'listen', 'property', 'ready', 'text']);
+
 /** Writes what was drafted as code, and keeps account of what that code calls. */
 export class Writer {
   readonly sources: Sources;
@@ -48,7 +51,8 @@ export class Writer {
   }
 
   call(name: LiveName, ...args: readonly string[]): string {
-    const last = args.findLastIndex((one) => one !== 'undefined');
+    const isDefault = (one: string): boolean => one === 'undefined' || (scoped.has(name) && one === '0');
+    const last = args.findLastIndex((one) => !isDefault(one));
     return `${this.name(name)}(${args.slice(0, last + 1).join(', ')})`;
   }
 
@@ -63,6 +67,7 @@ export class Writer {
   code(drafted: unknown): string {
     if (drafted instanceof ExprCore) return `(f) => ${this.value(drafted)}`;
     if (drafted instanceof Call) return this.call(drafted.name, ...drafted.args.map((arg) => this.code(arg)));
+    if (drafted instanceof Named) return this.name(drafted.name);
     if (drafted instanceof Draft) return this.view(drafted);
     if (drafted instanceof Fallback) return this.#fallback(drafted);
     if (drafted instanceof Constant) return constantCode(drafted.value);
@@ -102,13 +107,11 @@ export class Writer {
     const fault = this.sources.htmlFault(isSvg ? `<svg>${html}</svg>` : html, draft);
     if (fault !== undefined) throw new NotWritten(fault);
     const places = draft.places.map(({ at, work }) => `[${at}, ${this.code(work)}]`);
-    const frames = draft.frames.map((frame) => this.code(frame));
     return this.call(
       'view',
       this.call(isSvg ? 'svg' : 'html', JSON.stringify(html)),
       `[${draft.steps.join(', ')}]`,
       `[${places.join(', ')}]`,
-      frames.length === 0 ? 'undefined' : `[${frames.join(', ')}]`,
     );
   }
 

@@ -60,7 +60,8 @@ function enter(node: PlanUse, view: Draft, spot: Spot): Scope {
     owner.index,
     fills.reduce((all, [filled]) => all | filled, bits),
   );
-  view.frames.push(call('innerFrame', of, bits, fills));
+  // Before all that reads the frame: places are taken in the order they are drafted.
+  view.place(view, call('innerFrame', of, bits, fills));
   return scope;
 }
 
