@@ -151,6 +151,11 @@ export function coreOf(candidate: unknown): ExprCore | undefined {
   return typeof candidate === 'function' ? (candidate as { [exprBrand]?: ExprCore })[exprBrand] : undefined;
 }
 
+/** Whether something is the working side of an expression, of this or another copy of the library. */
+export function isCore(candidate: unknown): candidate is ExprCore {
+  return typeof candidate === 'object' && candidate !== null && 'op' in candidate && 'get' in candidate;
+}
+
 /** How to have the value of something that may be an expression or a plain value. */
 export function getterOf(candidate: unknown): (frame: Frame) => unknown {
   return coreOf(candidate)?.get ?? (() => candidate);

@@ -5,7 +5,7 @@ export type { AttributesOfAny } from './builders.js';
 export { calc, phrase, plainText, uid, worked } from './calc.js';
 export { el } from './el.js';
 export type { Expr, ExprOf, Op } from './expr.js';
-export { coreOf, describe, describeValue, ExprCore, fieldOf, getterOf, inputsOf } from './expr.js';
+export { coreOf, describe, describeValue, ExprCore, fieldOf, getterOf, inputsOf, isCore } from './expr.js';
 export { htmlFragment } from './fragment.js';
 export type { Fill, Frame, Site, SiteStep } from './frame.js';
 export { isFilled, isSomething, pathOf, stepText } from './frame.js';

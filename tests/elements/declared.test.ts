@@ -13,7 +13,7 @@ let code = '';
 beforeAll(async () => {
   [browser, code] = await Promise.all([
     chromium.launch(browserOptions),
-    bundle(new URL('./parts.ts', import.meta.url)),
+    bundle(new URL('./parts-page.ts', import.meta.url)),
   ]);
 });
 afterAll(() => browser.close());

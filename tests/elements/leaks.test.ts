@@ -4,7 +4,7 @@ import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
 
 test('10,000 rounds of coming and going leave heap, nodes and listeners as they were', async () => {
-  const code = await bundle(new URL('./parts.ts', import.meta.url), { production: true });
+  const code = await bundle(new URL('./parts-page.ts', import.meta.url), { production: true });
   const browser = await chromium.launch(browserOptions);
   try {
     const page = await browser.newPage();

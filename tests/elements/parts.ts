@@ -1,5 +1,4 @@
 import { calc, component, eachOf, el, event, given, phrase, prop, share, slot, uid } from 'zesty-lattice';
-import { elementClass, register } from 'zesty-lattice/elements';
 
 export const CrateCounter = component('crate-counter', {
   props: {
@@ -256,24 +255,3 @@ export const WeightField = component('weight-field', {
   template: ({ props, state }) =>
     el.input({ type: 'number', bind: state.kilos, disabled: props.disabled, 'aria-label': 'Kilos' }),
 });
-
-if (typeof window === 'object') {
-  Object.assign(window, {
-    register,
-    elementClass,
-    parts: {
-      CrateCounter,
-      SidePanel,
-      PickList,
-      LifeLog,
-      FormBits,
-      OuterBox,
-      WeightField,
-      BasketBox,
-      BasketTotal,
-      LiveRows,
-      RowsPage,
-      CarelessBox,
-    },
-  });
-}

@@ -15,6 +15,10 @@ import {
 } from 'zesty-lattice';
 import { register } from 'zesty-lattice/elements';
 import { renderHtml } from 'zesty-lattice/html';
+import { componentCore } from '../../src/component/index.js';
+import { countInPage } from '../../src/elements/draft/sketch.js';
+import * as live from '../../src/elements/live/index.js';
+import { NotWritten, type Sources, writeComponent } from '../../src/elements/written/index.js';
 
 interface Item {
   readonly id: number;
@@ -337,12 +341,36 @@ function nodesIn(root: Node): Node[] {
   return nodes;
 }
 
+/** A component's elements as a build writes them, with the functions of its template at hand by number. */
+function evaluated(random: unknown): live.Live {
+  const core = componentCore(random);
+  if (!core) throw new Error('no component');
+  const theirs: unknown[] = [];
+  const at = (one: unknown): string => `theirs[${theirs.push(one) - 1}]`;
+  const sources: Sources = {
+    closure: (compute) => at(compute),
+    part: (of, key) => at(of[key as keyof typeof of]),
+    kindPart: (_component, prop, part) =>
+      part === 'schema' ? at(core.props.kinds[core.props.at.get(prop) ?? -1]?.rules.holds) : undefined,
+    component: () => undefined,
+    htmlFault: () => undefined,
+  };
+  const { code, names } = writeComponent(core, sources, countInPage);
+  const make = new Function('theirs', ...names.map((name) => `$${name}`), `return ${code}`);
+  const all: Readonly<Record<string, unknown>> = { ...live };
+  return make(theirs, ...names.map((name) => all[name]));
+}
+
+/** How many of them were written out: those with a component inside itself, or a changing tag, are not. */
+let writtenOut = 0;
+
 async function check(
   tree: readonly Piece[],
   first: Data,
   initial: Data,
   changes: readonly (readonly [boolean, Partial<Data>])[],
   adopts: boolean,
+  isWritten: boolean,
 ): Promise<void> {
   let change: (data: Partial<Data>) => void = () => {};
   const Random = component(`random-tree-${count++}`, {
@@ -364,7 +392,15 @@ async function check(
         index: undefined,
       }),
   });
-  register(Random);
+  if (isWritten) {
+    try {
+      live.define(evaluated(Random));
+      writtenOut++;
+    } catch (thrown) {
+      if (!(thrown instanceof NotWritten)) throw thrown;
+      register(Random);
+    }
+  } else register(Random);
   let now = { props: first, state: initial };
   const fresh = (): string => parsed(renderHtml(Random({ ...now.props, initial: now.state } as never)));
   const host = adopts
@@ -397,7 +433,10 @@ async function check(
 }
 
 /** Compares random elements with their HTML text; gives how many were compared, or throws the smallest that differs. */
-async function compareRandomTrees(runs: number, seed: number): Promise<number> {
+async function compareRandomTrees(
+  runs: number,
+  seed: number,
+): Promise<{ compared: number; writtenOut: number }> {
   let compared = 0;
   const changed = fc.tuple(
     fc.boolean(),
@@ -414,7 +453,7 @@ async function compareRandomTrees(runs: number, seed: number): Promise<number> {
       data,
       fc.array(changed, { minLength: 20, maxLength: 20 }),
       async (tree, first, initial, changes) => {
-        await check(tree, first, initial, changes, compared % 2 === 1);
+        await check(tree, first, initial, changes, compared % 2 === 1, compared % 4 > 1);
         compared++;
       },
     ),
@@ -424,7 +463,7 @@ async function compareRandomTrees(runs: number, seed: number): Promise<number> {
     const thrown = outcome.errorInstance as Error;
     throw new Error(`${thrown.stack ?? thrown.message}\n${JSON.stringify(outcome.counterexample)}`);
   }
-  return compared;
+  return { compared, writtenOut };
 }
 
 Object.assign(window, { compareRandomTrees });

@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { build } from 'vite';
+import { planning } from '../../src/vite/ahead/planning.js';
 import { textFiles } from '../../src/vite/text-files.js';
 
 const source = (path: string): string => fileURLToPath(new URL(`../../src/${path}`, import.meta.url));
@@ -7,11 +8,11 @@ const source = (path: string): string => fileURLToPath(new URL(`../../src/${path
 /** Bundles a module for the browser, with the library's own sources behind its doors. */
 export async function bundle(
   entry: URL,
-  options: { readonly minify?: boolean; readonly production?: boolean } = {},
+  options: { readonly minify?: boolean; readonly production?: boolean; readonly ahead?: boolean } = {},
 ): Promise<string> {
   const result = await build({
     configFile: false,
-    plugins: [textFiles()],
+    plugins: [textFiles(), ...(options.ahead ? [planning()] : [])],
     logLevel: 'error',
     define: { 'process.env.NODE_ENV': JSON.stringify(options.production ? 'production' : 'development') },
     resolve: {
@@ -21,6 +22,7 @@ export async function bundle(
           replacement: source(options.production ? 'problem/production.ts' : 'problem/dev.ts'),
         },
         { find: '#markup', replacement: source('markup/page-none.ts') },
+        { find: /^zesty-lattice\/live$/, replacement: source('elements/live/index.ts') },
         { find: /^zesty-lattice\/markup$/, replacement: source('markup/page.ts') },
         { find: /^zesty-lattice$/, replacement: source('index.ts') },
         { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },

@@ -1,5 +1,5 @@
 import { type AnyKind, fault, fits, settle } from '../../component/index.js';
-import { ExprCore } from '../../template/index.js';
+import { isCore } from '../../template/index.js';
 import { fillTest } from '../../tree/index.js';
 import type { Attach } from '../live/block.js';
 import * as live from '../live/index.js';
@@ -32,7 +32,7 @@ export function liveView(draft: Draft): View {
 
 /** What a drafted value is in a page. */
 export function inPage(drafted: unknown): unknown {
-  if (drafted instanceof ExprCore) return drafted.get;
+  if (isCore(drafted)) return drafted.get;
   if (drafted instanceof Call) {
     const make = functions[drafted.name] as (...args: unknown[]) => unknown;
     return make(...drafted.args.map(inPage));

@@ -1,5 +1,5 @@
 import type { ComponentCore } from '../../component/index.js';
-import { coreOf, ExprCore, eventArgument } from '../../template/index.js';
+import { coreOf, type ExprCore, eventArgument, isCore } from '../../template/index.js';
 import { Call, Constant, InPage, Later, type LiveName, Named } from '../draft/call.js';
 import { FromDefinition } from '../draft/component.js';
 import { Draft } from '../draft/draft.js';
@@ -65,7 +65,7 @@ export class Writer {
 
   /** The code of what was drafted. */
   code(drafted: unknown): string {
-    if (drafted instanceof ExprCore) return `(f) => ${this.value(drafted)}`;
+    if (isCore(drafted)) return `(f) => ${this.value(drafted)}`;
     if (drafted instanceof Call) return this.call(drafted.name, ...drafted.args.map((arg) => this.code(arg)));
     if (drafted instanceof Named) return this.name(drafted.name);
     if (drafted instanceof Draft) return this.view(drafted);
@@ -146,7 +146,7 @@ export class Writer {
   }
 
   #operand(candidate: unknown): string {
-    const core = candidate instanceof ExprCore ? candidate : coreOf(candidate);
+    const core = isCore(candidate) ? candidate : coreOf(candidate);
     return core ? this.value(core) : constantCode(candidate);
   }
 
@@ -173,8 +173,8 @@ export class Writer {
     let readsEvent = false;
     const values = args.map((one) => {
       if (one === eventArgument) readsEvent = true;
-      else if (one instanceof ExprCore) readsFrame = true;
-      return one === eventArgument ? 'e' : one instanceof ExprCore ? this.value(one) : constantCode(one);
+      else if (isCore(one)) readsFrame = true;
+      return one === eventArgument ? 'e' : isCore(one) ? this.value(one) : constantCode(one);
     });
     const params = readsEvent ? '(f, e)' : readsFrame ? '(f)' : '()';
     return `${params} => [${values.join(', ')}]`;

@@ -1,6 +1,6 @@
 import type { CallExpression, Expression, ImportDeclaration, Program, Property } from 'estree';
 import { type Node, walk } from 'estree-walker';
-import { declaredIn, type Placed, readIn } from './names.js';
+import { declaredIn, isKey, type Placed, readIn } from './names.js';
 
 const authoring = 'zesty-lattice';
 const elements = 'zesty-lattice/elements';
@@ -23,6 +23,12 @@ export interface Closure {
   readonly node: Placed;
   /** Whether it can stand outside the template: it uses nothing that is declared in there. */
   readonly isFree: boolean;
+}
+
+interface Read {
+  readonly node: Placed;
+  readonly parent: Node | null;
+  readonly key: string | number | symbol | null | undefined;
 }
 
 /** What of a module's code the planning of its components needs to know. */
@@ -76,32 +82,26 @@ export class ModuleCode {
 
   /** The calls of a function that was imported, and whether it is used for nothing else. */
   callsOf(local: string): { readonly calls: readonly Placed<CallExpression>[]; readonly areAll: boolean } {
-    const calls: Placed<CallExpression>[] = [];
-    let others = 0;
-    walk(this.program, {
-      enter(node, parent, key) {
-        if (node.type === 'ImportDeclaration') return this.skip();
-        if (node.type !== 'Identifier' || node.name !== local) return;
-        if (parent?.type === 'CallExpression' && key === 'callee')
-          calls.push(parent as Placed<CallExpression>);
-        else if (parent?.type !== 'MemberExpression' || key !== 'property' || parent.computed) others++;
-      },
-    });
-    return { calls, areAll: others === 0 };
+    const reads = this.#readsOf(local);
+    const calls = reads.flatMap(({ parent, key }) =>
+      parent?.type === 'CallExpression' && key === 'callee' ? [parent as Placed<CallExpression>] : [],
+    );
+    return { calls, areAll: calls.length === reads.length };
   }
 
   /** Every place that reads a name, save where it is declared. */
   readsOf(name: string): readonly Placed[] {
-    const reads: Placed[] = [];
+    return this.#readsOf(name).map(({ node }) => node);
+  }
+
+  #readsOf(name: string): readonly Read[] {
+    const reads: Read[] = [];
     walk(this.program, {
       enter(node, parent, key) {
         if (node.type === 'ImportDeclaration') return this.skip();
         if (node.type !== 'Identifier' || node.name !== name) return;
-        const isKey =
-          (parent?.type === 'MemberExpression' && key === 'property' && !parent.computed) ||
-          (parent?.type === 'Property' && key === 'key' && !parent.computed && !parent.shorthand) ||
-          (parent?.type === 'VariableDeclarator' && key === 'id');
-        if (!isKey) reads.push(node as Placed);
+        const isDeclared = parent?.type === 'VariableDeclarator' && key === 'id';
+        if (!isDeclared && !isKey(parent, key)) reads.push({ node: node as Placed, parent, key });
       },
     });
     return reads;

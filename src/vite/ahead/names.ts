@@ -50,20 +50,31 @@ export function readIn(code: Node): ReadonlySet<string> {
   const names = new Set<string>();
   walk(code, {
     enter(node, parent, key) {
-      if (node.type !== 'Identifier') return;
-      const isKey =
-        (parent?.type === 'MemberExpression' && key === 'property' && !parent.computed) ||
-        (parent?.type === 'Property' && key === 'key' && !parent.computed && !parent.shorthand) ||
-        (parent?.type === 'MethodDefinition' && key === 'key' && !parent.computed) ||
-        (parent?.type === 'PropertyDefinition' && key === 'key' && !parent.computed) ||
-        parent?.type === 'LabeledStatement' ||
-        parent?.type === 'BreakStatement' ||
-        parent?.type === 'ContinueStatement' ||
-        parent?.type === 'ImportSpecifier' ||
-        parent?.type === 'MetaProperty' ||
-        (parent?.type === 'ExportSpecifier' && key === 'exported');
-      if (!isKey) names.add(node.name);
+      if (node.type === 'Identifier' && !isKey(parent, key)) names.add(node.name);
     },
   });
   return names;
+}
+
+/** Whether an identifier only names a field, a label or the like where it stands, and reads nothing. */
+export function isKey(parent: Node | null, key: string | number | symbol | null | undefined): boolean {
+  switch (parent?.type) {
+    case 'MemberExpression':
+      return key === 'property' && !parent.computed;
+    case 'Property':
+      return key === 'key' && !parent.computed && !parent.shorthand;
+    case 'MethodDefinition':
+    case 'PropertyDefinition':
+      return key === 'key' && !parent.computed;
+    case 'ExportSpecifier':
+      return key === 'exported';
+    case 'LabeledStatement':
+    case 'BreakStatement':
+    case 'ContinueStatement':
+    case 'ImportSpecifier':
+    case 'MetaProperty':
+      return true;
+    default:
+      return false;
+  }
 }

@@ -1,3 +1,4 @@
+import { relative } from 'node:path';
 import MagicString from 'magic-string';
 import type { Plugin, ResolvedConfig } from 'vite';
 import { NotWritten } from '../../elements/written/index.js';
@@ -64,7 +65,9 @@ export function planning(): Plugin {
         } catch (thrown) {
           if (!(thrown instanceof NotWritten)) throw thrown;
           if (!told.has(id))
-            config.logger.info(`lattice: elements of ${file} are planned in the page: ${thrown.message}`);
+            config.logger.info(
+              `lattice: what ${relative(config.root, file)} registers is planned in the page, since ${thrown.message}`,
+            );
           told.add(id);
         }
       }

@@ -4,10 +4,11 @@ import {
   classPieces,
   classWriter,
   coreOf,
-  ExprCore,
+  type ExprCore,
   eventArgument,
   type Frame,
   inputExprs,
+  isCore,
   isHandlerCall,
   isNameFit,
   isNode,
@@ -160,9 +161,7 @@ export class HandlerArguments {
   /** How to have their values. */
   get(): (frame: Frame, event: Event) => readonly unknown[] {
     return (frame, event) =>
-      this.args.map((one) =>
-        one instanceof ExprCore ? one.get(frame) : one === eventArgument ? event : one,
-      );
+      this.args.map((one) => (isCore(one) ? one.get(frame) : one === eventArgument ? event : one));
   }
 }
 

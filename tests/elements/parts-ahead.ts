@@ -1,0 +1,37 @@
+import { elementClass, register } from 'zesty-lattice/elements';
+import { registerCareless } from './careless-ahead.js';
+import {
+  BasketBox,
+  BasketTotal,
+  CrateCounter,
+  FormBits,
+  LifeLog,
+  LiveRows,
+  OuterBox,
+  PickList,
+  RowsPage,
+  SidePanel,
+  WeightField,
+} from './parts.js';
+
+// The same components as a build plans them: what is registered is written out, and followed from here.
+Object.assign(window, {
+  register: () => {
+    registerCareless();
+    register(
+      CrateCounter,
+      SidePanel,
+      PickList,
+      LifeLog,
+      FormBits,
+      OuterBox,
+      WeightField,
+      BasketBox,
+      BasketTotal,
+      LiveRows,
+      RowsPage,
+    );
+  },
+  elementClass: () => elementClass(CrateCounter),
+  parts: {},
+});

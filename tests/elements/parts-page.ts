@@ -1,0 +1,34 @@
+import { elementClass, register } from 'zesty-lattice/elements';
+import {
+  BasketBox,
+  BasketTotal,
+  CarelessBox,
+  CrateCounter,
+  FormBits,
+  LifeLog,
+  LiveRows,
+  OuterBox,
+  PickList,
+  RowsPage,
+  SidePanel,
+  WeightField,
+} from './parts.js';
+
+Object.assign(window, {
+  register,
+  elementClass,
+  parts: {
+    BasketBox,
+    BasketTotal,
+    CarelessBox,
+    CrateCounter,
+    FormBits,
+    LifeLog,
+    LiveRows,
+    OuterBox,
+    PickList,
+    RowsPage,
+    SidePanel,
+    WeightField,
+  },
+});
