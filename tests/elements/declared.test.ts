@@ -1,5 +1,5 @@
 import { type Browser, chromium, type Page } from 'playwright-core';
-import { afterAll, beforeAll, expect, test } from 'vitest';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { el } from 'zesty-lattice';
 import { renderHtml, renderPage } from 'zesty-lattice/html';
 import { browserOptions } from '../../scripts/browser.mjs';
@@ -11,10 +11,7 @@ let browser: Browser;
 let code = '';
 
 beforeAll(async () => {
-  [browser, code] = await Promise.all([
-    chromium.launch(browserOptions),
-    bundle(new URL('./parts-page.ts', import.meta.url)),
-  ]);
+  browser = await chromium.launch(browserOptions);
 });
 afterAll(() => browser.close());
 
@@ -57,42 +54,6 @@ test('content goes to its slots by name, with no box around it', async () => {
   expect(panel).toBe('<h2>T</h2><p>d</p>');
 });
 
-test('a browser shows it before any script runs, and the elements come alive on it', async () => {
-  const page = await open(
-    renderPage(DeclaredPage({ title: 'Title' }), { title: 'Declared', form: 'elements' }),
-  );
-  const shown = (): Promise<(string | null)[]> =>
-    page.evaluate(() =>
-      [...document.querySelectorAll('main > *')].map((one) =>
-        [...(one.shadowRoot ?? one).childNodes]
-          .filter((node) => node.nodeName !== 'STYLE')
-          .map((node) => node.textContent)
-          .join(''),
-      ),
-    );
-  const before = await shown();
-  expect(before[1]).toContain('Dunlight: 3');
-  expect(
-    await page.$eval(
-      'crate-counter',
-      (host) => getComputedStyle(host.shadowRoot?.querySelector('button') as Element).color,
-    ),
-  ).toBe('rgb(0, 128, 0)');
-  expect(await page.locator('outer-box crate-counter .add').allInnerTexts()).toEqual([
-    'Title: 5',
-    'Inner: 0',
-  ]);
-  await page.addScriptTag({ content: `window.lifeLog = []; ${code}`, type: 'module' });
-  await page.waitForFunction('window.parts');
-  await page.evaluate('register(...Object.values(parts))');
-  expect(await shown()).toEqual(before);
-  await page.locator('main > crate-counter .add').first().click();
-  expect(await page.locator('main > crate-counter .add').first().innerText()).toBe('Dunlight: 4');
-  expect(await page.locator('pick-list li').count()).toBe(2);
-  await page.locator('pick-list .remove').first().click();
-  expect(await page.locator('pick-list li').count()).toBe(1);
-});
-
 /** Registers the components in the page; before it, every node of the shadow roots is remembered. */
 async function comeAlive(page: Page): Promise<void> {
   await page.evaluate(() => {
@@ -109,60 +70,111 @@ async function comeAlive(page: Page): Promise<void> {
   await page.evaluate('register(...Object.values(parts))');
 }
 
-test('what a server sent is taken over: no node is made anew', async () => {
-  const page = await open(
-    renderPage(DeclaredPage({ title: 'Title' }), { title: 'Declared', form: 'elements' }),
-  );
-  await comeAlive(page);
-  const [kept, anew] = (await page.evaluate(() => {
-    const { nodes, sent } = window as unknown as { nodes: (root: Node) => Node[]; sent: Node[] };
-    const all = nodes(document.body).filter(
-      (node) =>
-        node.nodeName !== 'SCRIPT' && node.parentNode?.nodeName !== 'SCRIPT' && (node as Text).data !== '',
-    );
-    return [
-      all.filter((node) => sent.includes(node)).length,
-      all.filter((node) => !sent.includes(node)).map((node) => node.nodeName),
-    ];
-  })) as [number, string[]];
-  expect(anew).toEqual([]);
-  expect(kept).toBeGreaterThan(100);
-  expect(told).toEqual([]);
-  await page.locator('pick-list .reverse').click();
-  expect(await page.locator('pick-list li').first().getAttribute('data-id')).toBe('2');
-});
-
-test('what differs is told with its place, and put right', async () => {
-  const html = renderPage(CrateCounter({ label: 'Crates', start: 2 }), {
-    title: 'Differs',
-    form: 'elements',
+describe.each([
+  ['planned in the page', './parts-page.ts', false],
+  ['planned as the page was built', './parts-ahead.ts', true],
+])('%s', (_how, parts, ahead) => {
+  beforeAll(async () => {
+    code = await bundle(new URL(parts, import.meta.url), { ahead });
   });
-  const cases: [string, string][] = [
-    [html.replace('<!--(-->2<!--)-->', '<!--(-->7<!--)-->'), 'it says "7" where "2" belongs'],
-    [html.replace('data-season="spring"', 'data-season="autumn"'), 'data-season of <button> is not the same'],
-    [html.replace('<span>', '<em>').replace('</span>', '</em>'), 'has EM where SPAN belongs'],
-    [html.replace('Fail</button>', 'Fail</button><hr>'), 'where'],
-  ];
-  for (const [sent, words] of cases) {
-    const page = await open(sent);
-    await comeAlive(page);
-    expect(told.join()).toContain('markup-differs');
-    expect(told.join()).toContain('crate-counter');
-    expect(told.join()).toContain(words);
-    expect(await page.locator('.add').innerText()).toBe('Crates: 2');
-    expect(await page.locator('.add').getAttribute('data-season')).toBe('spring');
-    expect(await page.locator('hr').count()).toBe(0);
-    await page.close();
-  }
-});
 
-test('rows filled by a function are shown before any script, too', async () => {
-  const html = renderPage(RowsPage({ items: [{ id: 1, name: 'One' }] }), { title: 'Rows', form: 'elements' });
-  const page = await open(html);
-  expect(await page.locator('live-rows li').allInnerTexts()).toEqual(['One in kg']);
-  await comeAlive(page);
-  expect(await page.locator('live-rows li').allInnerTexts()).toEqual(['One in kg']);
-  await page.locator('.see').click();
-  expect(await page.locator('rows-page output').innerText()).toBe('One');
-  expect(told).toEqual([]);
+  test('a browser shows it before any script runs, and the elements come alive on it', async () => {
+    const page = await open(
+      renderPage(DeclaredPage({ title: 'Title' }), { title: 'Declared', form: 'elements' }),
+    );
+    const shown = (): Promise<(string | null)[]> =>
+      page.evaluate(() =>
+        [...document.querySelectorAll('main > *')].map((one) =>
+          [...(one.shadowRoot ?? one).childNodes]
+            .filter((node) => node.nodeName !== 'STYLE')
+            .map((node) => node.textContent)
+            .join(''),
+        ),
+      );
+    const before = await shown();
+    expect(before[1]).toContain('Dunlight: 3');
+    expect(
+      await page.$eval(
+        'crate-counter',
+        (host) => getComputedStyle(host.shadowRoot?.querySelector('button') as Element).color,
+      ),
+    ).toBe('rgb(0, 128, 0)');
+    expect(await page.locator('outer-box crate-counter .add').allInnerTexts()).toEqual([
+      'Title: 5',
+      'Inner: 0',
+    ]);
+    await page.addScriptTag({ content: `window.lifeLog = []; ${code}`, type: 'module' });
+    await page.waitForFunction('window.parts');
+    await page.evaluate('register(...Object.values(parts))');
+    expect(await shown()).toEqual(before);
+    await page.locator('main > crate-counter .add').first().click();
+    expect(await page.locator('main > crate-counter .add').first().innerText()).toBe('Dunlight: 4');
+    expect(await page.locator('pick-list li').count()).toBe(2);
+    await page.locator('pick-list .remove').first().click();
+    expect(await page.locator('pick-list li').count()).toBe(1);
+  });
+
+  test('what a server sent is taken over: no node is made anew', async () => {
+    const page = await open(
+      renderPage(DeclaredPage({ title: 'Title' }), { title: 'Declared', form: 'elements' }),
+    );
+    await comeAlive(page);
+    const [kept, anew] = (await page.evaluate(() => {
+      const { nodes, sent } = window as unknown as { nodes: (root: Node) => Node[]; sent: Node[] };
+      const all = nodes(document.body).filter(
+        (node) =>
+          node.nodeName !== 'SCRIPT' && node.parentNode?.nodeName !== 'SCRIPT' && (node as Text).data !== '',
+      );
+      return [
+        all.filter((node) => sent.includes(node)).length,
+        all.filter((node) => !sent.includes(node)).map((node) => node.nodeName),
+      ];
+    })) as [number, string[]];
+    expect(anew).toEqual([]);
+    expect(kept).toBeGreaterThan(100);
+    expect(told).toEqual([]);
+    await page.locator('pick-list .reverse').click();
+    expect(await page.locator('pick-list li').first().getAttribute('data-id')).toBe('2');
+  });
+
+  test('what differs is told with its place, and put right', async () => {
+    const html = renderPage(CrateCounter({ label: 'Crates', start: 2 }), {
+      title: 'Differs',
+      form: 'elements',
+    });
+    const cases: [string, string][] = [
+      [html.replace('<!--(-->2<!--)-->', '<!--(-->7<!--)-->'), 'it says "7" where "2" belongs'],
+      [
+        html.replace('data-season="spring"', 'data-season="autumn"'),
+        'data-season of <button> is not the same',
+      ],
+      [html.replace('<span>', '<em>').replace('</span>', '</em>'), 'has EM where SPAN belongs'],
+      [html.replace('Fail</button>', 'Fail</button><hr>'), 'where'],
+    ];
+    for (const [sent, words] of cases) {
+      const page = await open(sent);
+      await comeAlive(page);
+      expect(told.join()).toContain('markup-differs');
+      expect(told.join()).toContain('crate-counter');
+      expect(told.join()).toContain(words);
+      expect(await page.locator('.add').innerText()).toBe('Crates: 2');
+      expect(await page.locator('.add').getAttribute('data-season')).toBe('spring');
+      expect(await page.locator('hr').count()).toBe(0);
+      await page.close();
+    }
+  });
+
+  test('rows filled by a function are shown before any script, too', async () => {
+    const html = renderPage(RowsPage({ items: [{ id: 1, name: 'One' }] }), {
+      title: 'Rows',
+      form: 'elements',
+    });
+    const page = await open(html);
+    expect(await page.locator('live-rows li').allInnerTexts()).toEqual(['One in kg']);
+    await comeAlive(page);
+    expect(await page.locator('live-rows li').allInnerTexts()).toEqual(['One in kg']);
+    await page.locator('.see').click();
+    expect(await page.locator('rows-page output').innerText()).toBe('One');
+    expect(told).toEqual([]);
+  });
 });
