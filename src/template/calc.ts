@@ -1,5 +1,5 @@
 import { finding, LatticeError, placed } from '../problem/index.js';
-import { describe, type Expr, ExprCore, type ExprOf, getterOf } from './expr.js';
+import { describe, type Expr, ExprCore, type ExprOf, getterOf, type ReadText } from './expr.js';
 import { type Frame, pathOf } from './frame.js';
 import { currentRun } from './run-state.js';
 
@@ -45,9 +45,10 @@ export function worked(
   inputs: readonly unknown[],
   compute: (...values: unknown[]) => unknown,
   text: string,
+  read?: ReadText,
 ): ExprCore {
   return new ExprCore(
-    { op: 'calc', inputs, compute, text },
+    { op: 'calc', inputs, compute, text, ...(read && { read }) },
     getterFor(inputs, compute, () => text),
   );
 }

@@ -25,6 +25,14 @@ type Fields<T> = T extends Plain
       ? { readonly [K in keyof T]-?: Expr<T[K]> }
       : unknown;
 
+/** An expression of a template text as it was read: a tree of the text's language, and the names of its inputs. */
+export interface ReadText {
+  readonly tree: unknown;
+  readonly names: readonly string[];
+  /** The component whose helpers it calls. */
+  readonly component: string;
+}
+
 /** What an expression is made of. */
 export type Op =
   | { readonly op: 'prop'; readonly name: string; readonly index: number }
@@ -40,8 +48,9 @@ export type Op =
       readonly op: 'calc';
       readonly inputs: readonly unknown[];
       readonly compute: (...values: unknown[]) => unknown;
-      /** How it was written, where it was written as text. */
+      /** How it was written, where it was written as text, and what that was read as. */
       readonly text?: string;
+      readonly read?: ReadText;
     }
   | { readonly op: 'phrase'; readonly strings: readonly string[]; readonly parts: readonly unknown[] }
   | { readonly op: 'filled'; readonly slot: string; readonly index: number }

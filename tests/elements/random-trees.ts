@@ -349,6 +349,7 @@ function evaluated(random: unknown): live.Live {
   const at = (one: unknown): string => `theirs[${theirs.push(one) - 1}]`;
   const sources: Sources = {
     closure: (compute) => at(compute),
+    expression: () => undefined,
     part: (of, key) => at(of[key as keyof typeof of]),
     kindPart: (_component, prop, part) =>
       part === 'schema' ? at(core.props.kinds[core.props.at.get(prop) ?? -1]?.rules.holds) : undefined,

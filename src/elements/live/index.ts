@@ -4,6 +4,7 @@
  */
 export { plainText, workedGetter } from '../../template/calc.js';
 export { isFilled, isSomething } from '../../template/frame.js';
+export { compare, numberOf, ownField, plus, same } from '../../template/operators.js';
 export { always, isFull } from './always.js';
 export { attribute, checked, documentHtml, plain, worded } from './attribute.js';
 export { bind } from './bind.js';

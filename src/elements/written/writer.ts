@@ -1,5 +1,5 @@
 import type { ComponentCore } from '../../component/index.js';
-import { coreOf, type ExprCore, eventArgument, isCore } from '../../template/index.js';
+import { coreOf, type ExprCore, eventArgument, isCore, type ReadText } from '../../template/index.js';
 import { Call, Constant, InPage, Later, type LiveName, Named } from '../draft/call.js';
 import { FromDefinition } from '../draft/component.js';
 import { Draft } from '../draft/draft.js';
@@ -17,6 +17,8 @@ export class NotWritten extends Error {}
 export interface Sources {
   /** The code of a function that the template hands to `calc`. */
   closure(compute: (...values: never[]) => unknown): string | undefined;
+  /** The code of a template text's expression. */
+  expression(read: ReadText, to: Writer): string | undefined;
   /** The code of a part of the component's definition. */
   part(core: ComponentCore, key: string): string | undefined;
   /** The code of what a kind was given: its fallback, its tests, its schema. */
@@ -38,7 +40,7 @@ export class Writer {
   /** Lines that stand before the code: expressions that are calculated, style sheets. */
   readonly lines: string[] = [];
   readonly #worked = new Map<ExprCore, string>();
-  readonly #parts = new Map<string, string>();
+  readonly #lineOf = new Map<string, string>();
 
   constructor(sources: Sources) {
     this.sources = sources;
@@ -56,9 +58,12 @@ export class Writer {
     return `${this.name(name)}(${args.slice(0, last + 1).join(', ')})`;
   }
 
-  /** Puts something in a line of its own, and gives its name. */
+  /** Puts something in a line of its own, once, and gives its name. */
   line(code: string): string {
+    const known = this.#lineOf.get(code);
+    if (known !== undefined) return known;
     const name = `$line${this.lines.length}`;
+    this.#lineOf.set(code, name);
     this.lines.push(`const ${name} = ${code};`);
     return name;
   }
@@ -88,12 +93,7 @@ export class Writer {
 
   /** What several calls may need stands in a line of its own. */
   #partLine({ core, key }: FromDefinition): string {
-    let name = this.#parts.get(key);
-    if (name === undefined) {
-      name = this.line(this.part(core, key));
-      this.#parts.set(key, name);
-    }
-    return name;
+    return this.line(this.part(core, key));
   }
 
   part(core: ComponentCore, key: string): string {
@@ -155,9 +155,13 @@ export class Writer {
     if (name === undefined) {
       const { op } = core;
       if (op.op !== 'calc') throw new NotWritten('not calculated');
-      const compute = this.sources.closure(op.compute);
+      const compute = op.read ? this.sources.expression(op.read, this) : this.sources.closure(op.compute);
       if (compute === undefined)
-        throw new NotWritten('a function given to calc uses what is declared inside the template');
+        throw new NotWritten(
+          op.text === undefined
+            ? 'a function given to calc uses what is declared inside the template'
+            : `{{ ${op.text} }} cannot be written out`,
+        );
       const inputs = op.inputs.map((input) => `(f) => ${this.#operand(input)}`);
       const text = op.text ?? `calc(${op.inputs.map((input) => described(input)).join(', ')})`;
       name = this.line(

@@ -1,3 +1,4 @@
+import { compare, numberOf, ownField, plus, same } from '../../template/index.js';
 import type { BinaryOperator, ExpressionTree } from './tree.js';
 
 /** Works an expression out from the values of its names: a list of them, or where it has one name, that value alone. */
@@ -44,7 +45,7 @@ export function evaluator(
       const of = make(tree.of);
       if (tree.operator === 'not') return (values) => !of(values);
       const sign = tree.operator === '-' ? -1 : 1;
-      return (values) => sign * number(of(values), tree.operator);
+      return (values) => sign * numberOf(of(values), tree.operator);
     }
     case 'choice': {
       const [test, holds, otherwise] = [make(tree.test), make(tree.holds), make(tree.otherwise)];
@@ -82,70 +83,14 @@ function binary(operator: BinaryOperator, left: Evaluate, right: Evaluate): Eval
     case '+':
       return (values) => plus(left(values), right(values));
     case '-':
-      return (values) => number(left(values), '-') - number(right(values), '-');
+      return (values) => numberOf(left(values), '-') - numberOf(right(values), '-');
     case '*':
-      return (values) => number(left(values), '*') * number(right(values), '*');
+      return (values) => numberOf(left(values), '*') * numberOf(right(values), '*');
     case '/':
-      return (values) => number(left(values), '/') / number(right(values), '/');
+      return (values) => numberOf(left(values), '/') / numberOf(right(values), '/');
     case '%':
-      return (values) => number(left(values), '%') % number(right(values), '%');
+      return (values) => numberOf(left(values), '%') % numberOf(right(values), '%');
   }
-}
-
-/** Null and undefined both say that there is nothing, so they are the same; all else is compared strictly. */
-function same(a: unknown, b: unknown): boolean {
-  return a === b || ((a === null || a === undefined) && (b === null || b === undefined));
-}
-
-/** Two numbers, two texts or two dates by their order; anything else has none, so no comparison holds. */
-function compare(a: unknown, b: unknown, holds: (order: number) => boolean): boolean {
-  if (typeof a === 'number' && typeof b === 'number')
-    return !Number.isNaN(a - b) ? holds(a - b) : a === b && holds(0);
-  if (typeof a === 'string' && typeof b === 'string') return holds(a < b ? -1 : a > b ? 1 : 0);
-  if (a instanceof Date && b instanceof Date) return holds(a.getTime() - b.getTime());
-  return false;
-}
-
-function plus(a: unknown, b: unknown): unknown {
-  if (typeof a === 'string' || typeof b === 'string') return text(a) + text(b);
-  return number(a, '+') + number(b, '+');
-}
-
-function text(value: unknown): string {
-  if (typeof value === 'string') return value;
-  if (value === null || value === undefined || value === false) return '';
-  if (typeof value === 'number' || typeof value === 'bigint' || value === true) return String(value);
-  throw new TypeError(`+ joins texts and numbers, and got ${named(value)}`);
-}
-
-function number(value: unknown, operator: string): number {
-  if (typeof value === 'number') return value;
-  throw new TypeError(`${operator} takes numbers, and got ${named(value)}`);
-}
-
-function named(value: unknown): string {
-  if (value === null || value === undefined) return 'a missing value';
-  if (typeof value === 'string') return `the text ${JSON.stringify(value.slice(0, 30))}`;
-  if (typeof value === 'boolean') return String(value);
-  return Array.isArray(value) ? 'a list' : 'a record';
-}
-
-/**
- * A field of plain data: an own one, and no function, so that a template text reaches neither prototypes nor code.
- * A missing value has only missing fields.
- */
-export function ownField(whole: unknown, key: unknown): unknown {
-  // The common case first: this runs for every field that a template text shows.
-  if (typeof whole === 'object' && whole !== null && typeof key === 'string') {
-    if (!Object.hasOwn(whole, key)) return undefined;
-    const value: unknown = (whole as Record<string, unknown>)[key];
-    return typeof value === 'function' ? undefined : value;
-  }
-  if (typeof key !== 'string' && typeof key !== 'number') return undefined;
-  if (typeof whole === 'string') return key === 'length' ? whole.length : undefined;
-  if (typeof whole !== 'object' || whole === null || !Object.hasOwn(whole, key)) return undefined;
-  const value: unknown = (whole as Record<string | number, unknown>)[key];
-  return typeof value === 'function' ? undefined : value;
 }
 
 /** Every name an expression reads, each once, in the order it was written; helpers are called, not read. */

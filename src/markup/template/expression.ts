@@ -70,7 +70,7 @@ export function bind(
   checkCalls(known, reading, fail);
   if (!isSound) return undefined;
   if (known.kind === 'literal')
-    return { core: constant(known.value, text), constant: known.value, isConstant: true };
+    return { core: constant(known.value, text, known, reading), constant: known.value, isConstant: true };
   const alone = known.kind === 'name' ? inputs.get(known.name) : undefined;
   if (alone) return { core: alone, constant: undefined, isConstant: false };
   const order = [...inputs.keys()];
@@ -79,18 +79,19 @@ export function bind(
   const cores = [...inputs.values()];
   if (cores.length === 0) {
     const value = evaluate([]);
-    return { core: constant(value, text), constant: value, isConstant: true };
+    return { core: constant(value, text, known, reading), constant: value, isConstant: true };
   }
   const core = worked(
     cores.map((one) => one.face),
     cores.length === 1 ? evaluate : (...values) => evaluate(values),
     text.trim(),
+    { tree: known, names: order, component: reading.component.name },
   );
   return { core, constant: undefined, isConstant: false };
 }
 
-function constant(value: unknown, text: string): ExprCore {
-  return worked([value], () => value, text.trim());
+function constant(value: unknown, text: string, tree: ExpressionTree, { component }: TextReading): ExprCore {
+  return worked([value], () => value, text.trim(), { tree, names: [''], component: component.name });
 }
 
 type Fail = (what: string, name: string, hint: string, offset: number) => void;
@@ -125,7 +126,11 @@ function rooted(
         if (helper && tree.args.length === 0)
           return named(
             `call ${tree.name}`,
-            worked([], () => helper(), `${tree.name}()`),
+            worked([], () => helper(), `${tree.name}()`, {
+              tree: { ...tree, args: [] },
+              names: [],
+              component: reading.component.name,
+            }),
           );
         return { ...tree, args: tree.args.map(again) };
       }

@@ -26,6 +26,10 @@ export function writeInto(
     for (const [file, taken] of written.imports)
       imports.set(file, new Set([...(imports.get(file) ?? []), ...taken]));
   }
+  // Texts that are written out need no reader in the page.
+  if (isWritten.size === module.components.length)
+    for (const { end, source, specifiers, start } of module.imports)
+      if (source.value === 'zesty-lattice/markup' && specifiers.length === 0) changed.remove(start, end);
   const lines = [
     `import { ${[...names].join(', ')} } from 'zesty-lattice/live';`,
     ...[...imports].map(

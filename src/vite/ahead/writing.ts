@@ -6,6 +6,7 @@ import {
   type WrittenComponent,
   writeComponent,
 } from '../../elements/written/index.js';
+import { expressionCode } from './expression-code.js';
 import { kindPartsOf } from './kind-parts.js';
 import type { Loading, Place } from './loading.js';
 import type { ComponentCall, ModuleCode } from './module.js';
@@ -71,9 +72,19 @@ export class Writing {
         const closure = at && this.#call(at)?.call.closures[at.number];
         return closure?.isFree ? reach(at?.file ?? '', closureName(at?.at ?? 0, at?.number ?? 0)) : undefined;
       },
+      expression: (read, to) => {
+        const at = read.component === core.name ? place : this.#loading.placeNamed(read.component);
+        if (!at) return undefined;
+        const helper = (name: string): string => {
+          if (!this.#call(at)?.call.parts?.has('helpers'))
+            throw new NotWritten(`the helpers of ${read.component} are not written out where it is made`);
+          return `${to.line(`${reach(at.file, helpersName(at.at))}()`)}.${name}`;
+        };
+        return expressionCode(read, { name: (name) => to.name(name), helper });
+      },
       part: (of, key) => (of === core ? this.#part(place, key) : undefined),
       kindPart: (component, prop, part) => {
-        const other = component === core.name ? place : this.#placeNamed(component);
+        const other = component === core.name ? place : this.#loading.placeNamed(component);
         const found = other && this.#call(other);
         const written = found && kindPartsOf(found.call).get(prop)?.[part];
         if (!other || written === undefined || (Array.isArray(written) && written.length === 0))
@@ -100,29 +111,29 @@ export class Writing {
     }
   }
 
-  #placeNamed(name: string): Place | undefined {
-    return this.#loading.placeNamed(name);
-  }
-
   #call(place: Place): { readonly module: ModuleCode; readonly call: ComponentCall } | undefined {
     const module = this.#loading.module(place.file);
     const call = module?.components[place.at];
     return module && call && { module, call };
   }
 
-  /** The code of a part of a definition; of one that is written as a method, too. */
   #part(place: Place, key: string): string | undefined {
     const found = this.#call(place);
     const property = found?.call.parts?.get(key) as Property | undefined;
-    if (!found || !property) return undefined;
-    return property.method || property.shorthand
-      ? `({ ${found.module.text(property)} }).${key}`
-      : `(${found.module.text(property.value)})`;
+    return found && property && partText(found.module, property, key);
   }
+}
+
+/** The code of a part of a definition; of one that is written as a method, too. */
+function partText(module: ModuleCode, property: Property, key: string): string {
+  return property.method || property.shorthand
+    ? `({ ${module.text(property)} }).${key}`
+    : `(${module.text(property.value)})`;
 }
 
 export const componentName = (at: number): string => `$component${at}`;
 export const closureName = (at: number, number: number): string => `$calc${at}_${number}`;
+export const helpersName = (at: number): string => `$helpers${at}`;
 export const kindName = (at: number, prop: string, part: string): string => `$kind${at}_${prop}_${part}`;
 
 /** What a module's written form has besides, for itself and for others: functions and parts of kinds. */
@@ -132,6 +143,9 @@ export function sharedLines(module: ModuleCode, isWritten: (at: number) => boole
     if (!call.parts) continue;
     for (const [number, { isFree, node }] of call.closures.entries())
       if (isFree) lines.push(`export const ${closureName(at, number)} = ${functionText(module, node)};`);
+    const helpers = call.parts.get('helpers');
+    if (helpers)
+      lines.push(`export const ${helpersName(at)} = () => (${partText(module, helpers, 'helpers')});`);
     for (const [prop, { fallback, schema, tests }] of kindPartsOf(call)) {
       if (fallback)
         lines.push(`export const ${kindName(at, prop, 'fallback')} = () => (${module.text(fallback)});`);
