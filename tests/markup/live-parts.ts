@@ -1,5 +1,4 @@
 import { component, prop, slot } from 'zesty-lattice';
-import { register } from 'zesty-lattice/elements';
 import 'zesty-lattice/markup';
 
 const Row = component('crate-row', {
@@ -39,8 +38,3 @@ export const Basket = component('crate-list', {
     <template given="slots.note.filled"><footer><slot name="note">no note</slot></footer></template>
   `,
 });
-
-export function start(): void {
-  register(Basket);
-}
-Object.assign(window, { start });

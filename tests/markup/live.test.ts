@@ -10,10 +10,7 @@ let page: Page;
 let told: string[] = [];
 
 beforeAll(async () => {
-  [browser, code] = await Promise.all([
-    chromium.launch(browserOptions),
-    bundle(new URL('./live-parts.ts', import.meta.url)),
-  ]);
+  browser = await chromium.launch(browserOptions);
 });
 afterAll(() => browser.close());
 beforeEach(async () => {
@@ -46,11 +43,24 @@ const shadow = (selector: string): Promise<string> =>
     selector,
   );
 
-describe('a template text in a page', () => {
-  test('is read by the page’s own parser: no parser and no file system is in the script', () => {
-    expect(code).not.toMatch(/parse5|node:fs|CssSyntaxError/);
-    expect(code).toContain('markHoles');
+describe.each([
+  ['read in the page', './live-page.ts', false],
+  ['read as the page was built', './live-ahead.ts', true],
+])('a template text %s', (_how, parts, ahead) => {
+  beforeAll(async () => {
+    code = await bundle(new URL(parts, import.meta.url), { ahead });
   });
+
+  test(
+    ahead
+      ? 'needs no reader in the page'
+      : 'is read by the page’s own parser: no parser and no file system is in the script',
+    () => {
+      expect(code).not.toMatch(/parse5|node:fs|CssSyntaxError/);
+      expect(code.includes('markHoles')).toBe(!ahead);
+      expect(/Planner = class/.test(code)).toBe(!ahead);
+    },
+  );
 
   test('comes alive: state, handlers with the event, bound controls, rows, slots and SVG', async () => {
     await open('<crate-list heading="Stock">rest<i slot="note">n</i></crate-list>');
@@ -82,7 +92,6 @@ describe('a template text in a page', () => {
   });
 
   test('takes over what a server rendered from the same text', async () => {
-    (globalThis as { window?: object }).window ??= {};
     const { Basket } = await import('./live-parts.js');
     const html = renderHtml(Basket({ heading: 'Stock' }, 'rest'), { form: 'elements' });
     await page.setContent(`<!doctype html><html lang="en"><title>x</title><body></body></html>`);
@@ -108,7 +117,7 @@ describe('a template text in a page', () => {
     expect(told).toEqual([]);
   });
 
-  test('is read under Trusted Types too', async () => {
+  test('works under Trusted Types too', async () => {
     await open(
       '<crate-list>x</crate-list>',
       "script-src 'self'; require-trusted-types-for 'script'; trusted-types zesty-lattice",

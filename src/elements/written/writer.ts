@@ -186,8 +186,13 @@ export class Writer {
 
   /** What is short stands for itself; all else stands where its author wrote it, so that it is there once. */
   #fallback(of: Fallback): string {
-    const short = isPlain(of.value) ? constantCode(of.value) : undefined;
-    return short !== undefined && short.length < 80 ? short : this.kindPart(of, 'fallback');
+    let code: string | undefined;
+    try {
+      code = constantCode(of.value);
+    } catch (thrown) {
+      if (!(thrown instanceof NotWritten)) throw thrown;
+    }
+    return code !== undefined && code.length < 80 ? code : this.kindPart(of, 'fallback');
   }
 
   /** The code of a kind's part that its author wrote. */
@@ -201,26 +206,25 @@ export class Writer {
   }
 }
 
-/** A value that can be written as JSON: anything else is its author's, and stands where that wrote it. */
+/** The code of a value that is plain data: anything else is its author's, and stands where that wrote it. */
 export function constantCode(value: unknown): string {
-  if (value === undefined) return 'undefined';
-  if (typeof value === 'bigint') return `${value}n`;
-  if (typeof value === 'number' && !Number.isFinite(value)) return String(value);
+  if (value === undefined || value === null) return String(value);
+  switch (typeof value) {
+    case 'string':
+    case 'boolean':
+      return JSON.stringify(value);
+    case 'number':
+      return Object.is(value, -0) ? '-0' : String(value);
+    case 'bigint':
+      return `${value}n`;
+  }
   if (value instanceof Date) return `new Date(${value.getTime()})`;
-  if (!isPlain(value)) throw new NotWritten('a value in its template cannot be written as JSON');
-  return Object.is(value, -0) ? '-0' : JSON.stringify(value);
-}
-
-function isPlain(value: unknown): boolean {
-  if (value === null || ['string', 'number', 'boolean'].includes(typeof value)) return true;
-  if (Array.isArray(value))
-    return value.every((one) => one === undefined || isPlain(one)) && !value.includes(undefined);
-  if (typeof value !== 'object') return false;
+  if (Array.isArray(value)) return `[${value.map(constantCode).join(', ')}]`;
   const prototype: unknown = Object.getPrototypeOf(value);
-  return (
-    (prototype === Object.prototype || prototype === null) &&
-    Object.entries(value).every(([key, one]) => key !== '__proto__' && isPlain(one))
-  );
+  if (typeof value !== 'object' || (prototype !== Object.prototype && prototype !== null))
+    throw new NotWritten('a value in its template is no plain data');
+  const fields = Object.entries(value).map(([key, one]) => `${keyCode(key)}: ${constantCode(one)}`);
+  return `{ ${fields.join(', ')} }`;
 }
 
 function described(input: unknown): string {

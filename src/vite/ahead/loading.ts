@@ -19,6 +19,12 @@ const registry = `globalThis[Symbol.for("zesty-lattice.ahead")]`;
 const noElements =
   'data:text/javascript,export const register = () => {}; export const elementClass = () => class {};';
 
+const doors = ['zesty-lattice', 'zesty-lattice/elements', 'zesty-lattice/html', 'zesty-lattice/markup'];
+
+function isFound(find: string | RegExp, door: string): boolean {
+  return typeof find === 'string' ? door === find || door.startsWith(`${find}/`) : find.test(door);
+}
+
 /** Loads the modules of components in Node, and remembers which line each component and function comes from. */
 export class Loading {
   readonly #config: ResolvedConfig;
@@ -88,7 +94,8 @@ export class Loading {
         configFile: false,
         envDir: false,
         logLevel: 'silent',
-        resolve: { alias: resolve.alias },
+        // The library itself is the one that Node has.
+        resolve: { alias: resolve.alias.filter(({ find }) => !doors.some((door) => isFound(find, door))) },
         plugins: [textFiles(), this.#marking()],
         environments: {
           lattice: {

@@ -1,0 +1,4 @@
+import { register } from 'zesty-lattice/elements';
+import { Basket } from './live-parts.js';
+
+Object.assign(window, { start: () => register(Basket) });
