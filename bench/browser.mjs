@@ -7,12 +7,14 @@ import { build, install, needChromium, root } from '../scripts/setup.mjs';
 install();
 needChromium();
 build();
+const { lattice } = await import('zesty-lattice/vite');
 
 const { output } = (
   await bundle({
     configFile: false,
     root,
-    logLevel: 'error',
+    logLevel: 'warn',
+    plugins: [lattice()],
     define: { 'process.env.NODE_ENV': '"production"' },
     resolve: { conditions: ['production'] },
     build: {

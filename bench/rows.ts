@@ -1,27 +1,5 @@
-import { component, eachOf, el, prop } from 'zesty-lattice';
 import { register } from 'zesty-lattice/elements';
-
-interface Row {
-  readonly id: number;
-  readonly name: string;
-  readonly crates: number;
-}
-
-const CrateTable = component('crate-table', {
-  props: { rows: prop.list<Row>().fallback([]) },
-  state: () => ({}),
-  template: ({ props }) =>
-    el.table(
-      el.tbody(
-        eachOf(
-          props.rows,
-          (row) =>
-            el.tr({ 'data-id': row.id }, el.td(row.id), el.td(el.b(row.name)), el.td(row.crates, ' crates')),
-          { key: 'id' },
-        ),
-      ),
-    ),
-});
+import { CrateTable, type Row } from './crate-table.js';
 
 interface HandRow {
   readonly node: HTMLTableRowElement;

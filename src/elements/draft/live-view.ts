@@ -1,11 +1,27 @@
 import { type AnyKind, fault, fits, settle } from '../../component/index.js';
 import { isCore } from '../../template/index.js';
 import { fillTest } from '../../tree/index.js';
+import { always } from '../live/always.js';
+import { attribute, checked, documentHtml, plain, worded } from '../live/attribute.js';
+import { bind } from '../live/bind.js';
 import type { Attach } from '../live/block.js';
-import * as live from '../live/index.js';
+import { classes, styles } from '../live/class-and-style.js';
+import { each } from '../live/each.js';
+import { fieldMembers, fieldPart } from '../live/field.js';
+import { fillerMembers } from '../live/fillers.js';
+import { given } from '../live/given.js';
+import { leaving, life } from '../live/life.js';
+import { listen } from '../live/listen.js';
 import type { LiveKind } from '../live/live.js';
+import { property } from '../live/property.js';
+import { ready } from '../live/ready.js';
+import { consuming, providing } from '../live/shared-data.js';
+import { depending, handed } from '../live/slot.js';
+import { slotWatch } from '../live/slot-watch.js';
+import { text } from '../live/text.js';
+import { filling, innerFrame } from '../live/use.js';
 import { type View, view } from '../live/view.js';
-import { Call, Constant, InPage, Later, Named } from './call.js';
+import { Call, Constant, InPage, Later, type LiveName, Named } from './call.js';
 import { FromDefinition } from './component.js';
 import { Draft } from './draft.js';
 import { FillTest } from './fill-test.js';
@@ -13,7 +29,37 @@ import { HandlerArguments } from './nodes/element.js';
 import { KindOf } from './props.js';
 import { nodesOf } from './sketch.js';
 
-const functions = { ...live };
+/** What drafts call; written code has more names, for what is a value here. */
+const functions: Readonly<Partial<Record<LiveName, unknown>>> = {
+  always,
+  attribute,
+  bind,
+  checked,
+  classes,
+  consuming,
+  depending,
+  documentHtml,
+  each,
+  fieldMembers,
+  fieldPart,
+  fillerMembers,
+  filling,
+  given,
+  handed,
+  innerFrame,
+  leaving,
+  life,
+  listen,
+  plain,
+  property,
+  providing,
+  ready,
+  slotWatch,
+  styles,
+  text,
+  worded,
+};
+
 const views = new WeakMap<Draft, View>();
 
 /** The view that a draft comes to in a page. */

@@ -1,0 +1,4 @@
+import { register } from 'zesty-lattice/elements';
+import { CrateTable } from './crate-table.js';
+
+register(CrateTable);
