@@ -18,6 +18,7 @@ import type { Content } from './node.js';
 import { SlotNode } from './nodes/index.js';
 import { placedExprs } from './placed.js';
 import { currentRun, during, type Run } from './run-state.js';
+import { shareReader } from './share.js';
 
 /** What a component's template came to, the one time it ran. */
 export interface Blueprint {
@@ -59,6 +60,9 @@ export function setMarkupReader(reader: MarkupReader): void {
 export function textSlots(text: TemplateText): ReadonlyMap<string, boolean> {
   return shared[readerKey]?.slots(text) ?? new Map();
 }
+
+shareReader.read = (name, readBy) =>
+  new ExprCore({ op: 'shared', name }, (frame) => frame.shared?.get(name), readBy).face;
 
 /** Runs the component's template if it has not run yet. */
 export const blueprintOf: (core: ComponentCore) => Blueprint = /* @__PURE__ */ perComponent(runTemplate);

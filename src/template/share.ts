@@ -1,4 +1,4 @@
-import { type Expr, ExprCore } from './expr.js';
+import type { Expr } from './expr.js';
 
 /** A value handed down, with the name it goes by. */
 export interface Provided {
@@ -21,11 +21,17 @@ export class Share<Value> {
 
   /** In a template: the value of the nearest provider above, `undefined` where there is none. */
   read(): Expr<Value | undefined> {
-    const { name } = this;
-    const get: ExprCore['get'] = (frame) => frame.shared?.get(name);
-    return new ExprCore({ op: 'shared', name }, get, this.read).face as Expr<Value | undefined>;
+    const found = shareReader.read?.(this.name, this.read);
+    if (!found) throw new Error('Shared data is read in a template.');
+    return found as Expr<Value | undefined>;
   }
 }
+
+/**
+ * How a template reads shared data. Whatever runs templates says it, so that a page whose templates have run when it
+ * was built hands data down without it.
+ */
+export const shareReader: { read?: (name: string, readBy: unknown) => Expr<unknown> } = {};
 
 /**
  * Names data that components share. Elements from elsewhere can take part: in a page it is asked for by the

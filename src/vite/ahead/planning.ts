@@ -33,6 +33,19 @@ export function planning(): Plugin {
       writing = new Writing(loading);
     },
 
+    generateBundle(_options, bundle) {
+      const modules = Object.values(bundle).flatMap((one) =>
+        one.type === 'chunk' ? Object.entries(one.modules) : [],
+      );
+      const kept = new Set(modules.flatMap(([id, { renderedLength }]) => (renderedLength > 0 ? [id] : [])));
+      for (const id of kept) {
+        if (!kept.has(id + suffix)) continue;
+        config.logger.warn(
+          `lattice: ${relative(config.root, id)} is in the page twice: with its components written out, for those who register them, and as it is. Put what it has besides components into a module of its own.`,
+        );
+      }
+    },
+
     async closeBundle() {
       await loading.close();
     },

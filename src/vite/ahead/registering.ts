@@ -82,7 +82,7 @@ async function imported(
     const source = String(declaration.source.value);
     const found = await resolve(source, file);
     if (found === undefined) throw new NotWritten(`${source} is no module of the project`);
-    const exported = await loaded(loading, found);
+    const exported = await loaded(loading, found, source);
     const taken = declaration.specifiers.map(({ local: { name: local } }) => {
       const name = module.importOf(local)?.name ?? '';
       const core = componentCore(exported[name]);
@@ -115,7 +115,7 @@ async function made(
     );
     if (!isOne) throw new NotWritten('it registers something that cannot be followed');
   }
-  await loaded(loading, file);
+  await loaded(loading, file, 'it');
   const cores = loading.componentsOf(file);
   for (const [at, { local }] of calls.entries()) {
     const core = cores.get(at);
@@ -129,12 +129,16 @@ async function made(
   return cores;
 }
 
-async function loaded(loading: Loading, file: string): Promise<Readonly<Record<string, unknown>>> {
+async function loaded(
+  loading: Loading,
+  file: string,
+  named: string,
+): Promise<Readonly<Record<string, unknown>>> {
   try {
     return await loading.load(file);
   } catch (thrown) {
     const reason = thrown instanceof Error ? thrown.message : String(thrown);
-    throw new NotWritten(`${file} cannot be loaded in Node: ${reason}`);
+    throw new NotWritten(`${named} cannot be loaded in Node: ${reason}`);
   }
 }
 

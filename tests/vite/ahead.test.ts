@@ -1,0 +1,359 @@
+import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { gzipSync } from 'node:zlib';
+import { type Browser, chromium } from 'playwright-core';
+import { build, createLogger } from 'vite';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { browserOptions } from '../../scripts/browser.mjs';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+
+type Files = Readonly<Record<string, string>>;
+interface Built {
+  readonly code: string;
+  /** What was told while building. */
+  readonly told: string;
+  /** Whether the page plans elements itself. */
+  readonly plans: boolean;
+}
+
+/** Builds a project of these files, from main.ts, as its users do: with the built package. */
+async function built(files: Files, options: { ahead?: boolean; minify?: boolean } = {}): Promise<Built> {
+  const folder = mkdtempSync(join(root, 'out-ahead-'));
+  try {
+    for (const [name, text] of Object.entries(files)) {
+      mkdirSync(dirname(join(folder, name)), { recursive: true });
+      writeFileSync(join(folder, name), text);
+    }
+    // A project of its own, with the library among its packages.
+    writeFileSync(join(folder, 'package.json'), '{ "type": "module" }');
+    mkdirSync(join(folder, 'node_modules'));
+    symlinkSync(root, join(folder, 'node_modules/zesty-lattice'));
+    return await builtFrom(join(folder, 'main.ts'), options, folder);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+async function builtFrom(
+  input: string,
+  { ahead = true, minify = false }: { ahead?: boolean; minify?: boolean },
+  folder = root,
+): Promise<Built> {
+  const { lattice } = (await import(
+    join(root, 'dist/vite/index.js')
+  )) as typeof import('../../src/vite/index.js');
+  const lines: string[] = [];
+  const logger = createLogger('silent');
+  const tell = (line: string): number => lines.push(line);
+  const customLogger = { ...logger, info: tell, warn: tell };
+  const result = await build({
+    root: folder,
+    configFile: false,
+    customLogger,
+    plugins: [lattice({ ahead })],
+    resolve: { conditions: ['production', 'module', 'browser'] },
+    build: {
+      write: false,
+      minify: minify ? 'oxc' : false,
+      target: 'es2022',
+      rollupOptions: { input, output: { format: 'es' } },
+    },
+  });
+  if (!('output' in result)) throw new Error('Nothing was built.');
+  const { code } = result.output[0];
+  const told = lines.filter((line) => line.startsWith('lattice: ')).join('\n');
+  return { code, told, plans: code.includes('Planner = class') };
+}
+
+const orchard: Files = {
+  'main.ts': `import { register } from 'zesty-lattice/elements';
+import { GroveLog, StallList } from './all.ts';
+register(GroveLog, StallList);
+`,
+  'all.ts': `export { default as GroveLog } from './grove-log.ts';\nexport * from './stalls/stall-list.ts';\n`,
+  'words.ts': `export const plural = (n: number, word: string): string => (n === 1 ? '1 ' + word : n + ' ' + word + 's');
+export const defaults = { names: Array.from({ length: 30 }, (_, n) => 'Stall ' + n) };
+`,
+  'vocabulary.ts': `import { el, preset } from 'zesty-lattice';
+export const press = preset(el.button, { type: 'button', class: 'press' });
+`,
+  'row-sign.ts': `import { calc, component, el, given, phrase, prop, slot } from 'zesty-lattice';
+import { plural } from './words.ts';
+const loud = 3;
+const atLeast = (n: number): boolean => n >= 0;
+export const RowSign = component('row-sign', {
+  props: {
+    name: prop.text().where((text) => text !== 'bad', 'must not be bad'),
+    crates: prop.number().where(atLeast, 'must not be below zero').fallback(0),
+    tone: prop.choice(['plain', 'warm']).fallback('plain'),
+    link: prop.url().fallback('/stalls'),
+  },
+  slots: { default: slot(), note: slot() },
+  styles: 'b { color: rgb(9, 8, 7) } :host { display: block }',
+  template: ({ props, slots }) => [
+    el.b({ class: ['sign', props.tone, { loud: calc(props.crates, (n) => n > loud) }] }, props.name),
+    el.a({ href: props.link, 'aria-disabled': calc(props.crates, (n) => n === 0) }, phrase\`\${calc(props.crates, (n) => plural(n, 'crate'))} left\`),
+    given(slots.note.filled, el.i(slots.note())),
+    slots.default(el.u('nothing')),
+  ],
+});
+`,
+  'stalls/stall-list.ts': `import { calc, component, eachOf, el, event, given, prop, slot, uid } from 'zesty-lattice';
+import GroveLog from '../grove-log.ts';
+import { RowSign } from '../row-sign.ts';
+import { press } from '../vocabulary.ts';
+import { defaults } from '../words.ts';
+
+interface Stall { readonly name: string; readonly crates: number }
+const whole = {
+  '~standard': {
+    version: 1 as const,
+    vendor: 'orchard',
+    validate: (value: unknown) =>
+      typeof value === 'string' && /^[0-9]+$/.test(value)
+        ? { value: Number(value) }
+        : { issues: [{ message: 'is no whole number' }] },
+  },
+};
+
+export const StallList = component('stall-list', {
+  props: {
+    names: prop.list(prop.text()).fallback(defaults.names),
+    stalls: prop.list(prop.record({ name: prop.text(), crates: prop.number() })).fallback([]),
+    opens: prop.date().fallback(new Date(0)),
+    most: prop.of(whole).optional(),
+    full: prop.flag(),
+  },
+  slots: { default: slot(), note: slot() },
+  state: ({ stalls }) => ({ extra: stalls as readonly Stall[], shown: true, picked: '' }),
+  events: { picked: event<{ name: string }>() },
+  handlers: {
+    add({ state }, name: string) { return { extra: [...state.extra, { name, crates: state.extra.length }] }; },
+    turn: ({ state }) => ({ shown: !state.shown }),
+    pick: ({ dispatch }, name: string) => { dispatch('picked', { name }); return { picked: name }; },
+    fail: () => { throw new Error('no stalls'); },
+  },
+  reactions: { stalls: ({ props }) => ({ extra: props.stalls }) },
+  connected({ host, signal }) { host.dataset.since = String(signal.aborted); },
+  styles: ':host { display: block } .much { color: red }',
+  template: ({ props, slots, state, handlers }) => {
+    const id = uid('list');
+    return [
+      el.p({ id, class: { full: props.full }, style: { '--most': props.most, color: 'red' } }, calc(props.opens, (day) => day.toISOString().slice(0, 10)), ' ', props.names[1]),
+      press({ class: 'add', on: { click: handlers.add('New') } }, 'Add'),
+      press({ class: 'turn', 'aria-expanded': state.shown, 'aria-controls': id, on: { click: handlers.turn() } }, 'Turn'),
+      press({ class: 'fail', on: { click: handlers.fail() } }, 'Fail'),
+      el.ul(eachOf(state.extra, (stall, index) => el.li({ on: { click: handlers.pick(stall.name) } },
+        RowSign({ name: stall.name, crates: stall.crates, tone: 'warm' }, { note: given(calc(index, (n) => n === 0), 'first'), default: calc(stall.crates, (n) => n * 2) }),
+      ), { key: 'name', empty: el.li('none') })),
+      given(state.shown, el.svg({ viewBox: '0 0 4 4' }, el.g(given(props.full, el.circle({ r: 2 })))), 'hidden'),
+      el.textarea({ 'aria-label': 'Picked' }, state.picked),
+      GroveLog({ title: state.picked }, slots.note('no note')),
+      el.pre('\\nkept ', state.picked, ' & <so>'),
+      slots.default(),
+    ];
+  },
+});
+`,
+  'grove-log.ts': `import { component, el, prop, share, slot } from 'zesty-lattice';
+export const Basket = share<{ total: number }>('basket');
+export default component('grove-log', {
+  props: { title: prop.text().fallback('Log') },
+  slots: { default: slot() },
+  state: () => ({ lines: 0 }),
+  handlers: { write: ({ state }) => ({ lines: state.lines + 1 }) },
+  provides: ({ state }) => [Basket.of({ total: state.lines })],
+  template: ({ props, state, slots, handlers }) =>
+    el.section(el.h2({ on: { click: handlers.write() } }, props.title, ' ', state.lines), slots.default()),
+});
+`,
+};
+
+/** Works on the page and gives what is seen after each step. */
+const walk = `(async () => {
+  const seen = [];
+  const told = [];
+  console.error = (...all) => told.push(String(all[0]).replace(/^error /, '').split(/[ :]/)[0]);
+  const host = document.querySelector('stall-list');
+  const shown = (root) => [...root.childNodes].map((node) => node.nodeType === 8 ? '' : node.outerHTML === undefined ? node.data : node.outerHTML + (node.shadowRoot ? shown(node.shadowRoot) : [...node.querySelectorAll('*')].filter((one) => one.shadowRoot).map((one) => shown(one.shadowRoot)).join(''))).join('').replace(/<!---->/g, '');
+  const step = async (name, work) => { await work(); await new Promise((done) => setTimeout(done)); seen.push(name + ' ' + shown(host.shadowRoot)); };
+  const click = (selector) => host.shadowRoot.querySelector(selector).click();
+  await step('first', () => {});
+  await step('add', () => click('.add'));
+  await step('stalls', () => { host.stalls = [{ name: 'A', crates: 1 }, { name: 'B', crates: 5 }, { name: 'bad', crates: -1 }]; });
+  await step('sorted', () => { host.stalls = [{ name: 'B', crates: 5 }, { name: 'A', crates: 0 }]; });
+  await step('wrong', () => { host.stalls = [{ name: 4 }]; host.names = 'x'; host.most = 'y'; host.setAttribute('opens', 'never'); });
+  await step('right', () => { host.most = '12'; host.setAttribute('opens', '2026-11-28'); host.full = true; host.setAttribute('names', '["a","b"]'); });
+  await step('pick', () => click('li'));
+  await step('turn', () => click('.turn'));
+  await step('back', () => click('.turn'));
+  await step('fail', () => click('.fail'));
+  await step('log', () => host.shadowRoot.querySelector('grove-log').shadowRoot.querySelector('h2').click());
+  await step('none', () => { host.stalls = []; });
+  seen.push(host.dataset.since, told.join());
+  return seen;
+})()`;
+
+describe('elements planned as a page is built', () => {
+  let browser: Browser;
+  beforeAll(async () => {
+    browser = await chromium.launch(browserOptions);
+  });
+  afterAll(() => browser.close());
+
+  async function walked(code: string): Promise<readonly string[]> {
+    const page = await browser.newPage();
+    await page.setContent(
+      '<!doctype html><html lang="en"><title>x</title><body><stall-list>rest<b slot="note">n</b></stall-list></body></html>',
+    );
+    await page.addScriptTag({ content: code, type: 'module' });
+    await page.waitForFunction("customElements.get('stall-list')");
+    const seen = await page.evaluate<readonly string[]>(walk);
+    await page.close();
+    return seen;
+  }
+
+  test('show and tell what elements planned in the page do, whatever kinds, modules and slots are in it', async () => {
+    const [ahead, inPage] = [await built(orchard), await built(orchard, { ahead: false })];
+    expect(ahead.told).toBe('');
+    expect([ahead.plans, inPage.plans]).toEqual([false, true]);
+    const [seen, wanted] = [await walked(ahead.code), await walked(inPage.code)];
+    expect(seen).toEqual(wanted);
+    expect(seen).toHaveLength(14);
+    expect(seen[13]).toContain('prop-invalid');
+    expect(seen[13]).toContain('handler-failed');
+    expect(seen[6]).toContain('kept B');
+    expect((await walked((await built(orchard, { minify: true })).code)).slice(0, 13)).toEqual(
+      wanted.slice(0, 13),
+    );
+  });
+
+  test('leave what only planning needs out of the page', async () => {
+    const { code } = await built(orchard);
+    for (const name of ['preset(', 'RowSign =', 'Proxy(', 'prop.text', 'ownKeys'])
+      expect(code, name).not.toContain(name);
+    expect(code).toContain('Stall " + n');
+    expect(code.match(/rgb\(9, 8, 7\)/g)).toHaveLength(1);
+  });
+
+  test('a counter with everything it needs is at most 3 KB', async () => {
+    for (const entry of ['bench/counter.ts', 'bench/counter-text.ts']) {
+      const { code } = await builtFrom(join(root, entry), { minify: true });
+      expect(gzipSync(code, { level: 9 }).length, entry).toBeLessThanOrEqual(3 * 1024);
+    }
+  });
+});
+
+describe('what cannot be planned ahead is planned in the page, and told', () => {
+  const parts = `import { calc, component, el, prop } from 'zesty-lattice';
+export const A = component('part-a', { props: { n: prop.number() }, state: () => ({ at: 0 }), template: ({ props }) => el.p(props.n) });
+export const price = (n: number): string => '€ ' + n;
+`;
+  const main = (code: string): Files => ({
+    'main.ts': `import { register } from 'zesty-lattice/elements';\n${code}`,
+    'parts.ts': parts,
+  });
+  const one = (template: string, more = ''): Files =>
+    main(`import { calc, component, el, prop } from 'zesty-lattice';
+register(component('part-b', { ${more} props: { n: prop.number(), tag: prop.tag(['p', 'b']) }, state: () => ({ at: 0 }), template: ${template} }));`);
+
+  const cases: readonly (readonly [name: string, files: Files, why: string])[] = [
+    [
+      'a function that uses what its template declares',
+      one(
+        '({ props }) => { const unit = String(Math.random()); return el.p(calc(props.n, (n) => n + unit)); }',
+      ),
+      'main.ts registers is planned in the page, since <part-b>: a function given to calc uses what is declared inside the template',
+    ],
+    [
+      'an element whose tag is a prop',
+      one('({ props }) => el.of(props.tag, "x")'),
+      'an element whose tag is a prop',
+    ],
+    [
+      'a value that is no plain data',
+      one(
+        '({ handlers }) => el.p({ on: { click: handlers.go(new Map()) } })',
+        'handlers: { go: (_context: unknown, _map: unknown) => undefined },',
+      ),
+      'is no plain data',
+    ],
+    [
+      'HTML that a parser reads in another way',
+      one('() => el.p(el.div("x"))'),
+      'a parser of HTML reads its template in another way',
+    ],
+    [
+      'a definition that is put together',
+      main(`import { component, el } from 'zesty-lattice';
+const parts = { state: () => ({ at: 0 }) };
+register(component('part-b', { ...parts, template: () => el.p('x') }));`),
+      'its definition is not written out where it is made',
+    ],
+    [
+      'a component that is used for more',
+      main(`import { A } from './parts.ts';\nregister(A);\nconsole.log(A.name);`),
+      'A is used for more than being registered',
+    ],
+    [
+      'a component imported with other things',
+      main(`import { A, price } from './parts.ts';\nregister(A);\nconsole.log(price(3));`),
+      'price from ./parts.ts is no component; import it by itself',
+    ],
+    [
+      'a list of components',
+      main(`import { A } from './parts.ts';\nconst all = [A];\nregister(...all);`),
+      'it registers something that cannot be followed',
+    ],
+    [
+      'a register that is handed on',
+      main(`import { A } from './parts.ts';\nfor (const add of [register]) add(A);`),
+      'it does more with register than call it',
+    ],
+    [
+      'a module that wants a page',
+      main(`import { component, el } from 'zesty-lattice';
+const wide = document.body.clientWidth;
+register(component('part-b', { state: () => ({ wide }), template: () => el.p('x') }));`),
+      'cannot be loaded in Node: document is not defined',
+    ],
+    [
+      'a module that exports what it registers',
+      main(`import { component, el } from 'zesty-lattice';
+export const B = component('part-b', { state: () => ({ at: 0 }), template: () => el.p('x') });
+register(B);`),
+      'make them in a module of their own',
+    ],
+    [
+      'a component that another one holds',
+      {
+        ...main(`import { Outer } from './outer.ts';\nregister(Outer);`),
+        'outer.ts': `import { component, el, prop } from 'zesty-lattice';
+const Inner = component('part-inner', { props: { tag: prop.tag(['p', 'b']) }, state: () => ({ at: 0 }), template: ({ props }) => el.of(props.tag, 'x') });
+export const Outer = component('part-outer', { state: () => ({ at: 0 }), template: () => el.div(Inner({})) });`,
+      },
+      '<part-outer>: it holds <part-inner>, and of that an element whose tag is a prop',
+    ],
+  ];
+
+  test.each(cases)('%s', async (_name, files, why) => {
+    const { code, plans, told } = await built(files);
+    expect(told).toContain(why);
+    expect(told).not.toContain(root);
+    expect(plans).toBe(true);
+    // And registered all the same.
+    expect(code).toMatch(/part-(a|b|outer)/);
+  });
+
+  test('a module that is in the page in both forms is told', async () => {
+    const files = {
+      ...main(`import { A } from './parts.ts';\nimport './other.ts';\nregister(A);`),
+      'other.ts': `import { price } from './parts.ts';\nconsole.log(price(1));`,
+      'parts.ts': `${parts}\nlet sold = 0;\nexport const sell = (): number => ++sold;\nconsole.log(sell());`,
+    };
+    const { told } = await built(files);
+    expect(told).toContain('parts.ts is in the page twice');
+  });
+});
