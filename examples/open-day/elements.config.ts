@@ -1,9 +1,11 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
+import lattice from 'zesty-lattice/vite';
 
 /** The example's elements as one module, for pages without a build step. */
 export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
+  plugins: [lattice()],
   build: {
     outDir: fileURLToPath(new URL('../../out/plain-page', import.meta.url)),
     emptyOutDir: true,

@@ -1,33 +1,16 @@
 import { component, prop } from 'zesty-lattice';
-import { register } from 'zesty-lattice/elements';
 import { renderHtml } from 'zesty-lattice/html';
-import { FairPage } from '../../examples/orchard/fair-page.js';
+import type { FairPage } from '../../examples/orchard/fair-page.js';
 import data from '../../examples/orchard/open-day.json' with { type: 'json' };
+import { fairWith } from './fair-with.js';
 
 type FairProps = Parameters<typeof FairPage>[0];
-
-/** The whole orchard page as one live element: every component of the demo stands in it. */
-const LivePage = component('live-page', {
-  state: () => ({ ...(data as unknown as Required<FairProps>) }),
-  connected: ({ change }) => {
-    Object.assign(window, { change });
-  },
-  template: ({ state }) => fairWith(state),
-});
-register(LivePage);
 
 /** The same page as HTML text, with data of the moment. */
 const FreshPage = component('fresh-page', {
   props: { data: prop.list<typeof data>() },
   template: ({ props }) => fairWith(props.data[0] as unknown as Record<string, unknown>),
 });
-
-function fairWith(values: object): ReturnType<typeof FairPage> {
-  const read = values as Record<string, unknown>;
-  return FairPage(
-    Object.fromEntries(Object.keys(data).map((name) => [name, read[name]])) as unknown as FairProps,
-  );
-}
 
 /** Markup without what only tells an element where its places are, and whose rules hold. */
 function plain(root: ParentNode & Node): string {
@@ -58,14 +41,17 @@ function both(): readonly [shown: string, wanted: string] {
   return [plain(document.querySelector('live-page')?.shadowRoot as ShadowRoot), plain(template.content)];
 }
 
-Object.assign(window, {
-  both,
-  data,
-  async alter(changes: Partial<FairProps>) {
-    now = { ...now, ...changes };
-    (window as unknown as { change: (changes: object) => void }).change(changes);
-    await new Promise((done) => setTimeout(done));
-    return both();
-  },
-});
-document.body.append(document.createElement('live-page'));
+/** Puts the live page into the document, and what compares it into the window. */
+export function start(): void {
+  Object.assign(window, {
+    both,
+    data,
+    async alter(changes: Partial<FairProps>) {
+      now = { ...now, ...changes };
+      (window as unknown as { change: (changes: object) => void }).change(changes);
+      await new Promise((done) => setTimeout(done));
+      return both();
+    },
+  });
+  document.body.append(document.createElement('live-page'));
+}

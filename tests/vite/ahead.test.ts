@@ -354,6 +354,8 @@ export const Outer = component('part-outer', { state: () => ({ at: 0 }), templat
       'parts.ts': `${parts}\nlet sold = 0;\nexport const sell = (): number => ++sold;\nconsole.log(sell());`,
     };
     const { told } = await built(files);
-    expect(told).toContain('parts.ts is in the page twice');
+    expect(told).toContain(
+      'in the page twice, once with components written out and once as they are: parts.ts.',
+    );
   });
 });

@@ -38,12 +38,11 @@ export function planning(): Plugin {
         one.type === 'chunk' ? Object.entries(one.modules) : [],
       );
       const kept = new Set(modules.flatMap(([id, { renderedLength }]) => (renderedLength > 0 ? [id] : [])));
-      for (const id of kept) {
-        if (!kept.has(id + suffix)) continue;
+      const twice = [...kept].filter((id) => kept.has(id + suffix)).map((id) => relative(config.root, id));
+      if (twice.length > 0)
         config.logger.warn(
-          `lattice: ${relative(config.root, id)} is in the page twice: with its components written out, for those who register them, and as it is. Put what it has besides components into a module of its own.`,
+          `lattice: in the page twice, once with components written out and once as they are: ${twice.join(', ')}. What such a module keeps outside of its components is kept twice, too.`,
         );
-      }
     },
 
     async closeBundle() {
