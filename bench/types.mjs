@@ -1,6 +1,7 @@
 // npm run bench:types: how long checking 300 components that use one another takes, against as many plain typed functions.
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { build, install, root } from '../scripts/setup.mjs';
 
@@ -118,8 +119,14 @@ try {
   };
   console.log(`Checking ${count} components that use one another, against as many plain typed functions`);
   measure(homes, 'One checker (--singleThreaded)', ['--singleThreaded']);
+  const cores = availableParallelism();
+  if (cores < 4)
+    measure(homes, `As many checkers as this machine has cores (--checkers ${cores})`, [
+      '--checkers',
+      String(cores),
+    ]);
   // Each checker works out for itself what a file's components are made of, all the way down, unless they say it.
-  measure(homes, 'The compiler’s own choice of checkers side by side', []);
+  measure(homes, `The compiler’s own choice of four checkers side by side, on ${cores} cores`, []);
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }
