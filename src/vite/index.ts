@@ -1,6 +1,6 @@
 import type { Plugin } from 'vite';
-import { planning } from './ahead/planning.js';
 import { developing } from './developing.js';
+import { planning } from './planning.js';
 import { prerendering } from './prerendering.js';
 import { textFiles } from './text-files.js';
 

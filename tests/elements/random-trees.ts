@@ -354,6 +354,7 @@ function evaluated(random: unknown): live.Live {
     kindPart: (_component, prop, part) =>
       part === 'schema' ? at(core.props.kinds[core.props.at.get(prop) ?? -1]?.rules.holds) : undefined,
     component: () => undefined,
+    scopedSheet: () => undefined,
     htmlFault: () => undefined,
   };
   const { code, names } = writeComponent(core, sources, countInPage);

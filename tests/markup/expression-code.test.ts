@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
+import { expressionCode } from '../../src/ahead/expression-code.js';
 import * as live from '../../src/elements/live/index.js';
 import { evaluator, namesIn } from '../../src/markup/expression/evaluate.js';
 import { parseExpression } from '../../src/markup/expression/parse.js';
-import { expressionCode } from '../../src/vite/ahead/expression-code.js';
 import { soundExpression } from './random-expressions.js';
 
 const helpers = { both: (a: unknown, b: unknown) => `${a}&${b}` };

@@ -13,7 +13,7 @@ const floors: readonly (readonly string[])[] = [
   ['tree'],
   ['html', 'elements'],
   ['markup'],
-  ['check', 'describe'],
+  ['check', 'describe', 'ahead'],
   ['index.ts'],
   ['cli', 'vite'],
 ];

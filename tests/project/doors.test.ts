@@ -14,6 +14,7 @@ const doors: Record<string, string> = {
     'ComponentTree LatticeError calc component definition eachOf el event given phrase preset prop resolve share slot trusted uid',
   'zesty-lattice/check': 'MissingPath SettingsError check jsonReport sarifReport textReport',
   'zesty-lattice/elements': 'elementClass register',
+  'zesty-lattice/live': 'LIVE',
   'zesty-lattice/markup': 'adopt catalog markupFile renderDocument',
   'zesty-lattice/vite': 'default lattice',
   'zesty-lattice/vite/page': 'note',

@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { build } from 'vite';
-import { planning } from '../../src/vite/ahead/planning.js';
+import { planning } from '../../src/vite/planning.js';
 import { textFiles } from '../../src/vite/text-files.js';
 
 const source = (path: string): string => fileURLToPath(new URL(`../../src/${path}`, import.meta.url));

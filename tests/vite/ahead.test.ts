@@ -102,6 +102,7 @@ export const RowSign = component('row-sign', {
 `,
   'stalls/stall-list.ts': `import { calc, component, eachOf, el, event, given, prop, slot, uid } from 'zesty-lattice';
 import GroveLog from '../grove-log.ts';
+import { RowList } from '../row-list.ts';
 import { RowSign } from '../row-sign.ts';
 import { press } from '../vocabulary.ts';
 import { defaults } from '../words.ts';
@@ -153,9 +154,19 @@ export const StallList = component('stall-list', {
       GroveLog({ title: state.picked }, slots.note('no note')),
       el.pre('\\nkept ', state.picked, ' & <so>'),
       slots.default(),
+      RowList({ items: state.extra, size: calc(state.extra, (all) => all.length) }, { row: (stall) => el.em(stall.name, calc(stall.crates, (n) => n + 1)) }),
     ];
   },
 });
+`,
+  'row-list.ts': `import { calc, component, definition, eachOf, el, prop, slot } from 'zesty-lattice';
+import { plural } from './words.ts';
+export const RowList = component('row-list', <Item>(item: ReturnType<typeof prop.of<Item, Item>>) =>
+  definition({
+    props: { items: prop.list(item), size: prop.number() },
+    slots: { row: slot.of(item) },
+    template: ({ props, slots }) => el.ol({ title: calc(props.size, (n) => plural(n, 'row')) }, eachOf(props.items, (each) => el.li(slots.row(each)))),
+  }));
 `,
   'grove-log.ts': `import { component, el, prop, share, slot } from 'zesty-lattice';
 export const Basket = share<{ total: number }>('basket');
@@ -265,7 +276,7 @@ register(component('part-b', { ${more} props: { n: prop.number(), tag: prop.tag(
       one(
         '({ props }) => { const unit = String(Math.random()); return el.p(calc(props.n, (n) => n + unit)); }',
       ),
-      'main.ts registers is planned in the page, since <part-b>: a function given to calc uses what is declared inside the template',
+      'main.ts registers is planned in the page, since <part-b>: a function given to calc cannot stand outside of its template',
     ],
     [
       'an element whose tag is a prop',

@@ -35,7 +35,7 @@ export { property } from './property.js';
 export { ready } from './ready.js';
 export { containing, define } from './register.js';
 export { consuming, providing } from './shared-data.js';
-export { scopedCss, sheet, styled } from './sheets.js';
+export { sheet, styled } from './sheets.js';
 export { depending, handed } from './slot.js';
 export { slotWatch } from './slot-watch.js';
 export { text } from './text.js';

@@ -27,11 +27,14 @@ export function writeComponent(core: ComponentCore, sources: Sources, count: Cou
   const propCodes = props.map((prop) => to.code(prop));
   const partCodes = parts.map((part) => to.code(part)).filter((code) => code !== 'undefined');
   const memberCodes = members.map((member) => to.code(member)).filter((code) => code !== 'undefined');
-  const css = [
-    ...(core.styles === '' ? [] : [core.styles]),
-    ...[...styled].map((one) => scopedCss(one.name, one.styles)),
+  const sheets = [
+    ...(core.styles === '' ? [] : [to.line(to.call('sheet', JSON.stringify(core.styles)))]),
+    ...[...styled].map(
+      (one) =>
+        sources.scopedSheet(one) ??
+        to.line(to.call('sheet', JSON.stringify(scopedCss(one.name, one.styles)))),
+    ),
   ];
-  const sheets = css.map((text) => to.line(to.call('sheet', JSON.stringify(text))));
   if (sheets.length > 0) partCodes.unshift(to.call('styled', ...sheets));
   const inner = [...uses].map((one) => {
     const code = sources.component(one);
@@ -42,7 +45,7 @@ export function writeComponent(core: ComponentCore, sources: Sources, count: Cou
   if (inner.length > 0) memberCodes.push(to.call('containing', `() => [${inner.join(', ')}]`));
   const hasHandlers = Object.keys(core.handlers).length > 0;
   // Whoever follows all changes has to hear of those that the template does not read, too.
-  const rest = partCodes.some((code) => /^\$(fieldPart|providing)\(/.test(code)) ? others : 0;
+  const rest = core.field || core.provides ? others : 0;
   const bitOf = Object.fromEntries(
     [...bits.entries()].filter(([name]) => /^(state|slot|shared) /.test(name)),
   );

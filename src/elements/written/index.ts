@@ -1,2 +1,2 @@
 export { type WrittenComponent, writeComponent } from './component.js';
-export { NotWritten, type Sources } from './writer.js';
+export { NotWritten, own, type Sources } from './writer.js';

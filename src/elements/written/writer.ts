@@ -10,6 +10,9 @@ import { kindCode } from './kinds.js';
 import { htmlOf } from './sketch-html.js';
 import { fillTestCode } from './tests.js';
 
+/** What all names in written code start with, so that they are none of its author's. */
+export const own = '$lattice_';
+
 /** Why a component's elements cannot be written as code: the page then plans them itself. */
 export class NotWritten extends Error {}
 
@@ -23,6 +26,8 @@ export interface Sources {
   part(core: ComponentCore, key: string): string | undefined;
   /** The code of what a kind was given: its fallback, its tests, its schema. */
   kindPart(component: string, prop: string, part: 'fallback' | 'tests' | 'schema'): string | undefined;
+  /** The code of another component's rules as a style sheet, for where it has no shadow root of its own. */
+  scopedSheet(core: ComponentCore): string | undefined;
   /** The code of another component's elements. */
   component(core: ComponentCore): string | undefined;
   /** Makes sure that HTML comes back from a parser as it was meant; gives what is wrong otherwise. */
@@ -49,7 +54,7 @@ export class Writer {
   /** How the code calls one of the functions of a page's part. */
   name(name: LiveName): string {
     this.names.add(name);
-    return `$${name}`;
+    return `${own}${name}`;
   }
 
   call(name: LiveName, ...args: readonly string[]): string {
@@ -62,7 +67,7 @@ export class Writer {
   line(code: string): string {
     const known = this.#lineOf.get(code);
     if (known !== undefined) return known;
-    const name = `$line${this.lines.length}`;
+    const name = `${own}line${this.lines.length}`;
     this.#lineOf.set(code, name);
     this.lines.push(`const ${name} = ${code};`);
     return name;
@@ -159,7 +164,7 @@ export class Writer {
       if (compute === undefined)
         throw new NotWritten(
           op.text === undefined
-            ? 'a function given to calc uses what is declared inside the template'
+            ? 'a function given to calc cannot stand outside of its template'
             : `{{ ${op.text} }} cannot be written out`,
         );
       const inputs = op.inputs.map((input) => `(f) => ${this.#operand(input)}`);

@@ -10,9 +10,10 @@ export interface KindParts {
 }
 
 /** The parts of a component's kinds, by prop: of those that are written out as calls of `prop`. */
-export function kindPartsOf({ parts }: ComponentCall): ReadonlyMap<string, KindParts> {
+export function kindPartsOf({ isGeneric, parts }: ComponentCall): ReadonlyMap<string, KindParts> {
   const found = new Map<string, KindParts>();
-  const props = parts?.get('props')?.value;
+  // The item that a generic definition is made with is known to its function alone.
+  const props = isGeneric ? undefined : parts?.get('props')?.value;
   if (props?.type !== 'ObjectExpression') return found;
   for (const one of props.properties) {
     if (one.type === 'Property' && !one.computed && one.key.type === 'Identifier')

@@ -1,6 +1,6 @@
-import type { LiveName } from '../../elements/draft/call.js';
-import type { BinaryOperator, ExpressionTree } from '../../markup/expression/tree.js';
-import type { ReadText } from '../../template/index.js';
+import type { LiveName } from '../elements/draft/call.js';
+import type { BinaryOperator, ExpressionTree } from '../markup/expression/tree.js';
+import type { ReadText } from '../template/index.js';
 
 /** What an expression's code calls: functions of a page's part, and the component's own helpers. */
 export interface Callable {

@@ -1,20 +1,24 @@
+import { randomUUID } from 'node:crypto';
 import MagicString from 'magic-string';
 import { createRunnableDevEnvironment, type Plugin, type ResolvedConfig, resolveConfig } from 'vite';
-import { type ComponentCore, componentCore } from '../../component/index.js';
-import { textFiles } from '../text-files.js';
-import { isOfInterest, ModuleCode } from './module.js';
-import type { Placed } from './names.js';
+import type { Compute, Loading, Place } from '../ahead/loading.js';
+import { isOfInterest, ModuleCode } from '../ahead/module.js';
+import type { Placed } from '../ahead/names.js';
+import { type ComponentCore, componentCore } from '../component/index.js';
+import { textFiles } from './text-files.js';
 
-type Compute = (...values: never[]) => unknown;
-
-/** Where a component is called into being: its module, and which of the calls there. */
-export interface Place {
-  readonly file: string;
-  readonly at: number;
+/** What marked modules call, to say where their components and functions stand. */
+interface Marks {
+  component(file: string, at: number, made: unknown): unknown;
+  closure(file: string, at: number, number: number, compute: Compute): Compute;
 }
 
-const registryKey = Symbol.for('zesty-lattice.ahead');
-const registry = `globalThis[Symbol.for("zesty-lattice.ahead")]`;
+const marksKey = Symbol.for('zesty-lattice.ahead');
+/** By loading: several builds may run in one process, of several copies of the library. */
+const shared = globalThis as { [marksKey]?: Map<string, Marks> };
+shared[marksKey] ??= new Map();
+const marks = shared[marksKey];
+
 /** There are no elements in Node: a module that also registers its components does nothing there. */
 const noElements =
   'data:text/javascript,export const register = () => {}; export const elementClass = () => class {};';
@@ -26,8 +30,9 @@ function isFound(find: string | RegExp, door: string): boolean {
 }
 
 /** Loads the modules of components in Node, and remembers which line each component and function comes from. */
-export class Loading {
+export class NodeLoading implements Loading {
   readonly #config: ResolvedConfig;
+  readonly #id = randomUUID();
   readonly #modules = new Map<string, ModuleCode>();
   readonly #components = new Map<ComponentCore, Place>();
   readonly #closures = new Map<Compute, Place & { readonly number: number }>();
@@ -35,25 +40,25 @@ export class Loading {
 
   constructor(config: ResolvedConfig) {
     this.#config = config;
+    marks.set(this.#id, {
+      component: (file, at, made) => {
+        const core = componentCore(made);
+        if (core) this.#components.set(core, { file, at });
+        return made;
+      },
+      closure: (file, at, number, compute) => {
+        // A function of its own for each place, so that one that is given to several is told apart.
+        const own: Compute = (...values) => compute(...values);
+        this.#closures.set(own, { file, at, number });
+        return own;
+      },
+    });
   }
 
   /** What a module exports; throws what it throws. */
   async load(file: string): Promise<Readonly<Record<string, unknown>>> {
     this.#environment ??= this.#start();
     const { runner } = await this.#environment;
-    (globalThis as { [registryKey]?: unknown })[registryKey] = {
-      component: (path: string, at: number, made: unknown) => {
-        const core = componentCore(made);
-        if (core) this.#components.set(core, { file: path, at });
-        return made;
-      },
-      closure: (path: string, at: number, number: number, compute: Compute) => {
-        // A function of its own for each place, so that one that is given to several is told apart.
-        const own: Compute = (...values) => compute(...values);
-        this.#closures.set(own, { file: path, at, number });
-        return own;
-      },
-    };
     return (await runner.import(file)) as Readonly<Record<string, unknown>>;
   }
 
@@ -84,6 +89,7 @@ export class Loading {
 
   async close(): Promise<void> {
     await (await this.#environment)?.close();
+    marks.delete(this.#id);
   }
 
   async #start(): Promise<ReturnType<typeof createRunnableDevEnvironment>> {
@@ -118,6 +124,7 @@ export class Loading {
   /** Marks components, and the functions given to `calc`, with where they stand. */
   #marking(): Plugin {
     const modules = this.#modules;
+    const registry = `globalThis[Symbol.for("zesty-lattice.ahead")].get("${this.#id}")`;
     return {
       name: 'zesty-lattice:marking',
       enforce: 'post',

@@ -1,13 +1,13 @@
 import { relative } from 'node:path';
 import MagicString from 'magic-string';
 import type { Plugin, ResolvedConfig } from 'vite';
-import { NotWritten } from '../../elements/written/index.js';
-import { Loading } from './loading.js';
-import { isOfInterest, ModuleCode } from './module.js';
-import type { Placed } from './names.js';
-import { type Resolve, registering } from './registering.js';
-import { loosen, writeInto } from './rewriting.js';
-import { exportedCores, suffix, Writing } from './writing.js';
+import { isOfInterest, ModuleCode } from '../ahead/module.js';
+import type { Placed } from '../ahead/names.js';
+import { type Resolve, registering } from '../ahead/registering.js';
+import { loosen, writeInto } from '../ahead/rewriting.js';
+import { exportedCores, suffix, Writing } from '../ahead/writing.js';
+import { NotWritten } from '../elements/written/index.js';
+import { NodeLoading } from './loading.js';
 
 /**
  * Plans elements as a page is built: where a module registers components, it gets them with their templates made ready
@@ -16,7 +16,7 @@ import { exportedCores, suffix, Writing } from './writing.js';
  */
 export function planning(): Plugin {
   let config: ResolvedConfig;
-  let loading: Loading;
+  let loading: NodeLoading;
   let writing: Writing;
   const told = new Set<string>();
 
@@ -29,7 +29,8 @@ export function planning(): Plugin {
     },
 
     buildStart() {
-      loading = new Loading(config);
+      if (this.environment.config.consumer !== 'client') return;
+      loading = new NodeLoading(config);
       writing = new Writing(loading);
     },
 
@@ -46,7 +47,7 @@ export function planning(): Plugin {
     },
 
     async closeBundle() {
-      await loading.close();
+      await loading?.close();
     },
 
     async transform(code, id) {
@@ -62,7 +63,7 @@ export function planning(): Plugin {
       };
       let cores = loading.componentsOf(file);
       if (isWrittenForm) {
-        writeInto(changed, module, cores, writing);
+        writeInto(changed, module, cores, writing, true);
         await reroute(changed, module, file, resolve);
       } else {
         cores = new Map();
@@ -71,7 +72,7 @@ export function planning(): Plugin {
           if (plan) {
             for (const { start, end } of plan.dropped) changed.remove(start, end);
             cores = plan.cores;
-            if (cores.size > 0) writeInto(changed, module, cores, writing);
+            if (cores.size > 0) writeInto(changed, module, cores, writing, false);
             changed.prepend(plan.imports);
           }
         } catch (thrown) {

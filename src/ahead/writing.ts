@@ -1,11 +1,13 @@
 import type { Property } from 'estree';
-import { type ComponentCore, componentCore } from '../../component/index.js';
+import { type ComponentCore, componentCore } from '../component/index.js';
+import { scopedCss } from '../elements/live/sheets.js';
 import {
   NotWritten,
+  own,
   type Sources,
   type WrittenComponent,
   writeComponent,
-} from '../../elements/written/index.js';
+} from '../elements/written/index.js';
 import { expressionCode } from './expression-code.js';
 import { kindPartsOf } from './kind-parts.js';
 import type { Loading, Place } from './loading.js';
@@ -62,7 +64,7 @@ export class Writing {
       if (file === place.file) return name;
       const names = imports.get(file) ?? new Set();
       imports.set(file, names);
-      const here = `$from${[...imports.keys()].indexOf(file)}${name}`;
+      const here = `${own}from${[...imports.keys()].indexOf(file)}_${name}`;
       names.add(`${name} as ${here}`);
       return here;
     };
@@ -99,9 +101,14 @@ export class Writing {
           return at.file === place.file ? found.call.local : reach(at.file, componentName(at.at));
         return found.call.isDefault && at.file !== place.file ? reach(at.file, 'default') : undefined;
       },
+      scopedSheet: (other) => {
+        const at = this.#loading.placeOf(other);
+        return at && reach(at.file, sheetName(at.at));
+      },
       htmlFault,
     };
-    if (!this.#call(place)?.call.parts)
+    const made = this.#call(place)?.call;
+    if (!made?.parts || made.isGeneric)
       return new NotWritten('its definition is not written out where it is made');
     try {
       return { ...writeComponent(core, sources, countNodes), imports };
@@ -131,35 +138,46 @@ function partText(module: ModuleCode, property: Property, key: string): string {
     : `(${module.text(property.value)})`;
 }
 
-export const componentName = (at: number): string => `$component${at}`;
-export const closureName = (at: number, number: number): string => `$calc${at}_${number}`;
-export const helpersName = (at: number): string => `$helpers${at}`;
-export const kindName = (at: number, prop: string, part: string): string => `$kind${at}_${prop}_${part}`;
+export const componentName = (at: number): string => `${own}component${at}`;
+export const closureName = (at: number, number: number): string => `${own}calc${at}_${number}`;
+export const helpersName = (at: number): string => `${own}helpers${at}`;
+export const sheetName = (at: number): string => `${own}sheet${at}`;
+export const kindName = (at: number, prop: string, part: string): string => `${own}kind${at}_${prop}_${part}`;
 
-/** What a module's written form has besides, for itself and for others: functions and parts of kinds. */
-export function sharedLines(module: ModuleCode, isWritten: (at: number) => boolean): string {
+/** What a module's written form has besides, for itself and for others: rules, functions and parts of kinds. */
+export function sharedLines(
+  module: ModuleCode,
+  cores: ReadonlyMap<number, ComponentCore>,
+  isWritten: (at: number) => boolean,
+  isShared: boolean,
+): readonly string[] {
+  const constant = isShared ? 'export const' : 'const';
   const lines: string[] = [];
+  for (const [at, { name, styles }] of cores)
+    if (styles !== '') {
+      const css = JSON.stringify(scopedCss(name, styles));
+      lines.push(`${constant} ${sheetName(at)} = /* @__PURE__ */ ${own}sheet(${css});`);
+    }
   for (const [at, call] of module.components.entries()) {
     if (!call.parts) continue;
     for (const [number, { isFree, node }] of call.closures.entries())
-      if (isFree) lines.push(`export const ${closureName(at, number)} = ${functionText(module, node)};`);
+      if (isFree) lines.push(`${constant} ${closureName(at, number)} = ${functionText(module, node)};`);
     const helpers = call.parts.get('helpers');
     if (helpers)
-      lines.push(`export const ${helpersName(at)} = () => (${partText(module, helpers, 'helpers')});`);
+      lines.push(`${constant} ${helpersName(at)} = () => (${partText(module, helpers, 'helpers')});`);
     for (const [prop, { fallback, schema, tests }] of kindPartsOf(call)) {
       if (fallback)
-        lines.push(`export const ${kindName(at, prop, 'fallback')} = () => (${module.text(fallback)});`);
-      if (schema)
-        lines.push(`export const ${kindName(at, prop, 'schema')} = () => (${module.text(schema)});`);
+        lines.push(`${constant} ${kindName(at, prop, 'fallback')} = () => (${module.text(fallback)});`);
+      if (schema) lines.push(`${constant} ${kindName(at, prop, 'schema')} = () => (${module.text(schema)});`);
       if (tests.length > 0) {
         const pairs = tests.map((args) => `[${args.map((arg) => module.text(arg)).join(', ')}]`);
-        lines.push(`export const ${kindName(at, prop, 'tests')} = () => [${pairs.join(', ')}];`);
+        lines.push(`${constant} ${kindName(at, prop, 'tests')} = () => [${pairs.join(', ')}];`);
       }
     }
-    if (call.local !== undefined && isWritten(at))
+    if (isShared && call.local !== undefined && isWritten(at))
       lines.push(`export { ${call.local} as ${componentName(at)} };`);
   }
-  return lines.join('\n');
+  return lines;
 }
 
 /** A function as an expression; one that is only named is called by its name, which may come to be later. */

@@ -1,6 +1,6 @@
 import { type DefaultTreeAdapterTypes, parseFragment } from 'parse5';
-import type { Draft } from '../../elements/draft/draft.js';
-import { type Sketch, SketchElement, SketchReady, SketchText } from '../../elements/draft/sketch.js';
+import type { Draft } from '../elements/draft/draft.js';
+import { type Sketch, SketchElement, SketchReady, SketchText } from '../elements/draft/sketch.js';
 
 type ParsedNode = DefaultTreeAdapterTypes.ChildNode;
 
@@ -11,12 +11,22 @@ export function countNodes(html: string): number {
 
 /** What is wrong with HTML that a page's parser is to make a view's nodes of; nothing where it does. */
 export function htmlFault(html: string, view: Draft): string | undefined {
+  if (hasPlaceholder(view.content)) return 'it has an element <t>, which stands for a text in written code';
   let { childNodes } = parseFragment(html);
   const isInside =
     html.startsWith('<svg>') &&
     view.content.some((one) => one instanceof SketchElement && one.isSvg && one.tag !== 'svg');
   if (isInside) childNodes = (childNodes[0] as DefaultTreeAdapterTypes.Element).childNodes;
   return isSame(view.content, childNodes) ? undefined : 'a parser of HTML reads its template in another way';
+}
+
+/** Whether there is an element of the name that written code has for texts that are empty at first. */
+function hasPlaceholder(content: readonly Sketch[]): boolean {
+  return content.some((one) =>
+    one instanceof SketchReady
+      ? /<t[\s/>]/i.test(one.html)
+      : one instanceof SketchElement && (one.tag === 't' || hasPlaceholder(one.content)),
+  );
 }
 
 function isSame(content: readonly Sketch[], nodes: readonly ParsedNode[]): boolean {

@@ -1,7 +1,7 @@
 import type { CallExpression } from 'estree';
 import type { Node } from 'estree-walker';
-import { type ComponentCore, componentCore } from '../../component/index.js';
-import { NotWritten } from '../../elements/written/index.js';
+import { type ComponentCore, componentCore } from '../component/index.js';
+import { NotWritten } from '../elements/written/index.js';
 import type { Loading } from './loading.js';
 import type { ModuleCode } from './module.js';
 import type { Placed } from './names.js';

@@ -1,17 +1,18 @@
 import { type Node, walk } from 'estree-walker';
 import type MagicString from 'magic-string';
-import type { ComponentCore } from '../../component/index.js';
-import { NotWritten } from '../../elements/written/index.js';
+import type { ComponentCore } from '../component/index.js';
+import { NotWritten, own } from '../elements/written/index.js';
 import type { ModuleCode } from './module.js';
 import type { Placed } from './names.js';
 import { sharedLines, suffix, type Writing } from './writing.js';
 
-/** Puts the elements of components where a module makes the components. */
+/** Puts the elements of components where a module makes the components; others may share what they need. */
 export function writeInto(
   changed: MagicString,
   module: ModuleCode,
   cores: ReadonlyMap<number, ComponentCore>,
   writing: Writing,
+  isShared: boolean,
 ): void {
   const names = new Set<string>();
   const imports = new Map<string, Set<string>>();
@@ -22,7 +23,7 @@ export function writeInto(
     if (!written || written instanceof NotWritten) continue;
     isWritten.add(at);
     changed.overwrite(node.start, node.end, written.code);
-    for (const name of written.names) names.add(`${name} as $${name}`);
+    for (const name of written.names) names.add(`${name} as ${own}${name}`);
     for (const [file, taken] of written.imports)
       imports.set(file, new Set([...(imports.get(file) ?? []), ...taken]));
   }
@@ -30,12 +31,13 @@ export function writeInto(
   if (isWritten.size === module.components.length)
     for (const { end, source, specifiers, start } of module.imports)
       if (source.value === 'zesty-lattice/markup' && specifiers.length === 0) changed.remove(start, end);
+  if ([...cores].some(([, { styles }]) => styles !== '')) names.add(`sheet as ${own}sheet`);
   const lines = [
     `import { ${[...names].join(', ')} } from 'zesty-lattice/live';`,
     ...[...imports].map(
       ([file, taken]) => `import { ${[...taken].join(', ')} } from ${JSON.stringify(file + suffix)};`,
     ),
-    sharedLines(module, (at) => isWritten.has(at)),
+    ...sharedLines(module, cores, (at) => isWritten.has(at), isShared),
   ];
   changed.prepend(`${lines.join('\n')}\n`);
 }

@@ -1,4 +1,11 @@
-import type { CallExpression, Expression, ImportDeclaration, Program, Property } from 'estree';
+import type {
+  ArrowFunctionExpression,
+  CallExpression,
+  Expression,
+  ImportDeclaration,
+  Program,
+  Property,
+} from 'estree';
 import { type Node, walk } from 'estree-walker';
 import { declaredIn, isKey, type Placed, readIn } from './names.js';
 
@@ -12,6 +19,8 @@ export interface ComponentCall {
   readonly local: string | undefined;
   /** Whether it is what the module exports as its default. */
   readonly isDefault: boolean;
+  /** Whether its definition is made by a function, for any type of item. */
+  readonly isGeneric: boolean;
   /** The parts of its definition, where that is written out as a record. */
   readonly parts: ReadonlyMap<string, Placed<Property>> | undefined;
   /** The functions that its template hands to `calc`, in the order they are written. */
@@ -130,14 +139,17 @@ export class ModuleCode {
         if (node.type !== 'CallExpression' || node.callee.type !== 'Identifier' || node.callee.name !== local)
           return;
         const { local: name, isDefault = false } = top.get(node) ?? {};
-        const parts = partsOf(node.arguments[1] as Expression | undefined);
+        const given = node.arguments[1] as Expression | undefined;
+        const isGeneric = given?.type === 'ArrowFunctionExpression';
+        const parts = partsOf(isGeneric ? definitionOf(given) : given);
         found.push({
           node: node as Placed<CallExpression>,
           local: name,
           isDefault,
+          isGeneric,
           // In a function it may use what is declared there.
           parts: depth === 0 ? parts : undefined,
-          closures: closuresOf(parts?.get('template'), calc),
+          closures: closuresOf(parts?.get('template'), calc, isGeneric ? given : undefined),
         });
       },
       leave(node) {
@@ -157,11 +169,16 @@ export function isOfInterest(code: string): boolean {
   return code.includes(`'${authoring}'`) || code.includes(`"${authoring}"`) || code.includes(elements);
 }
 
+/** The record behind `(item) => definition({ … })`. */
+function definitionOf({ body }: ArrowFunctionExpression): Expression | undefined {
+  return body.type === 'CallExpression' ? (body.arguments[0] as Expression | undefined) : undefined;
+}
+
 function partsOf(definition: Expression | undefined): ReadonlyMap<string, Placed<Property>> | undefined {
   if (definition?.type !== 'ObjectExpression') return undefined;
   const parts = new Map<string, Placed<Property>>();
   for (const one of definition.properties) {
-    if (one.type !== 'Property' || one.computed) return undefined;
+    if (one.type !== 'Property' || one.computed || one.kind !== 'init') return undefined;
     const name = one.key.type === 'Identifier' ? one.key.name : undefined;
     if (name === undefined) return undefined;
     parts.set(name, one as Placed<Property>);
@@ -169,8 +186,12 @@ function partsOf(definition: Expression | undefined): ReadonlyMap<string, Placed
   return parts;
 }
 
-/** The functions handed to `calc` in a template, in order; a module tells them apart by their number. */
-function closuresOf(template: Node | undefined, calc: string | undefined): readonly Closure[] {
+/** The functions handed to `calc` in a template, in order; what is declared around it is not theirs to use. */
+function closuresOf(
+  template: Node | undefined,
+  calc: string | undefined,
+  around: Node = template as Node,
+): readonly Closure[] {
   if (!template || calc === undefined) return [];
   const found: Placed[] = [];
   walk(template, {
@@ -185,8 +206,8 @@ function closuresOf(template: Node | undefined, calc: string | undefined): reado
   found.sort((a, b) => a.start - b.start);
   return found.map((node) => {
     const own = declaredIn(node);
-    const around = declaredOutside(template, node);
-    return { node, isFree: ![...readIn(node)].some((name) => around.has(name) && !own.has(name)) };
+    const outside = declaredOutside(around, node);
+    return { node, isFree: ![...readIn(node)].some((name) => outside.has(name) && !own.has(name)) };
   });
 }
 

@@ -1,0 +1,25 @@
+import type { ComponentCore } from '../component/index.js';
+import type { ModuleCode } from './module.js';
+
+export type Compute = (...values: never[]) => unknown;
+
+/** Where a component is made: its module, and which of the calls there. */
+export interface Place {
+  readonly file: string;
+  readonly at: number;
+}
+
+/** Modules of components, loaded: what they export, and which line each component and function comes from. */
+export interface Loading {
+  /** What a module exports; throws what it throws. */
+  load(file: string): Promise<Readonly<Record<string, unknown>>>;
+  /** The code of a module that was loaded. */
+  module(file: string): ModuleCode | undefined;
+  placeOf(core: ComponentCore): Place | undefined;
+  /** Where the component of a name is made, which is one in a page. */
+  placeNamed(name: string): Place | undefined;
+  /** The components of a module that was loaded, by their number there. */
+  componentsOf(file: string): ReadonlyMap<number, ComponentCore>;
+  /** Where a function given to `calc` stands: the component's place, and which of its functions. */
+  closureOf(compute: Compute): (Place & { readonly number: number }) | undefined;
+}
