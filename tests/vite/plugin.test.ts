@@ -113,7 +113,7 @@ describe('while developing', () => {
     page.waitForFunction(
       (value) => document.querySelector('stall-count')?.shadowRoot?.textContent?.trim() === value,
       wanted,
-      { timeout: 8000 },
+      { timeout: 25_000 },
     );
 
   test('files stand in for markupFile, and what was rendered ahead is taken over', async () => {
@@ -140,7 +140,7 @@ describe('while developing', () => {
         return button && getComputedStyle(button).color === 'rgb(4, 5, 6)';
       },
       undefined,
-      { timeout: 8000 },
+      { timeout: 25_000 },
     );
     expect(await text()).toBe('Crates = 6Stall Crates');
   });
@@ -163,7 +163,7 @@ describe('while developing', () => {
   test('a problem is told over the page and in the terminal, with file, line and the lines around', async () => {
     logged.length = 0;
     edit('stall-count.html', '{{ label }} =', '{{ labl }} =');
-    const overlay = await page.waitForSelector('vite-error-overlay', { state: 'attached', timeout: 8000 });
+    const overlay = await page.waitForSelector('vite-error-overlay', { state: 'attached', timeout: 25_000 });
     const shown = await overlay.evaluate((element) => element.shadowRoot?.textContent ?? '');
     expect(shown).toContain('name-unknown');
     expect(shown).toContain('Did you mean "label"?');
@@ -173,25 +173,25 @@ describe('while developing', () => {
     expect(printed).toMatch(/stall-count\.html:1:50/);
     expect(printed).toContain('{{ labl }} =');
     edit('stall-count.html', '{{ labl }} =', '{{ label }} ~');
-    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 8000 });
+    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 25_000 });
     await becomes('Crates ~ 42Stand Crates');
   });
 
   test('so is one in a built template, at the line that was written', async () => {
     logged.length = 0;
     edit('stall-sign.ts', 'props.name', 'props.nmae');
-    const overlay = await page.waitForSelector('vite-error-overlay', { state: 'attached', timeout: 8000 });
+    const overlay = await page.waitForSelector('vite-error-overlay', { state: 'attached', timeout: 25_000 });
     const shown = await overlay.evaluate((element) => element.shadowRoot?.textContent ?? '');
     expect(shown).toContain('prop-unknown');
     expect(shown).toMatch(/6 \|.*props\.nmae/);
     expect(logged.join('\n')).toContain('stall-sign.ts:6:');
     edit('stall-sign.ts', 'props.nmae', 'props.name');
-    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 8000 });
+    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 25_000 });
   });
 
   test('a change of the props loads the page anew', async () => {
     edit('stall-count.ts', 'label: prop.text()', 'label: prop.text(), most: prop.number().fallback(9)');
-    await page.waitForFunction(() => !('isSamePage' in window), undefined, { timeout: 8000 });
+    await page.waitForFunction(() => !('isSamePage' in window), undefined, { timeout: 25_000 });
     await becomes('Crates ~ 40Stand Crates');
   });
 });
