@@ -61,6 +61,11 @@ export async function registering(
   };
 }
 
+/** Whether a module takes something from the door of elements. */
+export function isRegistering(module: ModuleCode): boolean {
+  return module.imports.some(({ source }) => source.value === door);
+}
+
 function isImported(module: ModuleCode, arg: Node): boolean {
   return arg.type === 'Identifier' && module.importOf(arg.name) !== undefined;
 }

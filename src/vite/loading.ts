@@ -5,7 +5,7 @@ import type { Compute, Loading, Place } from '../ahead/loading.js';
 import { isOfInterest, ModuleCode } from '../ahead/module.js';
 import type { Placed } from '../ahead/names.js';
 import { type ComponentCore, componentCore } from '../component/index.js';
-import { textFiles } from './text-files.js';
+import { textFileOf, textFiles } from './text-files.js';
 
 /** What marked modules call, to say where their components and functions stand. */
 interface Marks {
@@ -34,6 +34,7 @@ export class NodeLoading implements Loading {
   readonly #config: ResolvedConfig;
   readonly #id = randomUUID();
   readonly #modules = new Map<string, ModuleCode>();
+  readonly #files = new Set<string>();
   readonly #components = new Map<ComponentCore, Place>();
   readonly #closures = new Map<Compute, Place & { readonly number: number }>();
   #environment: Promise<ReturnType<typeof createRunnableDevEnvironment>> | undefined;
@@ -65,6 +66,11 @@ export class NodeLoading implements Loading {
   /** The code of a module that was loaded. */
   module(file: string): ModuleCode | undefined {
     return this.#modules.get(file);
+  }
+
+  /** Every file that was read for what was loaded. */
+  get files(): ReadonlySet<string> {
+    return this.#files;
   }
 
   placeOf(core: ComponentCore): Place | undefined {
@@ -123,14 +129,16 @@ export class NodeLoading implements Loading {
 
   /** Marks components, and the functions given to `calc`, with where they stand. */
   #marking(): Plugin {
-    const modules = this.#modules;
+    const [modules, files] = [this.#modules, this.#files];
     const registry = `globalThis[Symbol.for("zesty-lattice.ahead")].get("${this.#id}")`;
     return {
       name: 'zesty-lattice:marking',
       enforce: 'post',
       transform(code, id) {
-        if (id.includes('/node_modules/') || !isOfInterest(code)) return undefined;
+        if (id.includes('/node_modules/')) return undefined;
         const file = id.replace(/\?.*$/, '');
+        files.add(textFileOf(file) ?? file);
+        if (!isOfInterest(code)) return undefined;
         const module = new ModuleCode(code, this.parse(code));
         modules.set(file, module);
         const marked = new MagicString(code);

@@ -3,9 +3,10 @@ import MagicString from 'magic-string';
 import type { Plugin, ResolvedConfig } from 'vite';
 import { isOfInterest, ModuleCode } from '../ahead/module.js';
 import type { Placed } from '../ahead/names.js';
-import { type Resolve, registering } from '../ahead/registering.js';
+import { isRegistering, type Resolve, registering } from '../ahead/registering.js';
 import { loosen, writeInto } from '../ahead/rewriting.js';
 import { exportedCores, suffix, Writing } from '../ahead/writing.js';
+import type { ComponentCore } from '../component/index.js';
 import { NotWritten } from '../elements/written/index.js';
 import { NodeLoading } from './loading.js';
 
@@ -61,12 +62,14 @@ export function planning(): Plugin {
         const found = await this.resolve(source, importer);
         return found && !found.external && !found.id.includes('/node_modules/') ? found.id : undefined;
       };
-      let cores = loading.componentsOf(file);
+      let cores: ReadonlyMap<number, ComponentCore> = new Map();
       if (isWrittenForm) {
+        // While a build watches its files, this module may be the first to come again.
+        await loading.load(file);
+        cores = loading.componentsOf(file);
         writeInto(changed, module, cores, writing, true);
         await reroute(changed, module, file, resolve);
       } else {
-        cores = new Map();
         try {
           const plan = await registering(module, file, resolve, loading, writing);
           if (plan) {
@@ -90,6 +93,8 @@ export function planning(): Plugin {
         ),
       );
       loosen(changed, module, ({ start }: Placed) => written.has(start));
+      // What stands in this module was drawn from others: their changes are its own.
+      if (cores.size > 0 || isRegistering(module)) for (const one of loading.files) this.addWatchFile(one);
       if (!changed.hasChanged()) return undefined;
       return { code: changed.toString(), map: changed.generateMap({ hires: 'boundary' }) };
     },

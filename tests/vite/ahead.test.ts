@@ -1,4 +1,13 @@
-import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
@@ -369,4 +378,59 @@ export const Outer = component('part-outer', { state: () => ({ at: 0 }), templat
       'in the page twice, once with components written out and once as they are: parts.ts.',
     );
   });
+});
+
+test('a build that watches its files follows changes of whatever was drawn upon', async () => {
+  const folder = mkdtempSync(join(root, 'out-ahead-'));
+  const { lattice } = (await import(
+    join(root, 'dist/vite/index.js')
+  )) as typeof import('../../src/vite/index.js');
+  const files: Files = {
+    'main.ts': `import { register } from 'zesty-lattice/elements';\nimport { Stall } from './stall.ts';\nregister(Stall);\n`,
+    'stall.ts': `import { component, el, prop } from 'zesty-lattice';
+import { Sign } from './sign.ts';
+export const Stall = component('one-stall', { props: { name: prop.text() }, state: () => ({ at: 0 }), template: ({ props }) => el.div(Sign({ name: props.name })) });
+`,
+    'sign.ts': `import { component, prop } from 'zesty-lattice';
+import { markupFile } from 'zesty-lattice/markup';
+export const Sign = component('one-sign', { props: { name: prop.text() }, template: markupFile(import.meta.url, './sign.html') });
+`,
+    'sign.html': '<b>{{ name }} first</b>',
+  };
+  for (const [name, text] of Object.entries(files)) writeFileSync(join(folder, name), text);
+  const watcher = await build({
+    root: folder,
+    configFile: false,
+    logLevel: 'silent',
+    plugins: [lattice()],
+    build: { watch: {}, minify: false, rollupOptions: { input: join(folder, 'main.ts') } },
+  });
+  if (!('on' in watcher)) throw new Error('Nothing is watched.');
+  const code = async (wanted: string): Promise<string> => {
+    for (let turn = 0; turn < 200; turn++) {
+      await new Promise((done) => setTimeout(done, 100));
+      const [file] = existsSync(join(folder, 'dist/assets')) ? readdirSync(join(folder, 'dist/assets')) : [];
+      const text = file ? readFileSync(join(folder, 'dist/assets', file), 'utf8') : '';
+      if (text.includes(wanted)) return text;
+    }
+    throw new Error(`${wanted} did not come`);
+  };
+  try {
+    expect(await code(' first')).not.toContain('Planner');
+    writeFileSync(join(folder, 'sign.html'), '<b>{{ name }} second</b>');
+    expect(await code(' second')).not.toContain('Planner');
+    writeFileSync(
+      join(folder, 'sign.ts'),
+      `${files['sign.ts']}`.replace(
+        "markupFile(import.meta.url, './sign.html')",
+        "'<b>{{ name }} third</b>'",
+      ),
+    );
+    expect(await code(' third')).not.toContain('Planner');
+    writeFileSync(join(folder, 'main.ts'), `${files['main.ts']}console.log('fourth');\n`);
+    expect(await code('fourth')).toContain(' third');
+  } finally {
+    await watcher.close();
+    rmSync(folder, { recursive: true, force: true });
+  }
 });
