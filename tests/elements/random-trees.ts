@@ -18,7 +18,7 @@ import { renderHtml } from 'zesty-lattice/html';
 import { componentCore } from '../../src/component/index.js';
 import { countInPage } from '../../src/elements/draft/sketch.js';
 import * as live from '../../src/elements/live/index.js';
-import { NotWritten, type Sources, writeComponent } from '../../src/elements/written/index.js';
+import { NotWritten, own, type Sources, writeComponent } from '../../src/elements/written/index.js';
 
 interface Item {
   readonly id: number;
@@ -358,7 +358,7 @@ function evaluated(random: unknown): live.Live {
     htmlFault: () => undefined,
   };
   const { code, names } = writeComponent(core, sources, countInPage);
-  const make = new Function('theirs', ...names.map((name) => `$${name}`), `return ${code}`);
+  const make = new Function('theirs', ...names.map((name) => own + name), `return ${code}`);
   const all: Readonly<Record<string, unknown>> = { ...live };
   return make(theirs, ...names.map((name) => all[name]));
 }

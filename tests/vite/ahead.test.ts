@@ -288,9 +288,9 @@ register(component('part-b', { ${more} props: { n: prop.number(), tag: prop.tag(
       'main.ts registers is planned in the page, since <part-b>: a function given to calc cannot stand outside of its template',
     ],
     [
-      'an element whose tag is a prop',
-      one('({ props }) => el.of(props.tag, "x")'),
-      'an element whose tag is a prop',
+      'an element whose tag is calculated',
+      one('({ props }) => el.of(calc(props.tag, (tag) => tag) as never, "x")'),
+      'an element whose tag is calculated',
     ],
     [
       'a value that is no plain data',
@@ -350,11 +350,11 @@ register(B);`),
       'a component that another one holds',
       {
         ...main(`import { Outer } from './outer.ts';\nregister(Outer);`),
-        'outer.ts': `import { component, el, prop } from 'zesty-lattice';
-const Inner = component('part-inner', { props: { tag: prop.tag(['p', 'b']) }, state: () => ({ at: 0 }), template: ({ props }) => el.of(props.tag, 'x') });
+        'outer.ts': `import { calc, component, el, prop } from 'zesty-lattice';
+const Inner = component('part-inner', { props: { tag: prop.tag(['p', 'b']) }, state: () => ({ at: 0 }), template: ({ props }) => el.of(calc(props.tag, (tag) => tag) as never, 'x') });
 export const Outer = component('part-outer', { state: () => ({ at: 0 }), template: () => el.div(Inner({})) });`,
       },
-      '<part-outer>: it holds <part-inner>, and of that an element whose tag is a prop',
+      '<part-outer>: it holds <part-inner>, and of that an element whose tag is calculated',
     ],
   ];
 

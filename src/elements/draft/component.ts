@@ -55,7 +55,7 @@ export interface DraftedComponent {
 export function draftComponent(core: ComponentCore, count: CountNodes): DraftedComponent {
   const common: Common = { next: 1, uses: new Set(), styled: new Set(), count };
   const bits = new Bits();
-  const scope: Scope = { index: 0, bits, use: undefined, mark: undefined };
+  const scope: Scope = { index: 0, component: core, bits, use: undefined, mark: undefined };
   const { content, faults } = planOf(core);
   const view = draftOf(content, common, { scope, depth: 0, isSvg: false, isOutermost: true });
   const part = (key: FromDefinition['key']): FromDefinition => new FromDefinition(core, key);

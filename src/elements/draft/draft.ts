@@ -8,6 +8,7 @@ import { type Around, type CountNodes, type Sketch, SketchReady, SketchSpot, Ske
 export interface Scope {
   /** The number of its frame among the frames. */
   readonly index: number;
+  readonly component: ComponentCore;
   readonly bits: Bits;
   /** The use that it is, in the scope of its owner; the element's own component has none. */
   readonly use: { readonly node: PlanUse; readonly owner: Scope; readonly depth: number } | undefined;

@@ -5,6 +5,7 @@ import { always } from '../live/always.js';
 import { attribute, checked, documentHtml, plain, worded } from '../live/attribute.js';
 import { bind } from '../live/bind.js';
 import type { Attach } from '../live/block.js';
+import { changing } from '../live/changing.js';
 import { classes, styles } from '../live/class-and-style.js';
 import { each } from '../live/each.js';
 import { fieldMembers, fieldPart } from '../live/field.js';
@@ -34,6 +35,7 @@ const functions: Readonly<Partial<Record<LiveName, unknown>>> = {
   always,
   attribute,
   bind,
+  changing,
   checked,
   classes,
   consuming,

@@ -8,6 +8,7 @@ export { compare, numberOf, ownField, plus, same } from '../../template/operator
 export { always, isFull } from './always.js';
 export { attribute, checked, documentHtml, plain, worded } from './attribute.js';
 export { bind } from './bind.js';
+export { changing } from './changing.js';
 export { classes, styles } from './class-and-style.js';
 export { each } from './each.js';
 export { classOf } from './element.js';

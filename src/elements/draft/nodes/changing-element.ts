@@ -1,11 +1,9 @@
-import { finding } from '../../../problem/index.js';
-import { type ExprCore, type Frame, isChangingTag } from '../../../template/index.js';
+import { type ExprCore, isChangingTag } from '../../../template/index.js';
 import type { PlanElement } from '../../../tree/index.js';
-import { type Attach, type Block, follow, update } from '../../live/block.js';
-import { forward, mount, type Reads, remove } from '../../live/move.js';
+import { changing } from '../../live/changing.js';
 import { buildAll } from '../build.js';
-import { InPage } from '../call.js';
-import { Draft, type Spot } from '../draft.js';
+import { call, InPage } from '../call.js';
+import { Draft, type Scope, type Spot } from '../draft.js';
 import { liveView } from '../live-view.js';
 import type { Around } from '../sketch.js';
 import { buildAttributes, sketchElement } from './element.js';
@@ -33,38 +31,30 @@ export function buildChanging(
     return made;
   };
   view.note(scope.index, bits);
+  const tags = tagsOf(tag, scope);
+  if (tags) {
+    const views = Object.fromEntries(tags.map((name) => [name, draftFor(name)]));
+    const reads = view.noteAll(...Object.values(views));
+    view.place(view.mark(parent), call('changing', tag, bits, scope.index, views, reads));
+    return;
+  }
   // One is made ahead to know what its content reads.
   const reads = view.noteAll(draftFor('div'));
-  const attach = (): Attach => changing(tag, bits, scope.index, draftFor, reads);
-  view.place(view.mark(parent), new InPage(attach, 'an element whose tag is a prop'));
+  const attach = (): unknown =>
+    changing(
+      tag.get,
+      bits,
+      scope.index,
+      (name) => (isChangingTag(name) ? liveView(draftFor(name)) : undefined),
+      reads,
+    );
+  view.place(view.mark(parent), new InPage(attach, 'an element whose tag is calculated'));
 }
 
-function changing(
-  tag: ExprCore,
-  bits: number,
-  scope: number,
-  draftFor: (name: string) => Draft,
-  reads: Reads,
-): Attach {
-  return (mark, frames, block, instance) => {
-    let shown: unknown;
-    let inner: Block | undefined;
-    const show = (): void => {
-      const name = tag.get(frames[scope] as Frame);
-      if (name === shown) return;
-      shown = name;
-      if (inner) remove(inner);
-      inner = undefined;
-      if (!isChangingTag(name)) {
-        const hint = 'Take the tag from a prop.tag([...]), which has a fixed set of elements.';
-        const what = `The tag ${JSON.stringify(name)}`;
-        instance.report(finding('content-not-allowed', { what, place: 'in el.of', hint }));
-        return;
-      }
-      inner = mount(liveView(draftFor(name)), mark, [...frames], instance);
-    };
-    show();
-    follow(block, scope, bits, show);
-    forward(block, reads, (one, changed) => inner && update(inner, one, changed));
-  };
+/** The tags that a tag can be, where it is a prop with a fixed set of them. */
+function tagsOf({ op }: ExprCore, { component }: Scope): readonly string[] | undefined {
+  const kind = op.op === 'prop' ? component.props.kinds[op.index] : undefined;
+  return kind?.rules.word === 'tag'
+    ? (kind.rules.holds as readonly string[]).filter(isChangingTag)
+    : undefined;
 }

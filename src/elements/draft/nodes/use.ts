@@ -33,6 +33,7 @@ function enter(node: PlanUse, view: Draft, spot: Spot): Scope {
   const owner = spot.scope;
   const scope: Scope = {
     index: view.common.next++,
+    component,
     bits: new Bits(),
     use: { node, owner, depth: spot.depth },
     mark: component.styles === '' ? undefined : component.name,
