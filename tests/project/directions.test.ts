@@ -64,6 +64,21 @@ describe('imports go one way', () => {
     expect(crossing).toContainEqual(['html', 'tree']);
   });
 
+  test('what every page of elements loads reads nothing that plans them', () => {
+    const wrong = files
+      .filter((file) => file.startsWith('elements/live/'))
+      .flatMap((file) =>
+        imports(file)
+          .filter(({ typeOnly }) => !typeOnly)
+          .filter(
+            ({ to }) =>
+              /^(tree|elements\/(draft|written))\/|\/index\.ts$/.test(to) && to !== 'problem/index.ts',
+          )
+          .map(({ to }) => `${file} → ${to}`),
+      );
+    expect(wrong).toEqual([]);
+  });
+
   test('no file evaluates text as code', () => {
     const wrong = files.filter((file) =>
       /\beval\(|new Function\(|Function\(['"`]/.test(readFileSync(join(source, file), 'utf8')),
