@@ -38,7 +38,10 @@ function make(core: ComponentCore): Live {
     state: core.state,
     handlers: core.handlers,
     parts: [styledAs(...sheets), ...(inPage(parts) as NonNullable<Live['parts']>)],
-    members: [...(inPage(members) as NonNullable<Live['members']>), containing(() => [...uses].map(liveOf))],
+    members: [
+      ...(inPage(members) as NonNullable<Live['members']>),
+      containing(() => [...uses].filter((one) => one !== core).map(liveOf)),
+    ],
     isField: core.field !== undefined,
   };
 }

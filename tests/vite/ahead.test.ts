@@ -109,7 +109,7 @@ export const RowSign = component('row-sign', {
   ],
 });
 `,
-  'stalls/stall-list.ts': `import { calc, component, eachOf, el, event, given, prop, slot, uid } from 'zesty-lattice';
+  'stalls/stall-list.ts': `import { calc, component, eachOf, el, event, given, prop, slot, trusted, uid } from 'zesty-lattice';
 import GroveLog from '../grove-log.ts';
 import { RowList } from '../row-list.ts';
 import { RowSign } from '../row-sign.ts';
@@ -161,6 +161,7 @@ export const StallList = component('stall-list', {
       given(state.shown, el.svg({ viewBox: '0 0 4 4' }, el.g(given(props.full, el.circle({ r: 2 })))), 'hidden'),
       el.textarea({ 'aria-label': 'Picked' }, state.picked),
       GroveLog({ title: state.picked }, slots.note('no note')),
+      el.div(trusted('<i>one</i> two <b>three</b>'), ' and ', state.picked, trusted('<hr>'), el.u(props.names[0])),
       el.pre('\\nkept ', state.picked, ' & <so>'),
       slots.default(),
       RowList({ items: state.extra, size: calc(state.extra, (all) => all.length) }, { row: (stall) => el.em(stall.name, calc(stall.crates, (n) => n + 1)) }),

@@ -13,7 +13,7 @@ export interface WrittenComponent {
 }
 
 /** The bit that stands for whatever is not read by a template, so that those who follow all changes hear of it. */
-const others = 2 ** 30;
+const rest = 2 ** 30;
 
 /**
  * Writes a component's elements as code that a page runs instead of planning them itself.
@@ -36,7 +36,8 @@ export function writeComponent(core: ComponentCore, sources: Sources, count: Cou
     ),
   ];
   if (sheets.length > 0) partCodes.unshift(to.call('styled', ...sheets));
-  const inner = [...uses].map((one) => {
+  const others = [...uses].filter((one) => one !== core);
+  const inner = others.map((one) => {
     const code = sources.component(one);
     if (code === undefined)
       throw new NotWritten(`it holds <${one.name}>, which cannot be reached from its module`);
@@ -45,14 +46,14 @@ export function writeComponent(core: ComponentCore, sources: Sources, count: Cou
   if (inner.length > 0) memberCodes.push(to.call('containing', `() => [${inner.join(', ')}]`));
   const hasHandlers = Object.keys(core.handlers).length > 0;
   // Whoever follows all changes has to hear of those that the template does not read, too.
-  const rest = core.field || core.provides ? others : 0;
+  const restBit = core.field || core.provides ? rest : 0;
   const bitOf = Object.fromEntries(
     [...bits.entries()].filter(([name]) => /^(state|slot|shared) /.test(name)),
   );
   const fields = [
     `name: ${JSON.stringify(core.name)}`,
     `props: [${propCodes.join(', ')}]`,
-    `bit: (n) => (${JSON.stringify(bitOf)})[n]${rest === 0 ? '' : ` ?? ${rest}`}`,
+    `bit: (n) => (${JSON.stringify(bitOf)})[n]${restBit === 0 ? '' : ` ?? ${restBit}`}`,
     `view: ${viewCode}`,
     ...(core.state ? [`state: ${to.part(core, 'state')}`] : []),
     ...(hasHandlers ? [`handlers: ${to.part(core, 'handlers')}`] : []),
