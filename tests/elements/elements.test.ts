@@ -346,6 +346,21 @@ describe.each([
       await expect(open('', take)).rejects.toThrow('name-taken');
     });
 
+    test('its class can be extended under another name; what it holds is defined with it', async () => {
+      await page.setContent('<!doctype html><title>x</title><body><my-box label="Crates"></my-box></body>');
+      await page.addScriptTag({ content: code, type: 'module' });
+      await page.waitForFunction('window.parts');
+      const seen = await run(`
+        const Box = elementClass(parts.OuterBox);
+        class Mine extends Box { get loud() { return this.label.toUpperCase(); } }
+        customElements.define('my-box', Mine);
+        const host = document.querySelector('my-box');
+        return [host.loud, elementClass(parts.OuterBox) === Box, customElements.get('outer-box') === undefined,
+          [...host.shadowRoot.querySelectorAll('crate-counter')].map((one) => one.shadowRoot.querySelector('.add').textContent).join()]`);
+      expect(seen).toEqual(['CRATES', true, true, 'Crates: 5,Inner: 0']);
+      expect(told).toEqual([]);
+    });
+
     // What is planned ahead is followed from where it is registered: there is nothing else to be given.
     if (!ahead)
       test('what is no component is refused', async () => {

@@ -32,6 +32,6 @@ Object.assign(window, {
       RowsPage,
     );
   },
-  elementClass: () => elementClass(CrateCounter),
+  elementClass: () => elementClass(OuterBox),
   parts: {},
 });
