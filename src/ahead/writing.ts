@@ -72,7 +72,9 @@ export class Writing {
       closure: (compute) => {
         const at = this.#loading.closureOf(compute);
         const closure = at && this.#call(at)?.call.closures[at.number];
-        return closure?.isFree ? reach(at?.file ?? '', closureName(at?.at ?? 0, at?.number ?? 0)) : undefined;
+        if (!at || !closure) return new NotWritten('is not written in a template of the project');
+        if (!closure.isFree) return new NotWritten('uses what its template declares');
+        return reach(at.file, closureName(at.at, at.number));
       },
       expression: (read, to) => {
         const at = read.component === core.name ? place : this.#loading.placeNamed(read.component);

@@ -286,7 +286,7 @@ register(component('part-b', { ${more} props: { n: prop.number(), tag: prop.tag(
       one(
         '({ props }) => { const unit = String(Math.random()); return el.p(calc(props.n, (n) => n + unit)); }',
       ),
-      'main.ts registers is planned in the page, since <part-b>: a function given to calc cannot stand outside of its template',
+      'main.ts registers is planned in the page, since <part-b>: calc(props.n): its function uses what its template declares',
     ],
     [
       'an element whose tag is calculated',

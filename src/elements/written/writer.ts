@@ -1,5 +1,12 @@
 import type { ComponentCore } from '../../component/index.js';
-import { coreOf, type ExprCore, eventArgument, isCore, type ReadText } from '../../template/index.js';
+import {
+  coreOf,
+  describe,
+  type ExprCore,
+  eventArgument,
+  isCore,
+  type ReadText,
+} from '../../template/index.js';
 import { Call, Constant, InPage, Later, type LiveName, Named } from '../draft/call.js';
 import { FromDefinition } from '../draft/component.js';
 import { Draft } from '../draft/draft.js';
@@ -18,8 +25,8 @@ export class NotWritten extends Error {}
 
 /** Where code that is written by hand is to be found: what a definition holds, and functions in its template. */
 export interface Sources {
-  /** The code of a function that the template hands to `calc`. */
-  closure(compute: (...values: never[]) => unknown): string | undefined;
+  /** The code of a function that the template hands to `calc`; what keeps it from being written, completing "its function …". */
+  closure(compute: (...values: never[]) => unknown): string | NotWritten;
   /** The code of a template text's expression. */
   expression(read: ReadText, to: Writer): string | undefined;
   /** The code of a part of the component's definition. */
@@ -160,15 +167,11 @@ export class Writer {
     if (name === undefined) {
       const { op } = core;
       if (op.op !== 'calc') throw new NotWritten('not calculated');
+      const text = describe(core);
       const compute = op.read ? this.sources.expression(op.read, this) : this.sources.closure(op.compute);
-      if (compute === undefined)
-        throw new NotWritten(
-          op.text === undefined
-            ? 'a function given to calc cannot stand outside of its template'
-            : `{{ ${op.text} }} cannot be written out`,
-        );
+      if (compute instanceof NotWritten) throw new NotWritten(`${text}: its function ${compute.message}`);
+      if (compute === undefined) throw new NotWritten(`{{ ${text} }} cannot be written out`);
       const inputs = op.inputs.map((input) => `(f) => ${this.#operand(input)}`);
-      const text = op.text ?? `calc(${op.inputs.map((input) => described(input)).join(', ')})`;
       name = this.line(
         this.call('workedGetter', `[${inputs.join(', ')}]`, compute, `() => ${JSON.stringify(text)}`),
       );
@@ -230,11 +233,6 @@ export function constantCode(value: unknown): string {
     throw new NotWritten('a value in its template is no plain data');
   const fields = Object.entries(value).map(([key, one]) => `${keyCode(key)}: ${constantCode(one)}`);
   return `{ ${fields.join(', ')} }`;
-}
-
-function described(input: unknown): string {
-  const core = coreOf(input);
-  return core ? 'a value' : (JSON.stringify(input) ?? String(input));
 }
 
 const identifier = /^[A-Za-z_$][\w$]*$/;
