@@ -4,6 +4,7 @@ import { createRunnableDevEnvironment, type Plugin, type ResolvedConfig, resolve
 import type { Compute, Loading, Place } from '../ahead/loading.js';
 import { isOfInterest, ModuleCode } from '../ahead/module.js';
 import type { Placed } from '../ahead/names.js';
+import { isOwnModule } from '../ahead/packages.js';
 import { type ComponentCore, componentCore } from '../component/index.js';
 import { textFileOf, textFiles } from './text-files.js';
 
@@ -32,6 +33,7 @@ function isFound(find: string | RegExp, door: string): boolean {
 /** Loads the modules of components in Node, and remembers which line each component and function comes from. */
 export class NodeLoading implements Loading {
   readonly #config: ResolvedConfig;
+  readonly #packages: readonly string[];
   readonly #id = randomUUID();
   readonly #modules = new Map<string, ModuleCode>();
   readonly #files = new Set<string>();
@@ -39,8 +41,10 @@ export class NodeLoading implements Loading {
   readonly #closures = new Map<Compute, Place & { readonly number: number }>();
   #environment: Promise<ReturnType<typeof createRunnableDevEnvironment>> | undefined;
 
-  constructor(config: ResolvedConfig) {
+  /** `packages` are those whose modules are looked into, as if they were the project's. */
+  constructor(config: ResolvedConfig, packages: readonly string[]) {
     this.#config = config;
+    this.#packages = packages;
     marks.set(this.#id, {
       component: (file, at, made) => {
         const core = componentCore(made);
@@ -113,7 +117,12 @@ export class NodeLoading implements Loading {
           lattice: {
             consumer: 'server',
             dev: { moduleRunnerTransform: true },
-            resolve: { external: true, mainFields: [], conditions: ['node'] },
+            resolve: {
+              external: true,
+              noExternal: [...this.#packages],
+              mainFields: [],
+              conditions: ['node'],
+            },
           },
         },
       },
@@ -129,13 +138,13 @@ export class NodeLoading implements Loading {
 
   /** Marks components, and the functions given to `calc`, with where they stand. */
   #marking(): Plugin {
-    const [modules, files] = [this.#modules, this.#files];
+    const [modules, files, packages] = [this.#modules, this.#files, this.#packages];
     const registry = `globalThis[Symbol.for("zesty-lattice.ahead")].get("${this.#id}")`;
     return {
       name: 'zesty-lattice:marking',
       enforce: 'post',
       transform(code, id) {
-        if (id.includes('/node_modules/')) return undefined;
+        if (!isOwnModule(id, packages)) return undefined;
         const file = id.replace(/\?.*$/, '');
         files.add(textFileOf(file) ?? file);
         if (!isOfInterest(code)) return undefined;

@@ -3,6 +3,7 @@ import MagicString from 'magic-string';
 import type { Plugin, ResolvedConfig } from 'vite';
 import { isOfInterest, ModuleCode } from '../ahead/module.js';
 import type { Placed } from '../ahead/names.js';
+import { componentPackages, isOwnModule } from '../ahead/packages.js';
 import { isRegistering, type Resolve, registering } from '../ahead/registering.js';
 import { loosen, writeInto } from '../ahead/rewriting.js';
 import { exportedCores, suffix, Writing } from '../ahead/writing.js';
@@ -19,6 +20,7 @@ export function planning(): Plugin {
   let config: ResolvedConfig;
   let loading: NodeLoading;
   let writing: Writing;
+  let packages: readonly string[] = [];
   const told = new Set<string>();
 
   return {
@@ -31,7 +33,8 @@ export function planning(): Plugin {
 
     buildStart() {
       if (this.environment.config.consumer !== 'client') return;
-      loading = new NodeLoading(config);
+      packages = componentPackages(config.root);
+      loading = new NodeLoading(config, packages);
       writing = new Writing(loading);
     },
 
@@ -52,7 +55,7 @@ export function planning(): Plugin {
     },
 
     async transform(code, id) {
-      if (this.environment.config.consumer !== 'client' || id.includes('/node_modules/')) return undefined;
+      if (this.environment.config.consumer !== 'client' || !isOwnModule(id, packages)) return undefined;
       const isWrittenForm = id.endsWith(suffix);
       if (!isWrittenForm && !isOfInterest(code)) return undefined;
       const module = new ModuleCode(code, this.parse(code));
@@ -60,7 +63,7 @@ export function planning(): Plugin {
       const file = id.replace(/\?.*$/, '');
       const resolve: Resolve = async (source, importer) => {
         const found = await this.resolve(source, importer);
-        return found && !found.external && !found.id.includes('/node_modules/') ? found.id : undefined;
+        return found && !found.external && isOwnModule(found.id, packages) ? found.id : undefined;
       };
       let cores: ReadonlyMap<number, ComponentCore> = new Map();
       if (isWrittenForm) {

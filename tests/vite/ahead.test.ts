@@ -36,8 +36,8 @@ async function built(files: Files, options: { ahead?: boolean; minify?: boolean 
       writeFileSync(join(folder, name), text);
     }
     // A project of its own, with the library among its packages.
-    writeFileSync(join(folder, 'package.json'), '{ "type": "module" }');
-    mkdirSync(join(folder, 'node_modules'));
+    if (!files['package.json']) writeFileSync(join(folder, 'package.json'), '{ "type": "module" }');
+    mkdirSync(join(folder, 'node_modules'), { recursive: true });
     symlinkSync(root, join(folder, 'node_modules/zesty-lattice'));
     return await builtFrom(join(folder, 'main.ts'), options, folder);
   } finally {
@@ -265,6 +265,37 @@ describe('elements planned as a page is built', () => {
       expect(gzipSync(code, { level: 9 }).length, entry).toBeLessThanOrEqual(3 * 1024);
     }
   });
+});
+
+test('components of a package are written out, too', async () => {
+  const { code, plans, told } = await built({
+    'main.ts': `import { register } from 'zesty-lattice/elements';
+import { Gate } from 'grove-parts';
+import { Stall } from './stall.ts';
+register(Gate, Stall);
+`,
+    'stall.ts': `import { component, el, prop } from 'zesty-lattice';
+import { Sign } from 'grove-parts';
+export const Stall = component('one-stall', { props: { n: prop.number() }, state: () => ({ at: 0 }), template: ({ props }) => el.div(Sign({ n: props.n })) });
+`,
+    'node_modules/grove-parts/package.json': JSON.stringify({
+      name: 'grove-parts',
+      version: '1.0.0',
+      type: 'module',
+      exports: './index.js',
+      peerDependencies: { 'zesty-lattice': '*' },
+    }),
+    'node_modules/grove-parts/index.js': `import { component, calc, el, prop } from 'zesty-lattice';
+const unit = ' crates of the grove';
+export const Sign = component('one-sign', { props: { n: prop.number() }, template: ({ props }) => el.b(calc(props.n, (n) => n + unit)) });
+export const Gate = component('one-gate', { state: () => ({ open: false }), handlers: { turn: ({ state }) => ({ open: !state.open }) }, template: ({ state, handlers }) => el.button({ on: { click: handlers.turn() } }, calc(state.open, (open) => (open ? 'open' : 'shut'))) });
+`,
+    'package.json': JSON.stringify({ type: 'module', dependencies: { 'grove-parts': '1.0.0' } }),
+  });
+  expect(told).toBe('');
+  expect(plans).toBe(false);
+  expect(code).toContain(' crates of the grove');
+  expect(code).toContain('one-gate');
 });
 
 describe('what cannot be planned ahead is planned in the page, and told', () => {
