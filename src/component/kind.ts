@@ -2,7 +2,7 @@
 export type Presence = 'required' | 'optional' | 'fallback';
 
 /** What an attribute's text turned out not to be. */
-export const unreadable: unique symbol = Symbol('unreadable');
+export const unreadable: unique symbol = Symbol();
 
 /** The rules of one kind of value; `Kind` adds presence, tests and a description to them. */
 export interface KindRules<Value> {

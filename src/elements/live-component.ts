@@ -1,9 +1,10 @@
 import { type ComponentCore, perComponent } from '../component/index.js';
+import { failure, finding } from '../problem/index.js';
 import { draftComponent } from './draft/component.js';
 import { inPage, liveView } from './draft/live-view.js';
 import { countInPage } from './draft/sketch.js';
 import type { Live } from './live/live.js';
-import { containing } from './live/register.js';
+import { define, defined } from './live/register.js';
 import { scopedCss, sheet, styled as styledAs } from './live/sheets.js';
 
 const ownSheet = /* @__PURE__ */ perComponent(({ styles }) => sheet(styles));
@@ -20,6 +21,17 @@ export function liveOf(core: ComponentCore): Live {
     lives.set(core, live);
   }
   return live;
+}
+
+/** Defines a component's elements, unless a build has written them out and they are defined so. */
+export function defineInPage(core: ComponentCore): void {
+  const live = liveOf(core);
+  if (defined.has(live)) return;
+  const { name } = core;
+  const known = [...defined].find((one) => one.name === name);
+  if (known && !known.made?.isPlanned) return;
+  if (customElements.get(name)) throw failure(finding('name-taken', { name }));
+  define(live);
 }
 
 /** Makes all of them anew, since some components have become others. */
@@ -40,7 +52,10 @@ function make(core: ComponentCore): Live {
     parts: [styledAs(...sheets), ...(inPage(parts) as NonNullable<Live['parts']>)],
     members: [
       ...(inPage(members) as NonNullable<Live['members']>),
-      containing(() => [...uses].filter((one) => one !== core).map(liveOf)),
+      (made) => {
+        made.isPlanned = true;
+        for (const one of uses) if (one !== core) defineInPage(one);
+      },
     ],
     isField: core.field !== undefined,
   };

@@ -2,8 +2,7 @@ import { type AnyComponent, type ComponentCore, componentCore, type PropsOf } fr
 import { failure } from '../problem/index.js';
 import { notAComponent } from '../tree/index.js';
 import { classOf } from './live/element.js';
-import { define } from './live/register.js';
-import { liveOf } from './live-component.js';
+import { defineInPage, liveOf } from './live-component.js';
 
 /**
  * Defines components as custom elements of the page, and with each the interactive components in its template.
@@ -13,7 +12,7 @@ import { liveOf } from './live-component.js';
  * @example register(VarietyCard, CrateCounter); // <crate-counter label="Crates"></crate-counter>
  */
 export function register(...components: readonly AnyComponent[]): void {
-  for (const component of components) define(liveOf(coreOf(component)));
+  for (const component of components) defineInPage(coreOf(component));
 }
 
 /** The class of a component's element: an `HTMLElement` with the component's props as properties. */

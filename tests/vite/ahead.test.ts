@@ -265,6 +265,41 @@ describe('elements planned as a page is built', () => {
       expect(gzipSync(code, { level: 9 }).length, entry).toBeLessThanOrEqual(3 * 1024);
     }
   });
+
+  test.each([
+    ['before', 'other();\nregister(Inner);'],
+    ['after', 'register(Inner);\nother();'],
+  ])(
+    'stand beside one that the page plans itself and that holds them, registered %s them',
+    async (_when, calls) => {
+      const { code, told } = await built({
+        'main.ts': `import { register } from 'zesty-lattice/elements';\nimport { Inner } from './inner.ts';\nimport { other } from './other.ts';\n${calls}\n`,
+        'inner.ts': `import { component, el, prop } from 'zesty-lattice';
+export const Inner = component('part-inner', { props: { n: prop.number().fallback(1) }, state: () => ({ at: 0 }), template: ({ props }) => el.b(props.n) });
+`,
+        'outer.ts': `import { calc, component, el, prop } from 'zesty-lattice';
+import { Inner } from './inner.ts';
+export const Outer = component('part-outer', { props: { tag: prop.text().fallback('p') }, state: () => ({ at: 0 }), template: ({ props }) => el.of(calc(props.tag, (tag) => tag) as never, Inner({ n: 2 })) });
+`,
+        'other.ts': `import { register } from 'zesty-lattice/elements';
+import { Outer } from './outer.ts';
+export const other = (): void => register(Outer);
+`,
+      });
+      expect(told).toContain('part-outer');
+      const page = await browser.newPage();
+      const failed: string[] = [];
+      page.on('pageerror', ({ message }) => failed.push(message));
+      await page.setContent(
+        '<!doctype html><title>x</title><body><part-inner></part-inner><part-outer></part-outer></body>',
+      );
+      await page.addScriptTag({ content: code, type: 'module' });
+      await page.waitForTimeout(200);
+      expect(failed).toEqual([]);
+      expect(await page.locator('b').allInnerTexts()).toEqual(['1', '2']);
+      await page.close();
+    },
+  );
 });
 
 test('components of a package are written out, too', async () => {

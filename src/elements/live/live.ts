@@ -41,6 +41,8 @@ export interface LiveKind {
 }
 
 export interface LiveClass {
+  /** Set where the page itself planned it. */
+  isPlanned?: true;
   readonly prototype: object;
   new (): HTMLElement;
 }

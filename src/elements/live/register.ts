@@ -1,8 +1,9 @@
 import { finding, LatticeError } from '../../problem/index.js';
 import { classOf } from './element.js';
-import type { Live } from './live.js';
+import type { Live, LiveClass } from './live.js';
 
-const defined = new Set<Live>();
+/** What is defined as elements of the page. */
+export const defined = new Set<Live>();
 
 /** Has the components that are elements in a template defined with its own. */
 export function containing(others: () => readonly Live[]): () => void {
@@ -13,8 +14,10 @@ export function containing(others: () => readonly Live[]): () => void {
 export function define(...all: readonly Live[]): void {
   for (const live of all) {
     const { name } = live;
-    if (defined.has(live)) continue;
-    if (customElements.get(name)) throw new LatticeError([{ ...finding('name-taken', { name }), where: '' }]);
+    const taken = customElements.get(name) as Partial<LiveClass> | undefined;
+    // A page that plans some elements itself may have planned this one, for another that holds it.
+    if (defined.has(live) || taken?.isPlanned) continue;
+    if (taken) throw new LatticeError([{ ...finding('name-taken', { name }), where: '' }]);
     defined.add(live);
     customElements.define(name, classOf(live));
   }
