@@ -9,6 +9,7 @@ import { componentsIn } from '../check/modules.js';
 import { frameOf, problemBlock } from '../check/report/text.js';
 import { componentCore } from '../component/index.js';
 import type { Problem } from '../problem/index.js';
+import { readCode } from './read-code.js';
 
 const runtime = 'zesty-lattice/vite/page';
 const doors = ['zesty-lattice', 'zesty-lattice/elements', 'zesty-lattice/markup', runtime];
@@ -73,7 +74,8 @@ export function developing(): Plugin {
     transform(code, id, options) {
       if (id.includes('/node_modules/') || !/['"]zesty-lattice['"]/.test(code) || !code.includes('component'))
         return undefined;
-      const names = exportedNames(this.parse(code));
+      const tree = readCode(this, code);
+      const names = tree ? exportedNames(tree) : [];
       if (names.length === 0) return undefined;
       const file = id.replace(/\?.*$/, '');
       tellSoon(file);

@@ -6,6 +6,7 @@ import { isOfInterest, ModuleCode } from '../ahead/module.js';
 import type { Placed } from '../ahead/names.js';
 import { isOwnModule } from '../ahead/packages.js';
 import { type ComponentCore, componentCore } from '../component/index.js';
+import { readCode } from './read-code.js';
 import { textFileOf, textFiles } from './text-files.js';
 
 /** What marked modules call, to say where their components and functions stand. */
@@ -147,8 +148,9 @@ export class NodeLoading implements Loading {
         if (!isOwnModule(id, packages)) return undefined;
         const file = id.replace(/\?.*$/, '');
         files.add(textFileOf(file) ?? file);
-        if (!isOfInterest(code)) return undefined;
-        const module = new ModuleCode(code, this.parse(code));
+        const tree = isOfInterest(code) ? readCode(this, code) : undefined;
+        if (!tree) return undefined;
+        const module = new ModuleCode(code, tree);
         modules.set(file, module);
         const marked = new MagicString(code);
         const name = JSON.stringify(file);

@@ -10,6 +10,7 @@ import { exportedCores, suffix, Writing } from '../ahead/writing.js';
 import type { ComponentCore } from '../component/index.js';
 import { NotWritten } from '../elements/written/index.js';
 import { NodeLoading } from './loading.js';
+import { readCode } from './read-code.js';
 
 /**
  * Plans elements as a page is built: where a module registers components, it gets them with their templates made ready
@@ -58,7 +59,9 @@ export function planning(): Plugin {
       if (this.environment.config.consumer !== 'client' || !isOwnModule(id, packages)) return undefined;
       const isWrittenForm = id.endsWith(suffix);
       if (!isWrittenForm && !isOfInterest(code)) return undefined;
-      const module = new ModuleCode(code, this.parse(code));
+      const tree = readCode(this, code);
+      if (!tree) return undefined;
+      const module = new ModuleCode(code, tree);
       const changed = new MagicString(code);
       const file = id.replace(/\?.*$/, '');
       const resolve: Resolve = async (source, importer) => {

@@ -3,6 +3,7 @@ import { dirname, resolve } from 'node:path';
 import { type Node, walk } from 'estree-walker';
 import MagicString from 'magic-string';
 import type { Plugin } from 'vite';
+import { readCode } from './read-code.js';
 
 /** What is put behind a text file's path to make it a module's; the path alone would be taken for a page or a style sheet. */
 const suffix = '.lattice-text.js';
@@ -42,7 +43,8 @@ export function textFiles(): Plugin {
 
     transform(code, id) {
       if (!code.includes('markupFile') || !code.includes(door)) return undefined;
-      const tree = this.parse(code);
+      const tree = readCode(this, code);
+      if (!tree) return undefined;
       const local = importedName(tree);
       if (local === undefined) return undefined;
       const calls = callsOf(tree, local, (at) =>

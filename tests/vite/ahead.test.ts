@@ -302,6 +302,18 @@ export const other = (): void => register(Outer);
   );
 });
 
+test('what only speaks of the library is no code to be read', async () => {
+  const { code } = await built({
+    'main.ts': `import { register } from 'zesty-lattice/elements';\nimport { A } from './a.ts';\nimport './page.css';\nimport notes from './notes.md?raw';\nregister(A);\nconsole.log(notes);\n`,
+    'a.ts': `import { component, el } from 'zesty-lattice';\nexport const A = component('part-a', { state: () => ({ at: 0 }), template: () => el.p('x') });\n`,
+    'page.css':
+      "/* made with 'zesty-lattice', see component( and markupFile of 'zesty-lattice/markup' */\nbody { margin: 0 }\n",
+    'notes.md': "made with 'zesty-lattice' component(",
+  });
+  expect(code).toContain('part-a');
+  expect(code).toContain("made with 'zesty-lattice' component(");
+});
+
 test('components of a package are written out, too', async () => {
   const { code, plans, told } = await built({
     'main.ts': `import { register } from 'zesty-lattice/elements';
