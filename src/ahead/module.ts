@@ -69,6 +69,13 @@ export class ModuleCode {
     return undefined;
   }
 
+  /** What it imports and exports from. */
+  get sources(): readonly string[] {
+    return this.program.body.flatMap((node) =>
+      'source' in node && typeof node.source?.value === 'string' ? [node.source.value] : [],
+    );
+  }
+
   /** The import that a local name comes from, with its name there. */
   importOf(
     local: string,
@@ -162,6 +169,11 @@ export class ModuleCode {
 
 function isFunction(node: Node): boolean {
   return /^(Arrow)?Function/.test(node.type);
+}
+
+/** Whether a file holds code, by its name. */
+export function isCode(file: string): boolean {
+  return /\.[cm]?[jt]sx?$/.test(file);
 }
 
 /** The doors whose imports say that a module is of interest. */

@@ -3,9 +3,9 @@ import type { Node } from 'estree-walker';
 import { type ComponentCore, componentCore } from '../component/index.js';
 import { NotWritten } from '../elements/written/index.js';
 import type { Loading } from './loading.js';
-import type { ModuleCode } from './module.js';
+import { isCode, type ModuleCode } from './module.js';
 import type { Placed } from './names.js';
-import { suffix, type Writing } from './writing.js';
+import { exportedCores, suffix, type Writing } from './writing.js';
 
 const door = 'zesty-lattice/elements';
 const liveDoor = 'zesty-lattice/live';
@@ -53,7 +53,7 @@ export async function registering(
   const own = args.filter((arg) => !isImported(module, arg));
   const taken = args.filter((arg) => isImported(module, arg));
   const from = await imported(module, taken, file, resolve, loading, writing);
-  const cores = own.length === 0 ? new Map() : await made(module, own, file, loading, writing);
+  const cores = own.length === 0 ? new Map() : await made(module, own, file, resolve, loading, writing);
   return {
     dropped: [declaration, ...from.dropped],
     imports: `import { ${names.join(', ')} } from ${JSON.stringify(liveDoor)};\n${from.imports}`,
@@ -88,6 +88,7 @@ async function imported(
     const found = await resolve(source, file);
     if (found === undefined) throw new NotWritten(`${source} is no module of the project`);
     const exported = await loaded(loading, found, source);
+    await refuseRegistering(found, resolve, loading);
     const taken = declaration.specifiers.map(({ local: { name: local } }) => {
       const name = module.importOf(local)?.name ?? '';
       const core = componentCore(exported[name]);
@@ -107,6 +108,7 @@ async function made(
   module: ModuleCode,
   args: readonly Placed[],
   file: string,
+  resolve: Resolve,
   loading: Loading,
   writing: Writing,
 ): Promise<ReadonlyMap<number, ComponentCore>> {
@@ -121,6 +123,7 @@ async function made(
     if (!isOne) throw new NotWritten('it registers something that cannot be followed');
   }
   await loaded(loading, file, 'it');
+  await refuseBelow(module, file, resolve, loading);
   const cores = loading.componentsOf(file);
   for (const [at, { local }] of calls.entries()) {
     const core = cores.get(at);
@@ -132,6 +135,40 @@ async function made(
       throw new NotWritten(`${local} is used for more than being registered`);
   }
   return cores;
+}
+
+/**
+ * A module that makes or hands on components and registers some itself would do so with those that are written out,
+ * which its own code does not know of.
+ */
+async function refuseRegistering(
+  file: string,
+  resolve: Resolve,
+  loading: Loading,
+  seen = new Set<string>(),
+): Promise<void> {
+  if (seen.has(file)) return;
+  seen.add(file);
+  const exported = await loading.load(file).catch(() => ({}));
+  const module = loading.module(file);
+  if (!module || exportedCores(exported).size === 0) return;
+  if (isRegistering(module))
+    throw new NotWritten('a module of components registers some itself; do that in a module of its own');
+  await refuseBelow(module, file, resolve, loading, seen);
+}
+
+/** The same for what a module takes from others. */
+async function refuseBelow(
+  module: ModuleCode,
+  file: string,
+  resolve: Resolve,
+  loading: Loading,
+  seen = new Set<string>(),
+): Promise<void> {
+  for (const source of module.sources) {
+    const found = await resolve(source, file);
+    if (found !== undefined && isCode(found)) await refuseRegistering(found, resolve, loading, seen);
+  }
 }
 
 async function loaded(

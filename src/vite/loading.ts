@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import MagicString from 'magic-string';
 import { createRunnableDevEnvironment, type Plugin, type ResolvedConfig, resolveConfig } from 'vite';
 import type { Compute, Loading, Place } from '../ahead/loading.js';
-import { isOfInterest, ModuleCode } from '../ahead/module.js';
+import { isCode, isOfInterest, ModuleCode } from '../ahead/module.js';
 import type { Placed } from '../ahead/names.js';
 import { isOwnModule } from '../ahead/packages.js';
 import { type ComponentCore, componentCore } from '../component/index.js';
@@ -148,10 +148,11 @@ export class NodeLoading implements Loading {
         if (!isOwnModule(id, packages)) return undefined;
         const file = id.replace(/\?.*$/, '');
         files.add(textFileOf(file) ?? file);
-        const tree = isOfInterest(code) ? readCode(this, code) : undefined;
+        const tree = isCode(file) ? readCode(this, code) : undefined;
         if (!tree) return undefined;
         const module = new ModuleCode(code, tree);
         modules.set(file, module);
+        if (!isOfInterest(code)) return undefined;
         const marked = new MagicString(code);
         const name = JSON.stringify(file);
         for (const [at, { node, closures }] of module.components.entries()) {

@@ -1,7 +1,7 @@
 import { relative } from 'node:path';
 import MagicString from 'magic-string';
 import type { Plugin, ResolvedConfig } from 'vite';
-import { isOfInterest, ModuleCode } from '../ahead/module.js';
+import { isCode, isOfInterest, ModuleCode } from '../ahead/module.js';
 import type { Placed } from '../ahead/names.js';
 import { componentPackages, isOwnModule } from '../ahead/packages.js';
 import { isRegistering, type Resolve, registering } from '../ahead/registering.js';
@@ -116,7 +116,7 @@ export function planning(): Plugin {
     for (const node of module.program.body) {
       if (!('source' in node) || !node.source || typeof node.source.value !== 'string') continue;
       const found = await resolve(node.source.value, file);
-      if (found === undefined || !/\.[cm]?[jt]sx?$/.test(found)) continue;
+      if (found === undefined || !isCode(found)) continue;
       const exported = await loading.load(found).catch(() => ({}));
       if (exportedCores(exported).size === 0) continue;
       const { start, end } = node.source as Placed<typeof node.source>;

@@ -426,6 +426,18 @@ register(B);`),
       'make them in a module of their own',
     ],
     [
+      'a module of components that registers some itself',
+      {
+        ...main(`import { A } from './all.ts';\nregister(A);`),
+        'all.ts': `export * from './self.ts';\n`,
+        'self.ts': `import { component, el } from 'zesty-lattice';
+import { register } from 'zesty-lattice/elements';
+export const A = component('part-a', { state: () => ({ at: 0 }), template: () => el.p('x') });
+register(A);`,
+      },
+      'a module of components registers some itself; do that in a module of its own',
+    ],
+    [
       'a component that another one holds',
       {
         ...main(`import { Outer } from './outer.ts';\nregister(Outer);`),
