@@ -7,7 +7,7 @@ import type {
   Property,
 } from 'estree';
 import { type Node, walk } from 'estree-walker';
-import { declaredIn, isKey, type Placed, readIn } from './names.js';
+import { declaredIn, isFunction, isKey, type Placed, readIn } from './names.js';
 
 const authoring = 'zesty-lattice';
 const elements = 'zesty-lattice/elements';
@@ -167,16 +167,12 @@ export class ModuleCode {
   }
 }
 
-function isFunction(node: Node): boolean {
-  return /^(Arrow)?Function/.test(node.type);
-}
-
 /** Whether a file holds code, by its name. */
 export function isCode(file: string): boolean {
   return /\.[cm]?[jt]sx?$/.test(file);
 }
 
-/** The doors whose imports say that a module is of interest. */
+/** Whether code speaks of the library at all: only then is it worth being read. */
 export function isOfInterest(code: string): boolean {
   return code.includes(`'${authoring}'`) || code.includes(`"${authoring}"`) || code.includes(elements);
 }
@@ -218,34 +214,7 @@ function closuresOf(
   found.sort((a, b) => a.start - b.start);
   return found.map((node) => {
     const own = declaredIn(node);
-    const outside = declaredOutside(around, node);
+    const outside = declaredIn(around, node);
     return { node, isFree: ![...readIn(node)].some((name) => outside.has(name) && !own.has(name)) };
   });
-}
-
-/** What a template declares outside of one of its functions. */
-function declaredOutside(template: Node, inner: Placed): ReadonlySet<string> {
-  const names = new Set<string>();
-  walk(template, {
-    enter(node) {
-      if (node === inner) return this.skip();
-      if (/Function|VariableDeclarator|Class|CatchClause/.test(node.type))
-        for (const name of shallow(node)) names.add(name);
-    },
-  });
-  return names;
-}
-
-/** The names that a node itself declares, without those of what is inside of it. */
-function shallow(node: Node): ReadonlySet<string> {
-  if (isFunction(node)) {
-    const body = { ...node, body: { type: 'BlockStatement', body: [] } } as unknown as Node;
-    return declaredIn(body);
-  }
-  if (node.type === 'VariableDeclarator') return declaredIn({ ...node, init: null });
-  if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression')
-    return new Set(node.id ? [node.id.name] : []);
-  if (node.type === 'CatchClause')
-    return declaredIn({ ...node, body: { type: 'BlockStatement', body: [] } } as Node);
-  return new Set();
 }

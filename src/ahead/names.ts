@@ -3,18 +3,15 @@ import { type Node, walk } from 'estree-walker';
 /** A node of a parsed module, with where it stands in it. */
 export type Placed<N extends Node = Node> = N & { readonly start: number; readonly end: number };
 
-/** The names that a piece of code declares, anywhere in it. */
-export function declaredIn(code: Node): ReadonlySet<string> {
+/** The names that a piece of code declares, anywhere in it but in one part that may be left out. */
+export function declaredIn(code: Node, but?: Node): ReadonlySet<string> {
   const names = new Set<string>();
   walk(code, {
     enter(node) {
+      if (node === but) return this.skip();
       if (node.type === 'VariableDeclarator') patternNames(node.id, names);
       else if (node.type === 'CatchClause' && node.param) patternNames(node.param, names);
-      else if (
-        node.type === 'FunctionDeclaration' ||
-        node.type === 'FunctionExpression' ||
-        node.type === 'ArrowFunctionExpression'
-      ) {
+      else if (isFunction(node)) {
         if ('id' in node && node.id) names.add(node.id.name);
         for (const param of node.params) patternNames(param, names);
       } else if ((node.type === 'ClassDeclaration' || node.type === 'ClassExpression') && node.id)
@@ -22,6 +19,13 @@ export function declaredIn(code: Node): ReadonlySet<string> {
     },
   });
   return names;
+}
+
+/** Whether a node is a function, however it is written. */
+export function isFunction(
+  node: Node,
+): node is Extract<Node, { type: 'FunctionDeclaration' | 'FunctionExpression' | 'ArrowFunctionExpression' }> {
+  return /^(Arrow)?Function/.test(node.type);
 }
 
 function patternNames(pattern: Node, names: Set<string>): void {

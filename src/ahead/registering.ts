@@ -1,17 +1,26 @@
 import type { CallExpression } from 'estree';
 import type { Node } from 'estree-walker';
-import { type ComponentCore, componentCore } from '../component/index.js';
+import { type ComponentCore, componentCore, componentsIn } from '../component/index.js';
 import { NotWritten } from '../elements/written/index.js';
 import type { Loading } from './loading.js';
 import { isCode, type ModuleCode } from './module.js';
 import type { Placed } from './names.js';
-import { exportedCores, suffix, type Writing } from './writing.js';
+import { suffix, type Writing } from './writing.js';
 
 const door = 'zesty-lattice/elements';
 const liveDoor = 'zesty-lattice/live';
 
 /** Finds the module of the project behind an import, if it is one. */
 export type Resolve = (source: string, importer: string) => Promise<string | undefined>;
+
+/** A module that is followed, with what that takes. */
+export interface Followed {
+  readonly module: ModuleCode;
+  readonly file: string;
+  readonly resolve: Resolve;
+  readonly loading: Loading;
+  readonly writing: Writing;
+}
 
 /** How a module that registers components is to get them written out. */
 export interface Registering {
@@ -30,13 +39,8 @@ const live: Readonly<Record<string, string>> = { register: 'define', elementClas
  *
  * @throws NotWritten where that cannot be followed, or not be written out
  */
-export async function registering(
-  module: ModuleCode,
-  file: string,
-  resolve: Resolve,
-  loading: Loading,
-  writing: Writing,
-): Promise<Registering | undefined> {
+export async function registering(followed: Followed): Promise<Registering | undefined> {
+  const { module } = followed;
   const declaration = module.imports.find(({ source }) => source.value === door);
   if (!declaration) return undefined;
   const names: string[] = [];
@@ -52,8 +56,8 @@ export async function registering(
   }
   const own = args.filter((arg) => !isImported(module, arg));
   const taken = args.filter((arg) => isImported(module, arg));
-  const from = await imported(module, taken, file, resolve, loading, writing);
-  const cores = own.length === 0 ? new Map() : await made(module, own, file, resolve, loading, writing);
+  const from = await imported(taken, followed);
+  const cores = own.length === 0 ? new Map() : await made(own, followed);
   return {
     dropped: [declaration, ...from.dropped],
     imports: `import { ${names.join(', ')} } from ${JSON.stringify(liveDoor)};\n${from.imports}`,
@@ -72,12 +76,8 @@ function isImported(module: ModuleCode, arg: Node): boolean {
 
 /** Components that come from other modules: all that is imported with them has to be registered, too. */
 async function imported(
-  module: ModuleCode,
   args: readonly Placed[],
-  file: string,
-  resolve: Resolve,
-  loading: Loading,
-  writing: Writing,
+  { module, file, resolve, loading, writing }: Followed,
 ): Promise<Pick<Registering, 'dropped' | 'imports'>> {
   const starts = new Set(args.map(({ start }) => start));
   const names = new Set(args.flatMap((arg) => (arg.type === 'Identifier' ? [arg.name] : [])));
@@ -105,12 +105,8 @@ async function imported(
 
 /** Components that the module makes itself: for nobody else, and for nothing but to be registered. */
 async function made(
-  module: ModuleCode,
   args: readonly Placed[],
-  file: string,
-  resolve: Resolve,
-  loading: Loading,
-  writing: Writing,
+  { module, file, resolve, loading, writing }: Followed,
 ): Promise<ReadonlyMap<number, ComponentCore>> {
   if (module.program.body.some(({ type }) => /^Export/.test(type)))
     throw new NotWritten('it makes components, and exports something; make them in a module of their own');
@@ -151,7 +147,7 @@ async function refuseRegistering(
   seen.add(file);
   const exported = await loading.load(file).catch(() => ({}));
   const module = loading.module(file);
-  if (!module || exportedCores(exported).size === 0) return;
+  if (!module || componentsIn(exported).size === 0) return;
   if (isRegistering(module))
     throw new NotWritten('a module of components registers some itself; do that in a module of its own');
   await refuseBelow(module, file, resolve, loading, seen);

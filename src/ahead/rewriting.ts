@@ -6,14 +6,17 @@ import type { ModuleCode } from './module.js';
 import type { Placed } from './names.js';
 import { sharedLines, suffix, type Writing } from './writing.js';
 
-/** Puts the elements of components where a module makes the components; others may share what they need. */
+/**
+ * Puts the elements of components where a module makes the components; others may share what they need. Gives the
+ * calls that it wrote over, by where they start.
+ */
 export function writeInto(
   changed: MagicString,
   module: ModuleCode,
   cores: ReadonlyMap<number, ComponentCore>,
   writing: Writing,
   isShared: boolean,
-): void {
+): ReadonlySet<number> {
   const names = new Set<string>();
   const imports = new Map<string, Set<string>>();
   const isWritten = new Set<number>();
@@ -40,16 +43,18 @@ export function writeInto(
     ...sharedLines(module, cores, (at) => isWritten.has(at), isShared),
   ];
   changed.prepend(`${lines.join('\n')}\n`);
+  return new Set([...isWritten].map((at) => module.components[at]?.node.start ?? -1));
 }
 
 /** Lets what a module makes with the library go where nothing uses it: making it changes nothing else. */
-export function loosen(changed: MagicString, module: ModuleCode, isWritten: (node: Placed) => boolean): void {
+export function loosen(changed: MagicString, module: ModuleCode, written: ReadonlySet<number>): void {
   for (const statement of module.program.body) {
     const declaration = statement.type === 'ExportNamedDeclaration' ? statement.declaration : statement;
     if (declaration?.type !== 'VariableDeclaration' || declaration.kind !== 'const') continue;
     for (const { init } of declaration.declarations) {
-      if (!init || !isOurs(init, module) || isWritten(init as Placed)) continue;
+      if (!init || !isOurs(init, module)) continue;
       const { start, end } = init as Placed;
+      if (written.has(start)) continue;
       changed.appendRight(start, '/* @__PURE__ */ (() => ').prependLeft(end, ')()');
     }
   }

@@ -1,5 +1,5 @@
 import type { Property } from 'estree';
-import { type ComponentCore, componentCore } from '../component/index.js';
+import type { ComponentCore } from '../component/index.js';
 import { scopedCss } from '../elements/live/sheets.js';
 import {
   NotWritten,
@@ -186,16 +186,4 @@ export function sharedLines(
 function functionText(module: ModuleCode, node: Parameters<ModuleCode['text']>[0]): string {
   const text = module.text(node);
   return /Function/.test(node.type) ? text : `(...values) => (${text})(...values)`;
-}
-
-/** The components among what a module exports. */
-export function exportedCores(
-  exported: Readonly<Record<string, unknown>>,
-): ReadonlyMap<string, ComponentCore> {
-  const found = new Map<string, ComponentCore>();
-  for (const [name, value] of Object.entries(exported)) {
-    const core = componentCore(value);
-    if (core) found.set(name, core);
-  }
-  return found;
 }

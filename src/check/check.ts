@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
-import { type ComponentCore, componentCore } from '../component/index.js';
+import { type ComponentCore, componentCore, componentsIn } from '../component/index.js';
 import { isDocument } from '../markup/syntax/read-node.js';
 import { finding, type Problem, placed, problemText } from '../problem/index.js';
 import { componentProblems, unusedComponents } from './components.js';
 import { type CheckedFile, filesIn } from './files.js';
 import { documentProblems, templateProblems } from './markup.js';
-import { componentsIn, loadModule } from './modules.js';
+import { loadModule } from './modules.js';
 import { readSettings, type Settings } from './settings.js';
 
 export interface CheckOptions {

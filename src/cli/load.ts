@@ -1,8 +1,8 @@
 import { existsSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { resolve as resolvePath } from 'node:path';
-import { componentsIn, loadModule } from '../check/modules.js';
-import type { AnyComponent } from '../component/index.js';
+import { loadModule } from '../check/modules.js';
+import { type AnyComponent, componentsIn } from '../component/index.js';
 import { suggest } from '../problem/index.js';
 import { isRecord } from '../template/index.js';
 

@@ -8,6 +8,7 @@ export type {
   Use,
 } from './component.js';
 export { component } from './component.js';
+export { componentsIn } from './components-in.js';
 export type { ComponentCore, Declared } from './core.js';
 export { componentCore } from './core.js';
 export { type Definition, definition } from './definition.js';

@@ -5,9 +5,8 @@ import MagicString from 'magic-string';
 import pc from 'picocolors';
 import type { Plugin, ViteDevServer } from 'vite';
 import { componentProblems } from '../check/components.js';
-import { componentsIn } from '../check/modules.js';
 import { frameOf, problemBlock } from '../check/report/text.js';
-import { componentCore } from '../component/index.js';
+import { componentCore, componentsIn } from '../component/index.js';
 import type { Problem } from '../problem/index.js';
 import { readCode } from './read-code.js';
 

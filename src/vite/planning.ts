@@ -6,8 +6,8 @@ import type { Placed } from '../ahead/names.js';
 import { componentPackages, isOwnModule } from '../ahead/packages.js';
 import { isRegistering, type Resolve, registering } from '../ahead/registering.js';
 import { loosen, writeInto } from '../ahead/rewriting.js';
-import { exportedCores, suffix, Writing } from '../ahead/writing.js';
-import type { ComponentCore } from '../component/index.js';
+import { suffix, Writing } from '../ahead/writing.js';
+import { componentsIn } from '../component/index.js';
 import { NotWritten } from '../elements/written/index.js';
 import { NodeLoading } from './loading.js';
 import { readCode } from './read-code.js';
@@ -68,20 +68,18 @@ export function planning(): Plugin {
         const found = await this.resolve(source, importer);
         return found && !found.external && isOwnModule(found.id, packages) ? found.id : undefined;
       };
-      let cores: ReadonlyMap<number, ComponentCore> = new Map();
+      let written: ReadonlySet<number> = new Set();
       if (isWrittenForm) {
         // While a build watches its files, this module may be the first to come again.
         await loading.load(file);
-        cores = loading.componentsOf(file);
-        writeInto(changed, module, cores, writing, true);
+        written = writeInto(changed, module, loading.componentsOf(file), writing, true);
         await reroute(changed, module, file, resolve);
       } else {
         try {
-          const plan = await registering(module, file, resolve, loading, writing);
+          const plan = await registering({ module, file, resolve, loading, writing });
           if (plan) {
             for (const { start, end } of plan.dropped) changed.remove(start, end);
-            cores = plan.cores;
-            if (cores.size > 0) writeInto(changed, module, cores, writing, false);
+            if (plan.cores.size > 0) written = writeInto(changed, module, plan.cores, writing, false);
             changed.prepend(plan.imports);
           }
         } catch (thrown) {
@@ -93,14 +91,9 @@ export function planning(): Plugin {
           told.add(id);
         }
       }
-      const written = new Set(
-        [...cores].flatMap(([at, core]) =>
-          writing.write(core) instanceof NotWritten ? [] : [module.components[at]?.node.start],
-        ),
-      );
-      loosen(changed, module, ({ start }: Placed) => written.has(start));
+      loosen(changed, module, written);
       // What stands in this module was drawn from others: their changes are its own.
-      if (cores.size > 0 || isRegistering(module)) for (const one of loading.files) this.addWatchFile(one);
+      if (isWrittenForm || isRegistering(module)) for (const one of loading.files) this.addWatchFile(one);
       if (!changed.hasChanged()) return undefined;
       return { code: changed.toString(), map: changed.generateMap({ hires: 'boundary' }) };
     },
@@ -118,7 +111,7 @@ export function planning(): Plugin {
       const found = await resolve(node.source.value, file);
       if (found === undefined || !isCode(found)) continue;
       const exported = await loading.load(found).catch(() => ({}));
-      if (exportedCores(exported).size === 0) continue;
+      if (componentsIn(exported).size === 0) continue;
       const { start, end } = node.source as Placed<typeof node.source>;
       changed.overwrite(start, end, JSON.stringify(found + suffix));
     }

@@ -1,9 +1,8 @@
 import { resolve } from 'node:path';
 import pc from 'picocolors';
 import { type Plugin, type ResolvedConfig, runnerImport, type ViteDevServer } from 'vite';
-import { componentsIn } from '../check/modules.js';
 import { problemBlock } from '../check/report/text.js';
-import type { AnyComponent } from '../component/index.js';
+import { type AnyComponent, componentsIn } from '../component/index.js';
 import { catalog, renderDocument } from '../markup/index.js';
 import type { LatticeOptions } from './index.js';
 

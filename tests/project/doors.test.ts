@@ -15,7 +15,7 @@ const doors: Record<string, string> = {
   'zesty-lattice/check': 'MissingPath SettingsError check jsonReport sarifReport textReport',
   'zesty-lattice/elements': 'elementClass register',
   'zesty-lattice/live':
-    'always anyKind attribute bind changing checked choiceKind classOf classes compare consuming containing dateKind define depending documentHtml each fieldMembers fieldPart fillerMembers filling flagKind given handed html innerFrame isFilled isFull isSomething leaving life listKind listOf listen numberKind numberOf ownField plain plainText plus property providing ready recordKind same schemaKind sheet slotWatch styled styles svg testedKind text textKind urlKind view worded workedGetter',
+    'always anyKind attribute bind changing checked choiceKind classOf classes compare consuming containing dateKind define depending documentHtml each fieldMembers fieldPart fillerMembers filling flagKind given handed htmlNodes innerFrame isFilled isFull isSomething leaving life listKind listOf listen numberKind numberOf ownField plain plainText plus property providing ready recordKind same schemaKind sheet slotWatch styled styles svgNodes testedKind text textKind urlKind view worded workedGetter',
   'zesty-lattice/markup': 'adopt catalog markupFile renderDocument',
   'zesty-lattice/vite': 'default lattice',
   'zesty-lattice/vite/page': 'note',

@@ -22,15 +22,6 @@ export function call(name: LiveName, ...args: readonly unknown[]): Call {
   return new Call(name, args);
 }
 
-/** One of the functions of a page's part itself. */
-export class Named {
-  readonly name: LiveName;
-
-  constructor(name: LiveName) {
-    this.name = name;
-  }
-}
-
 /** A value of the component's author, which is handed on as it is. */
 export class Constant {
   readonly value: unknown;

@@ -4,7 +4,7 @@ import type { Instance, Part } from '../live/instance.js';
 import { leaving, life } from '../live/life.js';
 import { Bits } from './bits.js';
 import { draftOf } from './build.js';
-import { type Call, call, InPage, Named } from './call.js';
+import { type Call, call, InPage } from './call.js';
 import type { Common, Draft, Scope } from './draft.js';
 import { draftProp } from './props.js';
 import type { CountNodes } from './sketch.js';
@@ -28,6 +28,7 @@ export class FromDefinition {
     return Object.fromEntries(
       names.map((name) => [
         name,
+        // All of its parts are functions, each with arguments of its own.
         (...args: unknown[]) => (core[key] as unknown as Functions)[name]?.(...args),
       ]),
     );
@@ -44,7 +45,7 @@ export interface DraftedComponent {
   readonly props: readonly Readonly<Record<string, unknown>>[];
   /** What its elements do besides showing the template. */
   readonly parts: readonly (Call | InPage)[];
-  readonly members: readonly (Call | Named | InPage)[];
+  readonly members: readonly (Call | InPage)[];
   /** The components that are elements in it. */
   readonly uses: ReadonlySet<ComponentCore>;
   /** The components in it that have rules and no shadow root of their own. */
@@ -78,7 +79,7 @@ export function draftComponent(core: ComponentCore, count: CountNodes): DraftedC
         : new InPage(() => life((context) => core.connected?.(context))),
     ],
     members: [
-      shares.length > 0 || core.connected || hasReactions ? new Named('leaving') : new InPage(() => leaving),
+      shares.length > 0 || core.connected || hasReactions ? call('leaving') : new InPage(leaving),
       ...(handing.length > 0 ? [call('fillerMembers', ...handing)] : []),
       ...(core.field ? [call('fieldMembers', part('field'))] : []),
     ],

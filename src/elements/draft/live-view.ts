@@ -22,7 +22,7 @@ import { slotWatch } from '../live/slot-watch.js';
 import { text } from '../live/text.js';
 import { filling, innerFrame } from '../live/use.js';
 import { type View, view } from '../live/view.js';
-import { Call, Constant, InPage, Later, type LiveName, Named } from './call.js';
+import { Call, Constant, InPage, Later, type LiveName } from './call.js';
 import { FromDefinition } from './component.js';
 import { Draft } from './draft.js';
 import { FillTest } from './fill-test.js';
@@ -85,7 +85,6 @@ export function inPage(drafted: unknown): unknown {
     const make = functions[drafted.name] as (...args: unknown[]) => unknown;
     return make(...drafted.args.map(inPage));
   }
-  if (drafted instanceof Named) return functions[drafted.name];
   if (drafted instanceof Draft) return liveView(drafted);
   if (drafted instanceof Constant) return drafted.value;
   if (drafted instanceof FromDefinition) return drafted.inPage();

@@ -1,5 +1,5 @@
 import { show } from '../../component/kind.js';
-import { finding } from '../../problem/index.js';
+import { dev, finding } from '../../problem/index.js';
 import type { Frame } from '../../template/frame.js';
 import { idPart } from '../../template/id-part.js';
 import { adopt, differs } from './adoption.js';
@@ -91,7 +91,7 @@ export function each(of: Each): Attach {
     };
     run();
     if (instance.adoption && rows.all.length > 0 && cursor !== mark)
-      differs(mark.parentNode, 'has more rows');
+      differs(mark.parentNode, dev && 'has more rows');
     // What rows read besides their own item goes to each of them, before the list itself is looked at.
     forward(block, reads, (one, bits) => {
       if (emptyBlock) update(emptyBlock, one, bits);

@@ -41,4 +41,4 @@ export { depending, handed } from './slot.js';
 export { slotWatch } from './slot-watch.js';
 export { text } from './text.js';
 export { filling, innerFrame } from './use.js';
-export { html, svg, view } from './view.js';
+export { htmlNodes, svgNodes, view } from './view.js';

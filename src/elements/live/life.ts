@@ -7,17 +7,19 @@ interface LiveElement extends HTMLElement {
 }
 
 /** Lets the parts of a class's elements know when one has left the document. */
-export function leaving(made: LiveClass): void {
-  Object.assign(made.prototype, {
-    disconnectedCallback(this: LiveElement) {
-      // A move is a leave and a return in one turn: only who is still out then has left.
-      queueMicrotask(() => {
-        if (!this.isConnected) this[instanceOf].each('leave');
-      });
-    },
-    /** Moved by the browser in one step: nothing to do, and nothing lost. */
-    connectedMoveCallback() {},
-  });
+export function leaving(): (made: LiveClass) => void {
+  return (made) => {
+    Object.assign(made.prototype, {
+      disconnectedCallback(this: LiveElement) {
+        // A move is a leave and a return in one turn: only who is still out then has left.
+        queueMicrotask(() => {
+          if (!this.isConnected) this[instanceOf].each('leave');
+        });
+      },
+      /** Moved by the browser in one step: nothing to do, and nothing lost. */
+      connectedMoveCallback() {},
+    });
+  };
 }
 
 type Work = ((context: never, ...args: never[]) => unknown) | undefined;

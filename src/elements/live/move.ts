@@ -1,3 +1,4 @@
+import { dev } from '../../problem/index.js';
 import { adopt, differs } from './adoption.js';
 import { type Block, type Frames, follow } from './block.js';
 import type { Instance } from './instance.js';
@@ -10,7 +11,7 @@ export type Reads = readonly (readonly [scope: number, bits: number])[];
 export function mount(view: View, mark: Node, frames: Frames, instance: Instance): Block {
   if (instance.adoption) {
     const block = adopt(view, inside(mark, instance), mark.parentNode, frames, instance);
-    if (block.last?.nextSibling !== mark) differs(mark.parentNode, 'has more in it');
+    if (block.last?.nextSibling !== mark) differs(mark.parentNode, dev && 'has more in it');
     return block;
   }
   const { block, fragment } = create(view, frames, instance);
@@ -20,7 +21,9 @@ export function mount(view: View, mark: Node, frames: Frames, instance: Instance
 
 /** The first node of what a server wrote in a place. */
 export function inside(mark: Node, { adoption }: Instance): Node {
-  return adoption?.get(mark)?.nextSibling ?? differs(mark.parentNode, 'has a place that is not marked');
+  return (
+    adoption?.get(mark)?.nextSibling ?? differs(mark.parentNode, dev && 'has a place that is not marked')
+  );
 }
 
 /** Lets a block that holds others hand on the changes that those read. */

@@ -33,7 +33,7 @@ export function view(make: () => DocumentFragment, steps: View['steps'], places:
 }
 
 /** HTML as nodes. An element `t` stands for a text that is empty at first, which HTML cannot write. */
-export function html(text: string): () => DocumentFragment {
+export function htmlNodes(text: string): () => DocumentFragment {
   return () => {
     const fragment = htmlFragment(text);
     for (const empty of fragment.querySelectorAll('t')) empty.replaceWith(new Text());
@@ -42,10 +42,10 @@ export function html(text: string): () => DocumentFragment {
 }
 
 /** The same, for what stands in an `svg`. */
-export function svg(text: string): () => DocumentFragment {
+export function svgNodes(text: string): () => DocumentFragment {
   return () => {
     const fragment = new DocumentFragment();
-    fragment.append(...(html(`<svg>${text}</svg>`)().firstChild as Element).childNodes);
+    fragment.append(...(htmlNodes(`<svg>${text}</svg>`)().firstChild as Element).childNodes);
     return fragment;
   };
 }

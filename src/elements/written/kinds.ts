@@ -18,37 +18,31 @@ const plainKinds: Readonly<Record<string, LiveName>> = {
   any: 'anyKind',
 };
 
+/** The code of a kind's rules; `isWhole` where it is the prop's own, and not one inside of it. */
 function ruleCode({ rules, settings }: AnyKind, of: KindOf, to: Writer, isWhole = false): string {
+  if (!isWhole && settings.tests.length > 0) throw new NotWritten(`a test inside the prop "${of.prop}"`);
   const { holds, word } = rules;
   const plain = plainKinds[word];
-  if (plain) return innerTests(to.name(plain), settings.tests.length > 0 && !isWhole);
-  if (word === 'choice' || word === 'tag')
-    return innerTests(to.call('choiceKind', JSON.stringify(holds)), settings.tests.length > 0 && !isWhole);
-  if (word === 'of') {
-    if (!isWhole) throw new NotWritten(`the prop "${of.prop}" holds values of a schema`);
-    return to.call('schemaKind', to.kindPart(of, 'schema'));
-  }
-  if (word === 'list') {
-    const item = holds as AnyKind;
-    return innerTests(
-      item.rules.word === 'any' ? to.name('listKind') : to.call('listOf', ruleCode(item, of, to)),
-      settings.tests.length > 0 && !isWhole,
-    );
-  }
-  if (word === 'record') {
-    const fields = Object.entries(holds as Readonly<Record<string, AnyKind>>).map(
-      ([name, kind]) =>
-        `${keyCode(name)}: [${ruleCode(kind, of, to)}, ${kind.settings.presence === 'required'}]`,
-    );
-    return innerTests(
-      to.call('recordKind', `{ ${fields.join(', ')} }`),
-      settings.tests.length > 0 && !isWhole,
-    );
-  }
-  throw new NotWritten(`props of the kind ${word}`);
-
-  function innerTests(code: string, hasTests: boolean): string {
-    if (hasTests) throw new NotWritten(`a test inside the prop "${of.prop}"`);
-    return code;
+  if (plain) return to.name(plain);
+  switch (word) {
+    case 'choice':
+    case 'tag':
+      return to.call('choiceKind', JSON.stringify(holds));
+    case 'list': {
+      const item = holds as AnyKind;
+      return item.rules.word === 'any' ? to.name('listKind') : to.call('listOf', ruleCode(item, of, to));
+    }
+    case 'record': {
+      const fields = Object.entries(holds as Readonly<Record<string, AnyKind>>).map(
+        ([name, kind]) =>
+          `${keyCode(name)}: [${ruleCode(kind, of, to)}, ${kind.settings.presence === 'required'}]`,
+      );
+      return to.call('recordKind', `{ ${fields.join(', ')} }`);
+    }
+    case 'of':
+      if (isWhole) return to.call('schemaKind', to.kindPart(of, 'schema'));
+      throw new NotWritten(`the prop "${of.prop}" holds values of a schema`);
+    default:
+      throw new NotWritten(`props of the kind ${word}`);
   }
 }

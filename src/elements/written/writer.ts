@@ -7,15 +7,15 @@ import {
   isCore,
   type ReadText,
 } from '../../template/index.js';
-import { Call, Constant, InPage, Later, type LiveName, Named } from '../draft/call.js';
+import { Call, Constant, InPage, Later, type LiveName } from '../draft/call.js';
 import { FromDefinition } from '../draft/component.js';
 import { Draft } from '../draft/draft.js';
 import { FillTest } from '../draft/fill-test.js';
 import { HandlerArguments } from '../draft/nodes/element.js';
 import { Fallback, KindOf } from '../draft/props.js';
+import { fillTestCode } from './fill-test.js';
 import { kindCode } from './kinds.js';
 import { htmlOf } from './sketch-html.js';
-import { fillTestCode } from './tests.js';
 
 /** What all names in written code start with, so that they are none of its author's. */
 export const own = '$lattice_';
@@ -84,7 +84,6 @@ export class Writer {
   code(drafted: unknown): string {
     if (isCore(drafted)) return `(f) => ${this.value(drafted)}`;
     if (drafted instanceof Call) return this.call(drafted.name, ...drafted.args.map((arg) => this.code(arg)));
-    if (drafted instanceof Named) return this.name(drafted.name);
     if (drafted instanceof Draft) return this.view(drafted);
     if (drafted instanceof Fallback) return this.#fallback(drafted);
     if (drafted instanceof Constant) return constantCode(drafted.value);
@@ -121,7 +120,7 @@ export class Writer {
     const places = draft.places.map(({ at, work }) => `[${at}, ${this.code(work)}]`);
     return this.call(
       'view',
-      this.call(isSvg ? 'svg' : 'html', JSON.stringify(html)),
+      this.call(isSvg ? 'svgNodes' : 'htmlNodes', JSON.stringify(html)),
       `[${draft.steps.join(', ')}]`,
       `[${places.join(', ')}]`,
     );

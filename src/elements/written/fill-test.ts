@@ -1,4 +1,3 @@
-import type { ExprCore } from '../../template/index.js';
 import { alwaysPlaces, type PlanFill, type PlanNode } from '../../tree/index.js';
 import type { Writer } from './writer.js';
 
@@ -17,8 +16,9 @@ function nodeTest(node: PlanNode, to: Writer): string {
     case 'given':
       return `(${to.value(node.test)} ? ${testOf(node.content, to)} : ${testOf(node.otherwise, to)})`;
     case 'each': {
-      const list = 'get' in node.list ? to.value(node.list as ExprCore) : JSON.stringify(node.list);
-      return `(${to.name('isFull')}(${list}) || ${testOf(node.empty, to)})`;
+      const { list } = node;
+      const full = 'get' in list ? `${to.name('isFull')}(${to.value(list)})` : String(list.length > 0);
+      return `(${full} || ${testOf(node.empty, to)})`;
     }
     case 'slot':
       return `(${to.name('isFilled')}(f, ${node.slot}) && f.owner !== undefined || ${testOf(node.fallback, to)})`;
