@@ -1,14 +1,10 @@
 import { existsSync } from 'node:fs';
-import { dirname, join, relative, resolve } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { type Node, walk } from 'estree-walker';
 import MagicString from 'magic-string';
-import pc from 'picocolors';
-import type { Plugin, ViteDevServer } from 'vite';
-import { componentProblems } from '../check/components.js';
-import { frameOf, problemBlock } from '../check/report/text.js';
-import { componentCore, componentsIn } from '../component/index.js';
-import type { Problem } from '../problem/index.js';
+import type { EnvironmentModuleNode, Plugin } from 'vite';
 import { readCode } from './read-code.js';
+import { type Telling, telling } from './telling.js';
 
 const runtime = 'zesty-lattice/vite/page';
 const doors = ['zesty-lattice', 'zesty-lattice/elements', 'zesty-lattice/markup', runtime];
@@ -23,37 +19,7 @@ function isInstalled(root = process.cwd()): boolean {
 
 /** While developing: modules of components take changes in place, and their problems are told where they are seen. */
 export function developing(): Plugin {
-  let server: ViteDevServer | undefined;
-  const told = new Map<string, string>();
-  const waiting = new Map<string, NodeJS.Timeout>();
-
-  let changes = 0;
-
-  /** Tells of a module when the change is through: the page has it by then, and the overlay is not taken down again. */
-  const tellSoon = (file: string): void => {
-    clearTimeout(waiting.get(file));
-    waiting.set(
-      file,
-      setTimeout(() => void tell(file), 120),
-    );
-  };
-
-  const tell = async (file: string): Promise<void> => {
-    if (!server) return;
-    const before = changes;
-    const problems = await problemsIn(server, file);
-    // What was seen while something changed may be of before it.
-    if (changes !== before) return tellSoon(file);
-    const text = problems.map((problem) => problemBlock(problem, pc)).join('\n\n');
-    if (text === (told.get(file) ?? '')) return;
-    told.set(file, text);
-    if (text === '')
-      return server.config.logger.info(pc.green(`${relative(server.config.root, file)} is right again`));
-    const isError = problems.some(({ severity }) => severity === 'error');
-    server.config.logger[isError ? 'error' : 'warn'](`\n${text}\n`, { timestamp: true });
-    const error = problems.find(({ severity }) => severity === 'error');
-    if (error) server.ws.send({ type: 'error', err: overlayOf(error) });
-  };
+  let told: Telling | undefined;
 
   return {
     name: 'zesty-lattice:developing',
@@ -62,12 +28,18 @@ export function developing(): Plugin {
     // Prepared with the page's other packages: found later, it would have the page loaded twice at its first visit.
     config: (config) => (isInstalled(config.root) ? { optimizeDeps: { include: doors } } : undefined),
 
-    configureServer(made) {
-      server = made;
+    configureServer(server) {
+      told = telling(server);
     },
 
-    hotUpdate() {
-      changes += 1;
+    hotUpdate: {
+      // By then the other plugins have said what a text file stands for.
+      order: 'post',
+      handler({ type, file, modules }) {
+        if (type === 'delete') told?.forget(file);
+        // What is told of a module also hangs on the components and the texts it is made of: Vite keeps its code then.
+        told?.changed(modules.flatMap((module) => [...filesAbove(module)]));
+      },
     },
 
     transform(code, id, options) {
@@ -76,8 +48,7 @@ export function developing(): Plugin {
       const tree = readCode(this, code);
       const names = tree ? exportedNames(tree) : [];
       if (names.length === 0) return undefined;
-      const file = id.replace(/\?.*$/, '');
-      tellSoon(file);
+      told?.seen(id.replace(/\?.*$/, ''));
       if (options?.ssr) return undefined;
       const changed = new MagicString(code);
       changed.append(
@@ -86,6 +57,20 @@ export function developing(): Plugin {
       return { code: changed.toString(), map: changed.generateMap({ hires: 'boundary' }) };
     },
   };
+}
+
+/** The files of a module and of all that import it, directly or not. */
+function filesAbove(module: EnvironmentModuleNode): Set<string> {
+  const seen = new Set<EnvironmentModuleNode>();
+  const files = new Set<string>();
+  const open = [module];
+  for (let one = open.pop(); one; one = open.pop()) {
+    if (seen.has(one)) continue;
+    seen.add(one);
+    if (one.file !== null) files.add(one.file);
+    open.push(...one.importers);
+  }
+  return files;
 }
 
 /** The names a module exports, if they are those of its own constants and all of them components by their spelling. */
@@ -106,56 +91,4 @@ function exportedNames(tree: unknown): readonly string[] {
     },
   });
   return isPlain && names.every((name) => /^[A-Z]/.test(name)) ? names : [];
-}
-
-/** What is wrong in a module's components, as Node sees them. */
-async function problemsIn(server: ViteDevServer, file: string): Promise<readonly Problem[]> {
-  try {
-    const module = await server.ssrLoadModule(file);
-    const found = [...new Set(componentsIn(module).values())].flatMap((component) => {
-      const core = componentCore(component);
-      return core ? componentProblems(core) : [];
-    });
-    const folder = file.slice(0, file.lastIndexOf('/'));
-    return found
-      .filter(({ source }) => source === undefined || source.file.startsWith(folder))
-      .map((problem) => written(problem, server));
-  } catch (thrown) {
-    if (thrown instanceof Error && 'problems' in thrown)
-      return (thrown.problems as readonly Problem[]).map((problem) => written(problem, server));
-    // Vite tells of code that cannot be read or run.
-    return [];
-  }
-}
-
-/** A problem with the line that was written, where its place is one in what Vite made of the module. */
-function written(problem: Problem, server: ViteDevServer): Problem {
-  const { source } = problem;
-  if (!source || source.frame !== undefined) return problem;
-  const { file, line, column } = source;
-  const stack = server.ssrRewriteStacktrace(`Error: x\n    at x (${file}:${line}:${column})`);
-  const [, from = file, row, col] = /\(([^()]+):(\d+):(\d+)\)/.exec(stack) ?? [];
-  return { ...problem, source: { file: from, line: Number(row ?? line), column: Number(col ?? column) } };
-}
-
-/** A problem as Vite's overlay shows it (https://vite.dev/guide/api-plugin, HMR errors). */
-function overlayOf({ code, message, hint, where, source }: Problem): {
-  readonly message: string;
-  readonly stack: string;
-  readonly plugin: string;
-  readonly id?: string;
-  readonly frame?: string;
-  readonly loc?: { readonly file: string; readonly line: number; readonly column: number };
-} {
-  return {
-    message: `${code}: ${message}\n${hint}`,
-    stack: where === '' ? '' : `in ${where}`,
-    plugin: 'zesty-lattice',
-    ...(source && {
-      id: source.file,
-      loc: { file: source.file, line: source.line, column: source.column },
-      // With the signs that Vite knows a frame by.
-      frame: frameOf(source).replaceAll('│', '|'),
-    }),
-  };
 }

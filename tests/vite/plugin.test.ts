@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { type Browser, chromium, type Page } from 'playwright-core';
 import { build, createLogger, createServer, type InlineConfig, type ViteDevServer } from 'vite';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -160,11 +160,19 @@ describe('while developing', () => {
     expect(await page.evaluate('isSamePage')).toBe(true);
   });
 
+  const overlay = async (): Promise<string> => {
+    const element = await page.waitForSelector('vite-error-overlay', { state: 'attached', timeout: 25_000 });
+    return element.evaluate((shown) => shown.shadowRoot?.textContent ?? '');
+  };
+  const noOverlay = (): Promise<unknown> =>
+    page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 25_000 });
+  // What was changed last is through by then, so that nothing is told only because of it.
+  beforeEach(() => page.waitForTimeout(300));
+
   test('a problem is told over the page and in the terminal, with file, line and the lines around', async () => {
     logged.length = 0;
     edit('stall-count.html', '{{ label }} =', '{{ labl }} =');
-    const overlay = await page.waitForSelector('vite-error-overlay', { state: 'attached', timeout: 25_000 });
-    const shown = await overlay.evaluate((element) => element.shadowRoot?.textContent ?? '');
+    const shown = await overlay();
     expect(shown).toContain('name-unknown');
     expect(shown).toContain('Did you mean "label"?');
     expect(shown).toContain('stall-count.html:1:');
@@ -173,20 +181,59 @@ describe('while developing', () => {
     expect(printed).toMatch(/stall-count\.html:1:50/);
     expect(printed).toContain('{{ labl }} =');
     edit('stall-count.html', '{{ labl }} =', '{{ label }} ~');
-    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 25_000 });
+    await noOverlay();
     await becomes('Crates ~ 42Stand Crates');
   });
 
   test('so is one in a built template, at the line that was written', async () => {
     logged.length = 0;
     edit('stall-sign.ts', 'props.name', 'props.nmae');
-    const overlay = await page.waitForSelector('vite-error-overlay', { state: 'attached', timeout: 25_000 });
-    const shown = await overlay.evaluate((element) => element.shadowRoot?.textContent ?? '');
+    const shown = await overlay();
     expect(shown).toContain('prop-unknown');
     expect(shown).toMatch(/6 \|.*props\.nmae/);
     expect(logged.join('\n')).toContain('stall-sign.ts:6:');
     edit('stall-sign.ts', 'props.nmae', 'props.name');
-    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 25_000 });
+    await noOverlay();
+  });
+
+  test('so is one that a change in another module makes', async () => {
+    edit('stall-sign.ts', 'props: { name: prop.text() }', 'props: { name: prop.text(), sort: prop.text() }');
+    const shown = await overlay();
+    expect(shown).toContain('prop-missing');
+    expect(shown).toContain('stall-count.html:1:');
+    edit('stall-sign.ts', ', sort: prop.text()', '');
+    await noOverlay();
+  });
+
+  test('it stays over the page while other things change, and when the page is loaded again', async () => {
+    edit('stall-count.html', '{{ label }} ~', '{{ lable }} ~');
+    expect(await overlay()).toContain('name-unknown');
+    edit('stall-count.css', 'rgb(4, 5, 6)', 'rgb(7, 8, 9)');
+    await page.waitForTimeout(1000);
+    expect(await overlay()).toContain('name-unknown');
+    await page.reload();
+    expect(await overlay()).toContain('name-unknown');
+    edit('stall-count.html', '{{ lable }} ~', '{{ label }} ~');
+    await noOverlay();
+    await becomes('Crates ~ 40Stand Crates');
+    await page.evaluate(() => Object.assign(window, { isSamePage: true }));
+  });
+
+  test('code that cannot be read is Vite’s to tell, and what it said stays', async () => {
+    edit('stall-count.html', '{{ label }} ~', '{{ lable }} ~');
+    expect(await overlay()).toContain('name-unknown');
+    await page.waitForTimeout(300);
+    edit('stall-count.ts', 'handlers: {', 'handlers: {{');
+    await page.waitForFunction(
+      () => !document.querySelector('vite-error-overlay')?.shadowRoot?.textContent?.includes('name-unknown'),
+      undefined,
+      { timeout: 25_000 },
+    );
+    await page.waitForTimeout(600);
+    expect(await overlay()).toContain('stall-count.ts');
+    edit('stall-count.ts', 'handlers: {{', 'handlers: {');
+    edit('stall-count.html', '{{ lable }} ~', '{{ label }} ~');
+    await noOverlay();
   });
 
   test('a change of the props loads the page anew', async () => {

@@ -1,0 +1,145 @@
+import { relative } from 'node:path';
+import pc from 'picocolors';
+import type { ErrorPayload, ViteDevServer } from 'vite';
+import { componentProblems } from '../check/components.js';
+import { frameOf, problemBlock } from '../check/report/text.js';
+import { componentCore, componentsIn } from '../component/index.js';
+import type { Problem } from '../problem/index.js';
+
+/** How long after the last change it is through: the page has it by then, and does not take the overlay down again. */
+const settled = 120;
+
+export interface Telling {
+  /** A module of components was read. */
+  seen(file: string): void;
+  /** These files changed, or something that they import. */
+  changed(files: readonly string[]): void;
+  /** A file is gone. */
+  forget(file: string): void;
+}
+
+/**
+ * Tells the problems of the modules of components: in the terminal when they are other ones than before, over the page
+ * for as long as there are errors.
+ */
+export function telling(server: ViteDevServer): Telling {
+  const known = new Set<string>();
+  const texts = new Map<string, string>();
+  const errors = new Map<string, Problem>();
+  const waiting = new Set<string>();
+  let changes = 0;
+  let timer: NodeJS.Timeout | undefined;
+  let running = Promise.resolve();
+
+  const soon = (): void => {
+    clearTimeout(timer);
+    timer = setTimeout(() => {
+      running = running.then(tell);
+    }, settled);
+  };
+
+  const show = (): void => {
+    const [error] = [...errors.values()].slice(-1);
+    if (error) server.ws.send({ type: 'error', err: overlayOf(error) });
+  };
+
+  const tell = async (): Promise<void> => {
+    const files = [...waiting];
+    const before = changes;
+    const hadErrors = errors.size > 0;
+    const found = await Promise.all(
+      files.map(async (file) => [file, await problemsIn(server, file)] as const),
+    );
+    // What was seen while something changed may be of before it.
+    if (changes !== before) return;
+    for (const [file, problems] of found) {
+      waiting.delete(file);
+      note(file, problems);
+    }
+    // Vite tells of code that cannot be read or run, in the same place.
+    if (found.some(([, problems]) => problems === undefined)) return;
+    // A page takes the overlay down with every change it takes, whatever that was.
+    if (errors.size > 0) show();
+    else if (hadErrors) server.ws.send({ type: 'update', updates: [] });
+  };
+
+  const note = (file: string, problems: readonly Problem[] | undefined): void => {
+    if (!problems) {
+      texts.delete(file);
+      errors.delete(file);
+      return;
+    }
+    const error = problems.find(({ severity }) => severity === 'error');
+    errors.delete(file);
+    if (error) errors.set(file, error);
+    const text = problems.map((problem) => problemBlock(problem, pc)).join('\n\n');
+    if (text === (texts.get(file) ?? '')) return;
+    texts.set(file, text);
+    const { logger, root } = server.config;
+    if (text === '') logger.info(pc.green(`${relative(root, file)} is right again`));
+    else logger[error ? 'error' : 'warn'](`\n${text}\n`, { timestamp: true });
+  };
+
+  // A page that is loaded while something is wrong has not been told yet.
+  server.ws.on('connection', show);
+
+  return {
+    seen(file) {
+      known.add(file);
+      waiting.add(file);
+      soon();
+    },
+    changed(files) {
+      changes += 1;
+      for (const file of files) if (known.has(file)) waiting.add(file);
+      soon();
+    },
+    forget(file) {
+      for (const kept of [known, texts, errors, waiting]) kept.delete(file);
+    },
+  };
+}
+
+/** What is wrong in a module's components, as Node sees them; `undefined` where it cannot be run. */
+async function problemsIn(server: ViteDevServer, file: string): Promise<readonly Problem[] | undefined> {
+  try {
+    const module = await server.ssrLoadModule(file);
+    const found = [...new Set(componentsIn(module).values())].flatMap((component) => {
+      const core = componentCore(component);
+      return core ? componentProblems(core) : [];
+    });
+    const folder = file.slice(0, file.lastIndexOf('/'));
+    return found
+      .filter(({ source }) => source === undefined || source.file.startsWith(folder))
+      .map((problem) => written(problem, server));
+  } catch (thrown) {
+    if (thrown instanceof Error && 'problems' in thrown)
+      return (thrown.problems as readonly Problem[]).map((problem) => written(problem, server));
+    return undefined;
+  }
+}
+
+/** A problem with the line that was written, where its place is one in what Vite made of the module. */
+function written(problem: Problem, server: ViteDevServer): Problem {
+  const { source } = problem;
+  if (!source || source.frame !== undefined) return problem;
+  const { file, line, column } = source;
+  const stack = server.ssrRewriteStacktrace(`Error: x\n    at x (${file}:${line}:${column})`);
+  const [, from = file, row, col] = /\(([^()]+):(\d+):(\d+)\)/.exec(stack) ?? [];
+  return { ...problem, source: { file: from, line: Number(row ?? line), column: Number(col ?? column) } };
+}
+
+/** A problem as Vite's overlay shows it (https://vite.dev/guide/api-plugin, HMR errors). */
+function overlayOf({ code, message, hint, where, source }: Problem): ErrorPayload['err'] {
+  return {
+    message: `${code}: ${message}\n${hint}`,
+    stack: where === '' ? '' : `in ${where}`,
+    plugin: 'zesty-lattice',
+    ...(source && {
+      id: source.file,
+      loc: { file: source.file, line: source.line, column: source.column },
+      // With the signs that Vite knows a frame by.
+      frame: frameOf(source).replaceAll('│', '|'),
+    }),
+  };
+}
