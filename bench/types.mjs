@@ -20,32 +20,45 @@ const uses = (n) =>
     )
     .join(', ') || 'null';
 
-/** A component; with `states` it says its type beside its name, as a function does. */
-const component = (n, states) => `${users(n)
+const propKinds =
+  "{ title: prop.text(), tone: prop.choice(['a', 'b']).fallback('a'), count: prop.number().fallback(0), note: prop.text().optional(), open: prop.flag() }";
+const slotKinds = '{ default: slot(), head: slot() }';
+
+/**
+ * A component; its type is inferred, or written beside its name: `typed` from its own records of props and slots,
+ * `stated` in interfaces, as a function does.
+ */
+const component = (n, how) => `${users(n)
   .map((o) => `import { Part${o} } from './part${o}.js';`)
   .join('\n')}
-import { calc, component, ${states ? 'type Component, type Content, ' : ''}el, given, prop, slot } from 'zesty-lattice';
+import { calc, component, ${{ stated: 'type Component, type Content, ', typed: 'type Component, type PropsOf, type SlotsOf, ', inferred: '' }[how]}el, given, prop, slot } from 'zesty-lattice';
 ${
-  states
+  how === 'stated'
     ? `export interface Props${n} { readonly title: string; readonly tone?: 'a' | 'b' | undefined; readonly count?: number | undefined; readonly note?: string | undefined; readonly open?: boolean | undefined }
 export interface Slots${n} { readonly default?: Content; readonly head?: Content }
 `
     : ''
-}export const Part${n}${states ? `: Component<Props${n}, Slots${n}>` : ''} = component('part-${n}', {
-  props: { title: prop.text(), tone: prop.choice(['a', 'b']).fallback('a'), count: prop.number().fallback(0), note: prop.text().optional(), open: prop.flag() },
-  slots: { default: slot(), head: slot() },
+}${how === 'typed' ? `const props = ${propKinds};\nconst slots = ${slotKinds};\n` : ''}export const Part${n}${
+  {
+    stated: `: Component<Props${n}, Slots${n}>`,
+    typed: ': Component<PropsOf<typeof props>, SlotsOf<typeof slots>>',
+    inferred: '',
+  }[how]
+} = component('part-${n}', {
+  ${how === 'typed' ? 'props,\n  slots' : `props: ${propKinds},\n  slots: ${slotKinds}`},
   template: ({ props, slots }) =>
     el.section({ class: ['part', props.tone] }, el.h2({ title: props.title }, slots.head(props.title)), slots.default(),
       given(props.note, (note) => el.p(note)), calc(props.count, (n) => n + 1),
       ${uses(n)}),
 });
 `;
-const plain = (n) => `${users(n)
+/** The same as a function of typed arguments; what it gives is stated, or left to be inferred. */
+const plain = (n, how) => `${users(n)
   .map((o) => `import { part${o} } from './part${o}.js';`)
   .join('\n')}
 export interface Props${n} { readonly title: string; readonly tone?: 'a' | 'b'; readonly count?: number; readonly note?: string | undefined; readonly open?: boolean }
 export interface Slots${n} { readonly default?: string; readonly head?: string }
-export function part${n}(props: Props${n}, slots: Slots${n} = {}): string {
+export function part${n}(props: Props${n}, slots: Slots${n} = {})${how === 'stated' ? ': string' : ''} {
   const { title, tone = 'a', count = 0, note, open = false } = props;
   return [\`<section class="part \${tone}" data-open="\${open}"><h2 title="\${title}">\`, slots.head ?? title, '</h2>', slots.default ?? '', note ? '<p>' + note + '</p>' : '', String(count + 1),
     ${
@@ -93,29 +106,48 @@ function measure(homes, how, flags) {
   for (let round = 0; round < 7; round++) {
     for (const [name, home] of Object.entries(homes)) times[name].push(check(home, flags));
   }
-  const [b, o, d, p] = ['base', 'ours', 'stated', 'plain'].map(
-    (name) => times[name].sort((x, y) => x - y)[3],
-  );
+  const middle = (name) => times[name].sort((x, y) => x - y)[3];
   console.log(`\n${how}, median of 7 runs in turns`);
-  console.log(`  the library's own types with one component      ${b.toFixed(0)} ms`);
-  console.log(`  ${count} plain typed functions beside them            ${p.toFixed(0)} ms`);
-  console.log(
-    `  ${count} components that state their types            ${d.toFixed(0)} ms   ratio ${(d / p).toFixed(2)}`,
-  );
-  console.log(
-    `  ${count} components whose types are inferred          ${o.toFixed(0)} ms   ratio ${(o / p).toFixed(2)}`,
-  );
+  for (const [name, words] of Object.entries(rows)) {
+    const ratio = middle(name) / middle('functions, stated');
+    const shown = name.startsWith('components')
+      ? `   ratio ${ratio.toFixed(2)}${ratio > limit ? `, above ${limit}` : ''}`
+      : '';
+    console.log(`  ${words.padEnd(62)} ${middle(name).toFixed(0).padStart(5)} ms${shown}`);
+  }
 }
 
+/** What checking components may take, in times what the functions take that state what they give. */
+const limit = 3;
+
+const rows = {
+  base: 'the library’s own types with one component',
+  'functions, stated': `${count} functions of typed arguments that state what they give`,
+  'functions, inferred': `${count} functions of typed arguments`,
+  'components, stated': `${count} components, their types stated in interfaces`,
+  'components, typed': `${count} components, typed by their props and slots`,
+  'components, inferred': `${count} components, all types inferred`,
+};
+
 try {
+  const all = (file) => Object.fromEntries(numbers.map((n) => [`part${n}.ts`, file(n)]));
   const homes = {
     base: project('base', { 'base.ts': base }),
-    ours: project('ours', Object.fromEntries(numbers.map((n) => [`part${n}.ts`, component(n, false)]))),
-    stated: project('stated', Object.fromEntries(numbers.map((n) => [`part${n}.ts`, component(n, true)]))),
-    plain: project('plain', {
-      'base.ts': base,
-      ...Object.fromEntries(numbers.map((n) => [`part${n}.ts`, plain(n)])),
-    }),
+    ...Object.fromEntries(
+      ['stated', 'typed', 'inferred'].map((how) => [
+        `components, ${how}`,
+        project(
+          `components-${how}`,
+          all((n) => component(n, how)),
+        ),
+      ]),
+    ),
+    ...Object.fromEntries(
+      ['stated', 'inferred'].map((how) => [
+        `functions, ${how}`,
+        project(`functions-${how}`, { 'base.ts': base, ...all((n) => plain(n, how)) }),
+      ]),
+    ),
   };
   console.log(`Checking ${count} components that use one another, against as many plain typed functions`);
   measure(homes, 'One checker (--singleThreaded)', ['--singleThreaded']);

@@ -24,8 +24,8 @@ declare const types: unique symbol;
 /** One use of a component, with its props and its content: what calling a component gives. */
 export type Use = UseNode;
 
-/** A component: call it to use it. `Props` and `Slots` are the plain records that a use gives. */
-export interface Component<Props = never, Slots = never> {
+/** A component: call it to use it. `Props` and `Slots` are the plain records that a use gives, none where left out. */
+export interface Component<Props = NoProps, Slots = NoProps> {
   (...args: UseArguments<Props, Slots>): Use;
   /** The tag name. */
   readonly name: string;
@@ -56,11 +56,37 @@ type FirstOf<K> = K extends TagKind<infer _Tags, infer First> ? First : never;
 /** Any component, or a function made by `component` with a type of its own to fill in. */
 export type AnyComponent = ((...args: never[]) => Use) & { readonly name: string };
 
-/** The record of props that a component takes. */
-export type PropsOf<C> = C extends { readonly [types]?: { props: infer Props } } ? Props : never;
+/**
+ * The record of props that a component takes, or that a component with these kinds of props would take.
+ *
+ * @example
+ * type CardProps = PropsOf<typeof VarietyCard>;
+ * const props = { title: prop.text(), crates: prop.number().fallback(0) };
+ * const VarietyCard: Component<PropsOf<typeof props>> = component('variety-card', { props, template: … });
+ */
+export type PropsOf<C> = C extends (...args: never[]) => unknown
+  ? C extends { readonly [types]?: { props: infer Props } }
+    ? Props
+    : never
+  : C extends PropKinds
+    ? GivenProps<C>
+    : never;
 
-/** The record of slots that a component takes. */
-export type SlotsOf<C> = C extends { readonly [types]?: { slots: infer Slots } } ? Slots : never;
+/**
+ * The record of slots that a component takes, or that a component with these slots would take.
+ *
+ * @example
+ * type CardSlots = SlotsOf<typeof VarietyCard>;
+ * const slots = { default: slot(), row: slot.of<Variety>().required() };
+ * type ListSlots = SlotsOf<typeof slots>;
+ */
+export type SlotsOf<C> = C extends (...args: never[]) => unknown
+  ? C extends { readonly [types]?: { slots: infer Slots } }
+    ? Slots
+    : never
+  : C extends SlotKinds
+    ? GivenSlots<C>
+    : never;
 
 /**
  * Defines a component.

@@ -64,18 +64,23 @@ type NoneNeeded<T> = Record<never, never> extends T ? true : false;
 export interface ThisComponentHasNoSlots {
   readonly [none]: never;
 }
+/** Stands where props would go: no prop fits, and the type's name says why. */
+export interface ThisComponentHasNoProps {
+  readonly [none]?: never;
+}
+type PropInputsIfAny<Props> = [keyof Props] extends [never] ? ThisComponentHasNoProps : PropInputs<Props>;
 declare const none: unique symbol;
 
 /** What a use is called with. */
 export type UseArguments<Props, Slots> = [keyof Slots] extends [never]
   ? NoneNeeded<Props> extends true
-    ? [props?: PropInputs<Props>, content?: ThisComponentHasNoSlots]
+    ? [props?: PropInputsIfAny<Props>, content?: ThisComponentHasNoSlots]
     : [props: PropInputs<Props>, content?: ThisComponentHasNoSlots]
   : NoneNeeded<Slots> extends true
     ? NoneNeeded<Props> extends true
-      ? [props?: PropInputs<Props>, content?: ContentInput<Slots>]
+      ? [props?: PropInputsIfAny<Props>, content?: ContentInput<Slots>]
       : [props: PropInputs<Props>, content?: ContentInput<Slots>]
-    : [props: PropInputs<Props>, content: ContentInput<Slots>];
+    : [props: PropInputsIfAny<Props>, content: ContentInput<Slots>];
 
 /** The content argument of a use, where the props come first in any case. */
 export type ContentArguments<Slots> = [keyof Slots] extends [never]

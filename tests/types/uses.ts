@@ -5,6 +5,7 @@ import {
   component,
   type Expr,
   el,
+  given,
   type PropsOf,
   preset,
   prop,
@@ -216,3 +217,48 @@ const MoreSlots: Component<Record<never, never>, { readonly foot?: Content }> = 
   template: ({ slots }) => el.p(slots.head()),
 });
 takes<unknown>([WrongKind, Looser, MoreSlots]);
+
+// It may also say it by its own records of kinds and slots: nothing is written twice, and it may stand inside itself.
+const branchProps = {
+  title: prop.text(),
+  crates: prop.number().fallback(0),
+  tone: prop.choice(['a', 'b']).optional(),
+};
+const branchSlots = { default: slot(), foot: slot.required(), row: slot.of<{ readonly name: string }>() };
+const Branch: Component<PropsOf<typeof branchProps>, SlotsOf<typeof branchSlots>> = component('branch-part', {
+  props: branchProps,
+  slots: branchSlots,
+  template: ({ props, slots }) =>
+    given(props.crates, Branch({ title: props.title }, { foot: slots.foot(), default: props.tone })),
+});
+same<
+  PropsOf<typeof branchProps>,
+  { title: string; crates?: number | undefined; tone?: 'a' | 'b' | undefined }
+>(true);
+same<PropsOf<typeof Branch>, PropsOf<typeof branchProps>>(true);
+same<SlotsOf<typeof Branch>, SlotsOf<typeof branchSlots>>(true);
+same<
+  SlotsOf<typeof branchSlots>,
+  { foot: Content; default?: Content; row?: ((data: Expr<{ readonly name: string }>) => Content) | undefined }
+>(true);
+Branch({ title: 'x', tone: 'b' }, { foot: 'y', row: (row) => row.name });
+// @ts-expect-error Branch needs its title
+Branch({}, { foot: 'y' });
+// @ts-expect-error Branch needs its slot "foot"
+Branch({ title: 'x' });
+// @ts-expect-error "c" is none of the tones
+Branch({ title: 'x', tone: 'c' }, { foot: 'y' });
+
+// One without slots says its props alone, one with neither says nothing.
+const leafProps = { title: prop.text() };
+const Leaf: Component<PropsOf<typeof leafProps>> = component('leaf-part', {
+  props: leafProps,
+  template: ({ props }) => el.p(props.title),
+});
+Leaf({ title: 'x' });
+// @ts-expect-error Leaf has no slots
+Leaf({ title: 'x' }, 'content');
+const Bud: Component = component('bud-part', { template: () => el.p('x') });
+Bud();
+// @ts-expect-error Bud has no props
+Bud({ title: 'x' });

@@ -19,3 +19,7 @@ export const TextLine = component('text-line', {
   accepts: 'tag',
   template: ({ props, slots, accepted }) => el.of(props.tag, accepted, slots.default()),
 });
+export const OpenDayNotice = component('open-day-notice', {
+  slots: { default: slot() },
+  template: ({ slots }) => el.p('Open day', slots.default()),
+});
