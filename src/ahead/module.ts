@@ -143,12 +143,13 @@ export class ModuleCode {
     walk(program, {
       enter(node) {
         if (isFunction(node)) depth++;
-        if (node.type !== 'CallExpression' || node.callee.type !== 'Identifier' || node.callee.name !== local)
-          return;
+        if (node.type !== 'CallExpression') return;
+        const isGeneric = isOf(node.callee, local);
+        if (!isGeneric && !(node.callee.type === 'Identifier' && node.callee.name === local)) return;
         const { local: name, isDefault = false } = top.get(node) ?? {};
         const given = node.arguments[1] as Expression | undefined;
-        const isGeneric = given?.type === 'ArrowFunctionExpression';
-        const parts = partsOf(isGeneric ? definitionOf(given) : given);
+        const make = isGeneric && given?.type === 'ArrowFunctionExpression' ? given : undefined;
+        const parts = partsOf(isGeneric ? make && definitionOf(make) : given);
         found.push({
           node: node as Placed<CallExpression>,
           local: name,
@@ -156,7 +157,7 @@ export class ModuleCode {
           isGeneric,
           // In a function it may use what is declared there.
           parts: depth === 0 ? parts : undefined,
-          closures: closuresOf(parts?.get('template'), calc, isGeneric ? given : undefined),
+          closures: closuresOf(parts?.get('template'), calc, make),
         });
       },
       leave(node) {
@@ -175,6 +176,18 @@ export function isCode(file: string): boolean {
 /** Whether code speaks of the library at all: only then is it worth being read. */
 export function isOfInterest(code: string): boolean {
   return code.includes(`'${authoring}'`) || code.includes(`"${authoring}"`) || code.includes(elements);
+}
+
+/** Whether a call is one of `component.of`. */
+function isOf(callee: Node, local: string): boolean {
+  return (
+    callee.type === 'MemberExpression' &&
+    !callee.computed &&
+    callee.object.type === 'Identifier' &&
+    callee.object.name === local &&
+    callee.property.type === 'Identifier' &&
+    callee.property.name === 'of'
+  );
 }
 
 /** The record behind `(item) => definition({ … })`. */

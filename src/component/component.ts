@@ -1,19 +1,29 @@
-import { callPlace, failure, placeOf } from '../problem/index.js';
-import { type AttributesOfAny, type BaseNode, type ExprOf, UseNode } from '../template/index.js';
+import { callPlace, dev, LatticeError, placed, placeOf } from '../problem/index.js';
+import {
+  type AttributesOfAny,
+  type BaseNode,
+  type ExprOf,
+  type TemplateText,
+  UseNode,
+} from '../template/index.js';
 import { brandComponent } from './core.js';
-import type { Definition, NoProps, SlotsOfText, TextDefinition } from './definition.js';
+import type { Definition, NoProps, SlotsOfText } from './definition.js';
+import { definitionFaults } from './definition-faults.js';
 import type { Kind } from './kind.js';
 import { any } from './kinds/any.js';
 import type { TagKind } from './kinds/tag.js';
 import { coreFrom, type LooseDefinition } from './make-core.js';
 import { nameFault } from './name.js';
 import type {
+  ContentArgument,
   ContentArguments,
   EventKinds,
   GivenProps,
   GivenSlots,
+  Omittable,
   PropInputs,
   PropKinds,
+  PropsArgument,
   Show,
   SlotKinds,
   UseArguments,
@@ -26,7 +36,7 @@ export type Use = UseNode;
 
 /** A component: call it to use it. `Props` and `Slots` are the plain records that a use gives, none where left out. */
 export interface Component<Props = NoProps, Slots = NoProps> {
-  (...args: UseArguments<Props, Slots>): Use;
+  (props: PropsArgument<Props> | Omittable<Props>, content: ContentArgument<Slots> | Omittable<Slots>): Use;
   /** The tag name. */
   readonly name: string;
   readonly description: string | undefined;
@@ -55,6 +65,14 @@ type FirstOf<K> = K extends TagKind<infer _Tags, infer First> ? First : never;
 
 /** Any component, or a function made by `component` with a type of its own to fill in. */
 export type AnyComponent = ((...args: never[]) => Use) & { readonly name: string };
+
+/** Any record of props, where it is not known which component they are for. */
+export type AnyProps = Readonly<Record<string, unknown>>;
+
+/** What a component may be handed as its props: values, or expressions of them. */
+export type PropsFor<C extends AnyComponent> = AnyComponent extends C
+  ? AnyProps | undefined
+  : Parameters<C>[0];
 
 /**
  * The record of props that a component takes, or that a component with these kinds of props would take.
@@ -92,7 +110,7 @@ export type SlotsOf<C> = C extends (...args: never[]) => unknown
  * Defines a component.
  *
  * @param name the tag name: lower case, with a hyphen (https://html.spec.whatwg.org/#valid-custom-element-name)
- * @throws LatticeError `name-invalid`
+ * @throws LatticeError `name-invalid`, `definition-invalid`
  * @example
  * const NoticeBox = component('notice-box', {
  *   props: { title: prop.text() },
@@ -107,29 +125,30 @@ export function component<
   State extends object = NoProps,
   const Events extends EventKinds = NoProps,
   H extends Record<string, readonly unknown[]> = NoProps,
->(name: string, parts: Definition<P, S, State, Events, H>): Component<GivenProps<P>, GivenSlots<S>>;
-export function component<
-  const P extends PropKinds,
-  Accepts extends keyof P,
-  const S extends SlotKinds = NoProps,
-  State extends object = NoProps,
-  const Events extends EventKinds = NoProps,
-  H extends Record<string, readonly unknown[]> = NoProps,
+  Accepts extends keyof P = never,
+  Text = never,
 >(
   name: string,
-  parts: Definition<P, S, State, Events, H, Accepts> & { readonly accepts: Accepts },
-): TagComponent<GivenProps<P>, GivenSlots<S>, Accepts & keyof GivenProps<P>, P[Accepts]>;
-export function component<
-  const P extends PropKinds = NoProps,
-  const S extends SlotKinds = NoProps,
-  State extends object = NoProps,
-  const Events extends EventKinds = NoProps,
-  H extends Record<string, readonly unknown[]> = NoProps,
->(
-  name: string,
-  parts: TextDefinition<P, S, State, Events, H>,
-): Component<GivenProps<P>, [keyof S] extends [never] ? SlotsOfText : GivenSlots<S>>;
-export function component<
+  parts: Definition<P, S, State, Events, H, Accepts, Text>,
+): Made<P, GivenSlotsFrom<S, NoInfer<Text>>, NoInfer<Accepts>> {
+  return made(name, parts, component) as unknown as Made<P, GivenSlotsFrom<S, Text>, Accepts>;
+}
+
+/**
+ * Defines a component that works for any type of item, which each of its uses settles.
+ *
+ * @param make is given the kind of the item, for `prop.list(item)`, `slot.of(item)` and the like
+ * @throws LatticeError `name-invalid`, `definition-invalid`
+ * @example
+ * const RowList = component.of('row-list', <Item>(item: Kind<Item>) =>
+ *   definition({
+ *     props: { items: prop.list(item) },
+ *     slots: { row: slot.of(item) },
+ *     template: ({ props, slots }) => el.ul(eachOf(props.items, (each) => el.li(slots.row(each)))),
+ *   }));
+ * RowList({ items: varieties }, { row: (variety) => variety.name });
+ */
+component.of = function componentOf<
   Item,
   const P extends PropKinds,
   const S extends SlotKinds,
@@ -139,12 +158,34 @@ export function component<
 >(
   name: string,
   make: (item: Kind<Item>) => Definition<P, S, State, Events, H>,
-): (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use;
-export function component(name: string, parts: unknown): unknown {
-  const wrong = nameFault(name);
-  if (wrong) throw failure({ ...wrong, ...placeIfKnown(callPlace(component)) });
-  const made = typeof parts === 'function' ? (parts as (item: Kind<unknown>) => unknown)(any()) : parts;
-  const core = coreFrom(name, made as LooseDefinition, callPlace(component));
+): (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use {
+  return made(name, typeof make === 'function' ? make(any() as Kind<Item>) : undefined, componentOf);
+};
+
+/** What `component` gives: with `accepts` a component that also takes the attributes of the element it becomes. */
+type Made<P, Slots, Accepts extends keyof P> = [Accepts] extends [never]
+  ? Component<GivenProps<P>, Slots>
+  : TagComponent<GivenProps<P>, Slots, Accepts & keyof GivenProps<P>, P[Accepts]>;
+
+/** A template text may declare its slots itself. */
+type GivenSlotsFrom<S, Text> = [Text] extends [string | TemplateText]
+  ? [keyof S] extends [never]
+    ? SlotsOfText
+    : GivenSlots<S>
+  : GivenSlots<S>;
+
+function made(
+  name: string,
+  parts: unknown,
+  calledAs: (...args: never[]) => unknown,
+): (...args: unknown[]) => Use {
+  const nameWrong = nameFault(name);
+  const faults = nameWrong ? [nameWrong] : dev ? definitionFaults(name, parts) : [];
+  if (faults.length > 0) {
+    const place = placeIfKnown(callPlace(calledAs));
+    throw new LatticeError(faults.map((fault) => placed({ ...fault, ...place }, '')));
+  }
+  const core = coreFrom(name, parts as LooseDefinition, callPlace(calledAs));
   const use = (props?: Readonly<Record<string, unknown>>, content?: unknown): BaseNode =>
     new UseNode(core, props, content, use);
   Object.defineProperties(use, {
@@ -152,7 +193,7 @@ export function component(name: string, parts: unknown): unknown {
     description: { value: core.description },
   });
   brandComponent(use, core);
-  return use;
+  return use as (...args: unknown[]) => Use;
 }
 
 function placeIfKnown(place: object | undefined): { source?: NonNullable<ReturnType<typeof placeOf>> } {

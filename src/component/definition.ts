@@ -14,14 +14,15 @@ import type {
 /** CSS rules, or the file they were read from. */
 export type StylesInput = string | TemplateText;
 
-/** What every definition has besides its template. */
-interface DefinitionParts<
+/** What `component` is given; each part but the template may be left out. */
+export interface Definition<
   P,
   S,
   State,
   Events,
   H extends Record<string, readonly unknown[]>,
   Accepts = never,
+  Text = string | TemplateText,
 > {
   /** One sentence on what the component is; tools show it. */
   readonly description?: string;
@@ -60,45 +61,24 @@ interface DefinitionParts<
   readonly field?: FieldParts<P, State>;
   /** Set-up when the element is put into a document; the signal tells when to clean up. */
   readonly connected?: (context: ConnectedContext<P, State, Events>) => void;
-}
-
-/** What `component` is given; each part but the template may be left out. */
-export interface Definition<
-  P,
-  S,
-  State,
-  Events,
-  H extends Record<string, readonly unknown[]>,
-  Accepts = never,
-> extends DefinitionParts<P, S, State, Events, H, Accepts> {
-  /** Called once, with expressions instead of values; what it returns is the component's template. */
-  readonly template: (context: TemplateContext<P, S, State, H>) => Content;
-}
-
-/** What `component` is given where the template is HTML text. */
-export interface TextDefinition<
-  P,
-  S,
-  State,
-  Events,
-  H extends Record<string, readonly unknown[]>,
-  Accepts = never,
-> extends DefinitionParts<P, S, State, Events, H, Accepts> {
   /**
-   * HTML text: `{{ … }}` places a value, `<slot>` a slot, the tag of a component in `uses` that component. A file is
-   * read with `markupFile`.
+   * Called once, with expressions instead of values; what it returns is the component's template. Or HTML text, or a
+   * file of it read with `markupFile`: `{{ … }}` places a value, `<slot>` a slot, the tag of a component in `uses` that
+   * component.
    */
-  readonly template: string | TemplateText;
-  /** The components whose tags stand in the text. */
+  readonly template:
+    | ((context: TemplateContext<P, S, State, H>) => Content)
+    | (Text & (string | TemplateText));
+  /** With a template text: the components whose tags stand in it. */
   readonly uses?: readonly AnyComponent[];
   /**
-   * Whether white space that holds a line break is the text's own layout: beside a tag it is then dropped, inside text
+   * With a template text: whether white space that holds a line break is the text's own layout: beside a tag it is then dropped, inside text
    * it is one space. Left out, all white space stays as it is written. `pre` and `textarea` keep theirs.
    */
   readonly joinLines?: boolean;
-  /** Functions that the text's expressions may call. */
+  /** With a template text: functions that its expressions may call. */
   readonly helpers?: Readonly<Record<string, (...args: never[]) => unknown>>;
-  /** Tags of custom elements from elsewhere that stand in the text: names, or patterns of them. */
+  /** With a template text: tags of custom elements from elsewhere that stand in it: names, or patterns of them. */
   readonly foreign?: readonly (string | RegExp)[];
 }
 
@@ -114,7 +94,7 @@ export type NoProps = Record<never, never>;
  * made from a function that returns one.
  *
  * @example
- * const RowList = component('row-list', <Item>(item: Kind<Item>) =>
+ * const RowList = component.of('row-list', <Item>(item: Kind<Item>) =>
  *   definition({
  *     props: { items: prop.list(item) },
  *     slots: { row: slot.of(item) },

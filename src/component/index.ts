@@ -1,7 +1,9 @@
 export { attributeOf, propsByAttribute } from './attribute-of.js';
 export type {
   AnyComponent,
+  AnyProps,
   Component,
+  PropsFor,
   PropsOf,
   SlotsOf,
   TagComponent,

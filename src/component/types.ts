@@ -48,39 +48,48 @@ export type GivenSlots<S> = Show<
 /** Props as a use writes them: each a value or an expression of one. */
 export type PropInputs<Props> = { [K in keyof Props]: Props[K] | ExprOf<Props[K]> };
 
-/** Content as a use writes it: one piece for the default slot, or a record that names the slots. */
+/** Content as a use writes it: one piece for the default slot where no other has to be filled, or a record that names the slots. */
 export type ContentInput<Slots> =
   | Slots
-  | ('default' extends keyof Slots
-      ? NoneOf<Slots, 'default'> extends true
-        ? Slots['default']
-        : never
-      : never);
+  | ({ readonly default: never } extends Slots ? Slots['default' & keyof Slots] : never);
 
-type NoneOf<Slots, But extends keyof Slots> = Record<never, never> extends Omit<Slots, But> ? true : false;
 type NoneNeeded<T> = Record<never, never> extends T ? true : false;
+
+declare const none: unique symbol;
 
 /** Stands where content would go: no content fits, and the type's name says why. */
 export interface ThisComponentHasNoSlots {
   readonly [none]: never;
 }
+
 /** Stands where props would go: no prop fits, and the type's name says why. */
 export interface ThisComponentHasNoProps {
   readonly [none]?: never;
 }
-type PropInputsIfAny<Props> = [keyof Props] extends [never] ? ThisComponentHasNoProps : PropInputs<Props>;
-declare const none: unique symbol;
 
-/** What a use is called with. */
-export type UseArguments<Props, Slots> = [keyof Slots] extends [never]
-  ? NoneNeeded<Props> extends true
-    ? [props?: PropInputsIfAny<Props>, content?: ThisComponentHasNoSlots]
-    : [props: PropInputs<Props>, content?: ThisComponentHasNoSlots]
-  : NoneNeeded<Slots> extends true
+/** The props of a use. */
+export type PropsArgument<Props> = [keyof Props] extends [never]
+  ? ThisComponentHasNoProps
+  : PropInputs<Props>;
+
+/** The content of a use. */
+export type ContentArgument<Slots> = [keyof Slots] extends [never]
+  ? ThisComponentHasNoSlots
+  : ContentInput<Slots>;
+
+/**
+ * Added to an argument, lets it be left out where nothing in it is needed: TypeScript asks for no trailing argument that
+ * may be void. A list of arguments by condition says the same, and is slower to check.
+ */
+export type Omittable<T> = Record<never, never> extends T ? void : never;
+
+/** What a use is called with, as a list: for components of any item, whose types are not known until they are used. */
+export type UseArguments<Props, Slots> =
+  NoneNeeded<Slots> extends true
     ? NoneNeeded<Props> extends true
-      ? [props?: PropInputsIfAny<Props>, content?: ContentInput<Slots>]
-      : [props: PropInputs<Props>, content?: ContentInput<Slots>]
-    : [props: PropInputsIfAny<Props>, content: ContentInput<Slots>];
+      ? [props?: PropsArgument<Props>, content?: ContentArgument<Slots>]
+      : [props: PropsArgument<Props>, content?: ContentArgument<Slots>]
+    : [props: PropsArgument<Props>, content: ContentArgument<Slots>];
 
 /** The content argument of a use, where the props come first in any case. */
 export type ContentArguments<Slots> = [keyof Slots] extends [never]

@@ -1,4 +1,11 @@
-import { type AnyComponent, type ComponentCore, componentCore, type Use } from '../component/index.js';
+import {
+  type AnyComponent,
+  type AnyProps,
+  type ComponentCore,
+  componentCore,
+  type PropsFor,
+  type Use,
+} from '../component/index.js';
 import { failure } from '../problem/index.js';
 import { UseNode } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
@@ -23,8 +30,12 @@ export interface RenderOptions {
   readonly idPrefix?: string;
 }
 
-/** The props a component takes, whatever it is. */
-export type AnyProps = Readonly<Record<string, unknown>>;
+/** What rendering takes after a use, or after a component: its props, unless it needs none. */
+type RenderArguments<Target extends Use | AnyComponent> = Target extends AnyComponent
+  ? undefined extends PropsFor<Target>
+    ? [props?: PropsFor<Target>, options?: RenderOptions]
+    : [props: PropsFor<Target>, options?: RenderOptions]
+  : [options?: RenderOptions];
 
 /**
  * Renders a use, or a component and its props, to HTML text.
@@ -33,14 +44,11 @@ export type AnyProps = Readonly<Record<string, unknown>>;
  * @example renderHtml(VarietyCard({ title: 'Dunlight' }, el.p('Thin skin.')))
  * @example renderHtml(FairPage, { varieties })
  */
-export function renderHtml(use: Use, options?: RenderOptions): string;
-export function renderHtml<C extends AnyComponent>(
-  component: C,
-  props?: Parameters<C>[0],
-  options?: RenderOptions,
-): string;
-export function renderHtml(target: unknown, first?: unknown, second?: unknown): string {
-  const { use, options } = calledWith(target, first, second);
+export function renderHtml<const Target extends Use | AnyComponent>(
+  target: Target,
+  ...given: RenderArguments<Target>
+): string {
+  const { use, options } = calledWith(target, given[0], given[1]);
   const { html, styled } = write(use, options);
   if (!options.styles || styled.size === 0) return html;
   return `<style>${styleSheet(styled)}</style>${html}`;

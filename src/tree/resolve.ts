@@ -1,4 +1,11 @@
-import { type AnyComponent, type ComponentCore, componentCore, perComponent } from '../component/index.js';
+import {
+  type AnyComponent,
+  type ComponentCore,
+  componentCore,
+  type PropsFor,
+  perComponent,
+  type Use,
+} from '../component/index.js';
 import { failure, finding, LatticeError, type Problem } from '../problem/index.js';
 import { isNode, UseNode } from '../template/index.js';
 import { TreeBuilder } from './build.js';
@@ -16,9 +23,9 @@ import { ComponentTree } from './tree.js';
  * const tree = resolve(FairPage, { varieties });
  * tree.problems.map((problem) => problem.code);
  */
-export function resolve(
-  target: AnyComponent | UseNode,
-  props?: Readonly<Record<string, unknown>>,
+export function resolve<const Target extends Use | AnyComponent>(
+  target: Target,
+  props?: Target extends AnyComponent ? PropsFor<Target> : never,
 ): ComponentTree {
   const component = componentCore(target);
   if (component) {

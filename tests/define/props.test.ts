@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { calc, component, el, phrase, prop, resolve } from 'zesty-lattice';
+import { type AnyComponent, calc, component, el, phrase, prop, resolve } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
 import { z } from 'zod';
 import { onlyProblem, problemsOf } from '../support/problems.js';
@@ -90,7 +90,7 @@ describe('kinds', () => {
       props: { it: kind as never },
       template: ({ props }) => el.p(props.it as never),
     });
-    return resolve(Any as never, { it: value })
+    return resolve(Any as AnyComponent, { it: value })
       .problems.map((problem) => problem.message)
       .join();
   };

@@ -44,7 +44,7 @@ function problemsIn(example: string): readonly lattice.Problem[] {
   const problems: lattice.Problem[] = [];
   const known = { ...lattice, adopt };
   const names = Object.keys(known);
-  const show = (target: never): void => {
+  const show = (target: lattice.Use): void => {
     problems.push(...lattice.resolve(target).problems);
     if (problems.length === 0) renderHtml(target);
   };

@@ -14,7 +14,7 @@ import {
 import { same } from './expect.js';
 
 /** A repeater for items of any type, with header, footer and empty slots. */
-const RowRepeater = component('row-repeater', <Item>(item: Kind<Item>) =>
+const RowRepeater = component.of('row-repeater', <Item>(item: Kind<Item>) =>
   definition({
     props: { items: prop.list(item), title: prop.text().optional() },
     slots: { row: slot.of(item).required(), header: slot(), footer: slot(), empty: slot() },
@@ -69,7 +69,7 @@ RowRepeater({ items: varieties }, { row: (v) => v });
 RowRepeater({ items: varieties, titel: 'x' }, { row: (v) => v.name });
 
 /** Two columns, each by the name of a field. */
-const TwoColumns = component('two-columns', <Row>(row: Kind<Row>) =>
+const TwoColumns = component.of('two-columns', <Row>(row: Kind<Row>) =>
   definition({
     props: {
       rows: prop.list(row),

@@ -49,8 +49,8 @@ component('named-parts', { uses: ['stall-sign'], template: '<p></p>' });
 // @ts-expect-error Helpers are functions.
 component('odd-helpers', { helpers: { euros: 3 }, template: '<p></p>' });
 component('odd-state', {
-  // @ts-expect-error What changes is a field of the state.
   state: () => ({ count: 0 }),
+  // @ts-expect-error What changes is a field of the state.
   handlers: { add: () => ({ cuont: 1 }) },
   template: '<p></p>',
 });

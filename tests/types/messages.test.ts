@@ -10,16 +10,22 @@ const mistakes = readdirSync(folder).filter((name) => name.endsWith('.ts') && na
 
 /** What each mistake has to be told by: the name of the prop, slot, attribute or value at fault. */
 const named: Record<string, RegExp> = {
+  'accepts-no-prop': /'"tga"' is not assignable to type '"tag"'[\s\S]*accepts: 'tga'/,
   'attribute-of-another-tag': /'for' does not exist/,
   'content-without-slot': /ThisComponentHasNoSlots/,
+  'kind-not-called': /is not assignable to type 'Kind<[\s\S]*name: prop\.url/,
   'missing-prop': /Property 'title' is missing/,
   'misspelt-attribute': /'hreff' does not exist in type 'AAttributes/,
+  'misspelt-part': /'slot' does not exist in type 'Definition<.*Did you mean to write 'slots'/,
   'misspelt-prop': /'seson' does not exist .* Did you mean to write 'season'/,
   'misspelt-slot': /'badg' does not exist .* badge\?: Content/,
   'outside-the-set': /"middle".* not assignable to type '"early" \| "late"[\s\S]*season: 'middle'/,
   'prop-without-props': /'title' does not exist in type 'ThisComponentHasNoProps'/,
   'record-as-content': /not assignable to parameter of type 'Content'[\s\S]*'Textual'[\s\S]*variety/,
+  'rendered-without-props': /Expected 2-3 arguments, but got 1/,
+  'template-gives-a-slot': /'SlotPlace<.*is not assignable to type 'Content'/,
   'text-for-number': /'string' is not assignable to type 'number[\s\S]*crates: '3'/,
+  'unknown-state-field': /'\{ cuont: number; \}' is not assignable to[\s\S]*add: \(\{ state \}\)/,
   'wrong-attribute-value': /'type'[\s\S]*"sumbit"[\s\S]*Did you mean '"submit"'/,
 };
 
@@ -29,7 +35,7 @@ function messages(): ReadonlyMap<string, string> {
   const plain = done.stdout
     .replace(/\u001B\[[0-9;]*m/g, '')
     .replace(/(src\/[\w/-]+\.ts):\d+:\d+/g, '$1')
-    .replace(/^ +\d+ (?=export type)/gm, '     ');
+    .replace(/^ {4}\d+ /gm, '     ');
   const parts = plain
     .split(/^(?=tests\/types\/messages\/[\w-]+\.ts:\d)/m)
     .filter((part) => part.startsWith('tests/'));

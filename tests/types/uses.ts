@@ -1,4 +1,5 @@
 import {
+  type AnyComponent,
   type Component,
   type Content,
   calc,
@@ -9,6 +10,7 @@ import {
   type PropsOf,
   preset,
   prop,
+  resolve,
   type SlotsOf,
   slot,
 } from 'zesty-lattice';
@@ -162,6 +164,23 @@ renderHtml(Card({ title: 'a' }), { styles: true });
 renderPage(Card({ title: 'a' }), { title: 'Page' });
 // @ts-expect-error rendering a component takes its props
 renderHtml(Card, { titel: 'a' });
+// @ts-expect-error a component that needs a prop is not rendered without
+renderHtml(Card);
+renderHtml(Bare);
+renderHtml(Bare, { n: 3 }, { styles: true });
+// @ts-expect-error "stylse" is no option of a rendering
+renderHtml(Card({ title: 'a' }), { stylse: true });
+resolve(Card);
+resolve(Card, { title: 'a' });
+resolve(Card({ title: 'a' }));
+// @ts-expect-error "titel" is no prop
+resolve(Card, { titel: 'a' });
+// @ts-expect-error a use has its props already
+resolve(Card({ title: 'a' }), { title: 'b' });
+declare const whichever: AnyComponent;
+resolve(whichever, { any: 'prop' });
+renderHtml(whichever, { any: 'prop' });
+renderHtml(whichever);
 // @ts-expect-error only components and their uses can be rendered
 renderHtml('text');
 // @ts-expect-error a page needs a title

@@ -97,7 +97,7 @@ export const StallList = component('stall-list', {
 `,
   'row-list.ts': `import { calc, component, definition, eachOf, el, prop, slot } from 'zesty-lattice';
 import { plural } from './words.ts';
-export const RowList = component('row-list', <Item>(item: ReturnType<typeof prop.of<Item, Item>>) =>
+export const RowList = component.of('row-list', <Item>(item: ReturnType<typeof prop.of<Item, Item>>) =>
   definition({
     props: { items: prop.list(item), size: prop.number() },
     slots: { row: slot.of(item) },

@@ -1,0 +1,114 @@
+import { type Finding, finding, nearestOr, tagName } from '../problem/index.js';
+
+/** What is wrong with a part, completing "The … of <x-y> "; nothing where it is right. */
+type Fault = string | undefined;
+
+const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+const isText = (value: unknown): boolean =>
+  typeof value === 'string' || (isRecord(value) && typeof value.text === 'string');
+
+function kindOf(value: unknown): string {
+  if (Array.isArray(value)) return 'a list';
+  if (value === null) return 'null';
+  if (typeof value === 'function') return 'a function';
+  if (typeof value === 'object') return 'a record';
+  if (typeof value === 'undefined') return 'missing';
+  return typeof value === 'string' ? 'text' : `a ${typeof value}`;
+}
+
+function must(isRight: boolean, what: string, value: unknown): Fault {
+  return isRight ? undefined : `has to be ${what}, and is ${kindOf(value)}`;
+}
+
+const isFunction = (value: unknown): boolean => typeof value === 'function';
+const functionFault = (value: unknown): Fault => must(isFunction(value), 'a function', value);
+const isPropKind = (value: unknown): boolean =>
+  isRecord(value) && isRecord(value.rules) && isRecord(value.settings);
+const isTagKind = (value: unknown): boolean =>
+  isRecord(value) && isRecord(value.rules) && value.rules.word === 'tag';
+const isSlotKind = (value: unknown): boolean => isRecord(value) && 'needed' in value && 'hands' in value;
+
+/** What each part of a definition may be. */
+const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
+  description: (value) => must(typeof value === 'string', 'one sentence of text', value),
+  props: (value) => eachFault(value, 'a prop', isPropKind, 'made by prop.text() and the like'),
+  slots: (value) => eachFault(value, 'a slot', isSlotKind, 'made by slot()'),
+  accepts: (value) => must(typeof value === 'string', 'the name of a prop', value),
+  styles: (value) => must([value].flat().every(isText), 'CSS text, a file of it, or a list of these', value),
+  events: (value) => eachFault(value, 'an event', isRecord, 'made by event()'),
+  state: functionFault,
+  handlers: (value) => eachFault(value, 'a handler', isFunction, 'a function'),
+  reactions: (value) => eachFault(value, 'a reaction', isFunction, 'a function'),
+  provides: functionFault,
+  field: (value) =>
+    must(isRecord(value) && isFunction(value.value), 'a record with a function "value"', value),
+  connected: functionFault,
+  template: (value) =>
+    must(
+      isFunction(value) || isText(value),
+      'a function that gives content, HTML text or a file of it',
+      value,
+    ),
+  uses: (value) => must(Array.isArray(value), 'a list of components', value),
+  joinLines: (value) => must(typeof value === 'boolean', 'true or false', value),
+  helpers: (value) => eachFault(value, 'a helper', isFunction, 'a function'),
+  foreign: (value) => must(Array.isArray(value), 'a list of tag names and patterns', value),
+};
+
+function eachFault(value: unknown, one: string, isRight: (value: unknown) => boolean, what: string): Fault {
+  if (!isRecord(value)) return must(false, 'a record', value);
+  for (const [name, item] of Object.entries(value)) {
+    if (isRight(item)) continue;
+    const call = isFunction(item) ? '; was it to be called?' : '';
+    return `has ${one} "${name}" that is not ${what}, but ${kindOf(item)}${call}`;
+  }
+  return undefined;
+}
+
+/** Everything in a definition that cannot be what it stands for. */
+export function definitionFaults(name: string, definition: unknown): readonly Finding[] {
+  const component = tagName(name);
+  const say = (fault: string, hint: string): Finding => finding('definition-invalid', { fault, hint });
+  if (!isRecord(definition))
+    return [
+      say(
+        `The definition of ${component} has to be a record with a template, and is ${kindOf(definition)}.`,
+        isFunction(definition)
+          ? 'A component of any item is made by component.of.'
+          : `Write component('${name}', { template: … }).`,
+      ),
+    ];
+  const found: Finding[] = [];
+  if (definition.template === undefined)
+    found.push(
+      say(`The definition of ${component} has no template.`, 'Add one: template: ({ props, slots }) => ….'),
+    );
+  for (const [part, value] of Object.entries(definition)) {
+    if (value === undefined) continue;
+    const check = Object.hasOwn(parts, part) ? parts[part] : undefined;
+    if (!check)
+      found.push(
+        say(
+          `The definition of ${component} has a part "${part}", which there is not.`,
+          nearestOr(part, Object.keys(parts), `The parts are: ${Object.keys(parts).join(', ')}.`),
+        ),
+      );
+    const fault = check?.(value);
+    if (fault !== undefined)
+      found.push(say(`The part "${part}" of ${component} ${fault}.`, `Change "${part}" in its definition.`));
+  }
+  const { accepts, props } = definition;
+  if (typeof accepts === 'string' && !isTagKind(isRecord(props) ? props[accepts] : undefined))
+    found.push(
+      say(
+        `The part "accepts" of ${component} names "${accepts}", which is no prop made by prop.tag().`,
+        nearestOr(accepts, tagProps(props), 'Name the prop that chooses the element.'),
+      ),
+    );
+  return found;
+}
+
+function tagProps(props: unknown): readonly string[] {
+  return isRecord(props) ? Object.keys(props).filter((name) => isTagKind(props[name])) : [];
+}

@@ -1,0 +1,3 @@
+import { renderHtml } from 'zesty-lattice/html';
+import { StallSign } from './parts.js';
+renderHtml(StallSign);
