@@ -17,11 +17,14 @@ export class EventKind<Detail = void> {
 
 export type AnyEventKind = EventKind<unknown>;
 
-/**
- * Declares an event by the type of its detail.
- *
- * @example events: { changed: event<{ count: number }>() }
- */
-export function event<Detail = void>(): EventKind<Detail> {
-  return new EventKind<Detail>();
+interface EventMaker {
+  (): EventKind<void>;
+  <Detail>(): EventKind<Detail>;
 }
+
+/**
+ * Declares an event by the type of its detail; left out, the event has none.
+ *
+ * @example events: { changed: event<{ count: number }>(), closed: event() }
+ */
+export const event: EventMaker = <Detail>(): EventKind<Detail> => new EventKind<Detail>();

@@ -3,6 +3,7 @@ import {
   type Content,
   isRecord,
   mergeAttributes,
+  type TemplateNode,
   type VoidBuilder,
 } from '../template/index.js';
 import type { Component, Use } from './component.js';
@@ -16,6 +17,23 @@ type Filled<Props, Keys> = Show<
   }
 >;
 
+/** A builder of an element, or a component. */
+type Presettable = (...args: never[]) => TemplateNode;
+
+/** What may be filled in. */
+type FilledBy<Make> =
+  Make extends Component<infer Props, infer _Slots>
+    ? Partial<PropInputs<Props>>
+    : Make extends Builder<infer Attributes>
+      ? Attributes
+      : Make extends VoidBuilder<infer Attributes>
+        ? Attributes
+        : never;
+
+/** A builder stays as it is; of a component, what is filled in may be left out. */
+type Preset<Make, Keys> =
+  Make extends Component<infer Props, infer Slots> ? Component<Filled<Props, Keys>, Slots> : Make;
+
 /**
  * A builder or a component with attributes or props filled in: how a team speaks in its own words. What a use gives
  * is merged in after: classes stand together, styles merge by property, listeners by event, all else the use wins.
@@ -26,19 +44,14 @@ type Filled<Props, Keys> = Show<
  * press({ class: 'wide' }, 'Save'); // <button type="button" class="press wide">Save</button>
  * const LateCard = preset(VarietyCard, { season: 'late' });
  */
-export function preset<Attributes extends object>(
-  builder: Builder<Attributes>,
-  attributes: NoInfer<Attributes>,
-): Builder<Attributes>;
-export function preset<Attributes extends object>(
-  builder: VoidBuilder<Attributes>,
-  attributes: NoInfer<Attributes>,
-): VoidBuilder<Attributes>;
-export function preset<Props, Slots, const Given extends Partial<PropInputs<Props>>>(
-  component: Component<Props, Slots>,
-  props: Given,
-): Component<Filled<Props, keyof Given>, Slots>;
-export function preset(make: unknown, given: Readonly<Record<string, unknown>>): unknown {
+export function preset<const Make extends Presettable, Keys extends keyof FilledBy<Make> = never>(
+  make: Make,
+  given: FilledBy<Make> & Pick<FilledBy<Make>, Keys>,
+): Preset<Make, Keys> {
+  return filled(make, given) as Preset<Make, Keys>;
+}
+
+function filled(make: unknown, given: Readonly<Record<string, unknown>>): unknown {
   if (componentCore(make)) {
     const component = make as (props: unknown, content?: unknown) => Use;
     const use = (props?: Readonly<Record<string, unknown>>, content?: unknown): Use =>

@@ -5,12 +5,17 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 interface Reply {
   readonly id?: number;
   readonly method?: string;
-  readonly result?: { readonly contents?: { readonly value?: string } } | null;
+  readonly result?: {
+    readonly contents?: { readonly value?: string };
+    readonly items?: readonly { readonly label: string; readonly sortText?: string }[];
+  } | null;
 }
 
 export interface LanguageServer {
   /** What an editor shows over the first place where a text stands in a file. */
   hover(file: string, at: string): Promise<string>;
+  /** What an editor offers at the mark ¦ in a module that is being written, beside what is at hand everywhere. */
+  completions(text: string): Promise<readonly string[]>;
   stop(): void;
 }
 
@@ -67,18 +72,38 @@ export async function languageServer(): Promise<LanguageServer> {
   });
   send({ method: 'initialized', params: {} });
 
+  const open = (uri: string, text: string): void =>
+    send({
+      method: 'textDocument/didOpen',
+      params: { textDocument: { uri, languageId: 'typescript', version: 1, text } },
+    });
+  const positionAt = (text: string, index: number): { line: number; character: number } => {
+    const before = text.slice(0, index).split('\n');
+    return { line: before.length - 1, character: before.at(-1)?.length ?? 0 };
+  };
+  let written = 0;
+
   return {
     async hover(file, at) {
       const uri = pathToFileURL(file).href;
       const text = readFileSync(file, 'utf8');
-      send({
-        method: 'textDocument/didOpen',
-        params: { textDocument: { uri, languageId: 'typescript', version: 1, text } },
-      });
-      const before = text.slice(0, text.indexOf(at)).split('\n');
-      const position = { line: before.length - 1, character: before.at(-1)?.length ?? 0 };
+      open(uri, text);
+      const position = positionAt(text, text.indexOf(at));
       const reply = await ask('textDocument/hover', { textDocument: { uri }, position });
       return reply.result?.contents?.value ?? '';
+    },
+    async completions(marked) {
+      written += 1;
+      const uri = pathToFileURL(`${root}tests/types/written-${written}.ts`).href;
+      const index = marked.indexOf('¦');
+      const text = marked.replace('¦', '');
+      open(uri, text);
+      const position = positionAt(text, index);
+      const reply = await ask('textDocument/completion', { textDocument: { uri }, position });
+      // Globals and keywords come with "15" and above.
+      return (reply.result?.items ?? [])
+        .filter(({ sortText = '' }) => sortText < '15')
+        .map(({ label }) => label.replace(/\?$/, ''));
     },
     stop() {
       server.kill();

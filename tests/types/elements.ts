@@ -18,6 +18,8 @@ const Counter = component('counter-type', {
       takes<Event>(cause);
       dispatch('changed', { count: state.count + step });
       dispatch('cleared');
+      // @ts-expect-error "cleared" has no detail
+      dispatch('cleared', 3);
       // @ts-expect-error there is no event "chnged"
       dispatch('chnged', { count: 1 });
       // @ts-expect-error the event "changed" has a detail with a count

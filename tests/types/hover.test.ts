@@ -4,13 +4,13 @@ import { type LanguageServer, languageServer } from '../support/language-server.
 
 const file = fileURLToPath(new URL('./hover.ts', import.meta.url));
 
-describe('what an editor shows over a name', () => {
-  let server: LanguageServer;
-  beforeAll(async () => {
-    server = await languageServer();
-  });
-  afterAll(() => server.stop());
+let server: LanguageServer;
+beforeAll(async () => {
+  server = await languageServer();
+});
+afterAll(() => server.stop());
 
+describe('what an editor shows over a name', () => {
   const hovers: Record<string, string> = {
     'VarietyCard = ': `const VarietyCard: Component<{
     crates?: number | undefined;
@@ -50,5 +50,46 @@ describe('what an editor shows over a name', () => {
 
   test.each(Object.entries(hovers))('%s', async (at, shown) => {
     expect((await server.hover(file, at)).trim()).toBe(shown);
+  });
+});
+
+describe('what an editor offers', () => {
+  const start = `import { component, el, eachOf, event, given, preset, prop, slot } from 'zesty-lattice';
+import { VarietyCard, RowList } from './hover.js';
+`;
+  const offered: Record<string, readonly string[]> = {
+    'VarietyCard({ ¦ })': ['title', 'season', 'crates', 'picked'],
+    "VarietyCard({ title: 'x', season: '¦' })": ['early', 'late'],
+    "VarietyCard({ title: 'x' }, { ¦ })": ['default', 'badge'],
+    'RowList({ items: [{ name: 1, kilos: 2 }] }, { row: (stall) => stall.¦ })': ['name', 'kilos'],
+    "component('a-b', { ¦ })": ['props', 'slots', 'styles', 'state', 'handlers', 'template', 'uses'],
+    "component('a-b', { props: { crates: prop.¦ }, template: () => null })": [
+      'text',
+      'number',
+      'choice',
+      'tag',
+    ],
+    "component('a-b', { props: { crates: prop.number() }, template: ({ props }) => props.¦ })": ['crates'],
+    "component('a-b', { slots: { note: slot() }, template: ({ slots }) => slots.¦ })": ['note'],
+    "component('a-b', { state: () => ({ count: 1 }), handlers: { add: ({ state }) => ({ count: state.¦ }) }, template: () => null })":
+      ['count'],
+    "component('a-b', { state: () => ({ count: 1 }), handlers: { add: () => ({ count: 2 }) }, template: ({ handlers }) => el.button({ on: { click: handlers.¦ } }) })":
+      ['add'],
+    "component('a-b', { events: { changed: event<{ count: number }>() }, handlers: { add: ({ dispatch }) => dispatch('¦') }, template: () => null })":
+      ['changed'],
+    'el.¦': ['article', 'input', 'svg', 'of'],
+    'el.input({ ¦ })': ['type', 'checked', 'bind', 'aria-label', 'on'],
+    "el.input({ type: '¦' })": ['checkbox', 'date', 'url'],
+    "el.p({ 'aria-live': '¦' })": ['polite', 'assertive'],
+    'el.button({ on: { ¦ } })': ['click', 'keydown'],
+    'preset(el.button, { ¦ })': ['type', 'disabled'],
+    'preset(VarietyCard, { ¦ })': ['title', 'season', 'crates'],
+  };
+
+  test.each(Object.entries(offered))('%s', async (marked, names) => {
+    const found = (await server.completions(`${start}export const x = ${marked};\n`)).map((one) =>
+      one.replaceAll('"', ''),
+    );
+    expect(found).toEqual(expect.arrayContaining([...names]));
   });
 });

@@ -20,6 +20,7 @@ const named: Record<string, RegExp> = {
   'misspelt-prop': /'seson' does not exist .* Did you mean to write 'season'/,
   'misspelt-slot': /'badg' does not exist .* badge\?: Content/,
   'outside-the-set': /"middle".* not assignable to type '"early" \| "late"[\s\S]*season: 'middle'/,
+  'preset-misspelt': /'typ' does not exist in type 'ButtonAttributes .*'type'/,
   'prop-without-props': /'title' does not exist in type 'ThisComponentHasNoProps'/,
   'record-as-content': /not assignable to parameter of type 'Content'[\s\S]*'Textual'[\s\S]*variety/,
   'rendered-without-props': /Expected 2-3 arguments, but got 1/,

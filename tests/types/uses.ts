@@ -158,6 +158,30 @@ Late({ title: 'a', season: 'x' });
 preset(Card, { seson: 'late' });
 // @ts-expect-error "season" cannot be filled in with a number
 preset(Card, { season: 3 });
+// @ts-expect-error nor is "seson" one beside another that is
+preset(Card, { season: 'late', seson: 'late' });
+const Press = preset(el.button, {
+  type: 'button',
+  class: 'press',
+  'data-kind': 'press',
+  'aria-pressed': true,
+});
+Press({ type: 'submit', disabled: true }, 'Save');
+// @ts-expect-error a preset of a button takes the attributes of a button
+Press({ href: '/' });
+// @ts-expect-error "typ" is no attribute of a button
+preset(el.button, { typ: 'button' });
+// @ts-expect-error nor beside another that is
+preset(el.button, { type: 'button', typ: 'button' });
+// @ts-expect-error a button has no type "buton"
+preset(el.button, { type: 'buton' });
+preset(Press, { class: 'wide' })('Save');
+preset(el.input, { type: 'checkbox', checked: true })({ name: 'agree' });
+// @ts-expect-error a preset of a void element takes no content
+preset(el.input, { type: 'checkbox' })('text');
+preset(Late, { title: 'a' })();
+// @ts-expect-error a preset is made of a builder or a component
+preset('button', {});
 
 renderHtml(Card, { title: 'a' });
 renderHtml(Card({ title: 'a' }), { styles: true });
