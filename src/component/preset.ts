@@ -6,7 +6,7 @@ import {
   type TemplateNode,
   type VoidBuilder,
 } from '../template/index.js';
-import type { Component, Use } from './component.js';
+import type { Component, TagComponent, Use } from './component.js';
 import { componentCore } from './core.js';
 import type { PropInputs, Show } from './types.js';
 
@@ -24,15 +24,21 @@ type Presettable = (...args: never[]) => TemplateNode;
 type FilledBy<Make> =
   Make extends Component<infer Props, infer _Slots>
     ? Partial<PropInputs<Props>>
-    : Make extends Builder<infer Attributes>
-      ? Attributes
-      : Make extends VoidBuilder<infer Attributes>
+    : Make extends TagComponent<infer Props, infer _Slots, infer At, infer _Kind>
+      ? Partial<PropInputs<Omit<Props, At>>>
+      : Make extends Builder<infer Attributes>
         ? Attributes
-        : never;
+        : Make extends VoidBuilder<infer Attributes>
+          ? Attributes
+          : never;
 
 /** A builder stays as it is; of a component, what is filled in may be left out. */
 type Preset<Make, Keys> =
-  Make extends Component<infer Props, infer Slots> ? Component<Filled<Props, Keys>, Slots> : Make;
+  Make extends Component<infer Props, infer Slots>
+    ? Component<Filled<Props, Keys>, Slots>
+    : Make extends TagComponent<infer Props, infer Slots, infer At, infer Kind>
+      ? TagComponent<Filled<Props, Keys>, Slots, At & keyof Filled<Props, Keys>, Kind>
+      : Make;
 
 /**
  * A builder or a component with attributes or props filled in: how a team speaks in its own words. What a use gives

@@ -180,6 +180,19 @@ preset(el.input, { type: 'checkbox', checked: true })({ name: 'agree' });
 // @ts-expect-error a preset of a void element takes no content
 preset(el.input, { type: 'checkbox' })('text');
 preset(Late, { title: 'a' })();
+const Line = component('tag-line', {
+  props: { tag: prop.tag(['p', 'label']), tone: prop.choice(['loud', 'low']) },
+  slots: { default: slot() },
+  accepts: 'tag',
+  template: ({ props, slots, accepted }) =>
+    el.of(props.tag, { class: props.tone, ...accepted }, slots.default()),
+});
+const Loud = preset(Line, { tone: 'loud' });
+Loud({ tag: 'label', for: 'x' }, 'text');
+// @ts-expect-error a paragraph is for nothing
+Loud({ tag: 'p', for: 'x' });
+// @ts-expect-error "lod" is none of the tones
+preset(Line, { tone: 'lod' });
 // @ts-expect-error a preset is made of a builder or a component
 preset('button', {});
 
