@@ -1,4 +1,4 @@
-import { callPlace, dev, LatticeError, placed, placeOf } from '../problem/index.js';
+import { callPlace, dev, LatticeError, placed, placeOf, refuseCall, tagName } from '../problem/index.js';
 import {
   type AttributesOfAny,
   type BaseNode,
@@ -186,8 +186,20 @@ function made(
     throw new LatticeError(faults.map((fault) => placed({ ...fault, ...place }, '')));
   }
   const core = coreFrom(name, parts as LooseDefinition, callPlace(calledAs));
-  const use = (props?: Readonly<Record<string, unknown>>, content?: unknown): BaseNode =>
-    new UseNode(core, props, content, use);
+  const use = (
+    props?: Readonly<Record<string, unknown>>,
+    content?: unknown,
+    ...more: readonly unknown[]
+  ): BaseNode => {
+    if (dev && more.length > 0)
+      refuseCall(
+        use,
+        tagName(name),
+        `takes props and content, and got ${more.length + 2} arguments`,
+        'Put several pieces of content in a list, and call it with a function of your own in map().',
+      );
+    return new UseNode(core, props, content, use);
+  };
   Object.defineProperties(use, {
     name: { value: name },
     description: { value: core.description },

@@ -1,4 +1,5 @@
-import { type Finding, finding, nearestOr, tagName } from '../problem/index.js';
+import { type Finding, finding, nearestOr, sortOf, tagName } from '../problem/index.js';
+import { isKind } from './kind.js';
 
 /** What is wrong with a part, completing "The … of <x-y> "; nothing where it is right. */
 type Fault = string | undefined;
@@ -8,31 +9,19 @@ const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
 const isText = (value: unknown): boolean =>
   typeof value === 'string' || (isRecord(value) && typeof value.text === 'string');
 
-function kindOf(value: unknown): string {
-  if (Array.isArray(value)) return 'a list';
-  if (value === null) return 'null';
-  if (typeof value === 'function') return 'a function';
-  if (typeof value === 'object') return 'a record';
-  if (typeof value === 'undefined') return 'missing';
-  return typeof value === 'string' ? 'text' : `a ${typeof value}`;
-}
-
 function must(isRight: boolean, what: string, value: unknown): Fault {
-  return isRight ? undefined : `has to be ${what}, and is ${kindOf(value)}`;
+  return isRight ? undefined : `has to be ${what}, and is ${sortOf(value)}`;
 }
 
 const isFunction = (value: unknown): boolean => typeof value === 'function';
 const functionFault = (value: unknown): Fault => must(isFunction(value), 'a function', value);
-const isPropKind = (value: unknown): boolean =>
-  isRecord(value) && isRecord(value.rules) && isRecord(value.settings);
-const isTagKind = (value: unknown): boolean =>
-  isRecord(value) && isRecord(value.rules) && value.rules.word === 'tag';
+const isTagKind = (value: unknown): boolean => isKind(value) && value.rules.word === 'tag';
 const isSlotKind = (value: unknown): boolean => isRecord(value) && 'needed' in value && 'hands' in value;
 
 /** What each part of a definition may be. */
 const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
   description: (value) => must(typeof value === 'string', 'one sentence of text', value),
-  props: (value) => eachFault(value, 'a prop', isPropKind, 'made by prop.text() and the like'),
+  props: (value) => eachFault(value, 'a prop', isKind, 'made by prop.text() and the like'),
   slots: (value) => eachFault(value, 'a slot', isSlotKind, 'made by slot()'),
   accepts: (value) => must(typeof value === 'string', 'the name of a prop', value),
   styles: (value) => must([value].flat().every(isText), 'CSS text, a file of it, or a list of these', value),
@@ -61,7 +50,7 @@ function eachFault(value: unknown, one: string, isRight: (value: unknown) => boo
   for (const [name, item] of Object.entries(value)) {
     if (isRight(item)) continue;
     const call = isFunction(item) ? '; was it to be called?' : '';
-    return `has ${one} "${name}" that is not ${what}, but ${kindOf(item)}${call}`;
+    return `has ${one} "${name}" that is not ${what}, but ${sortOf(item)}${call}`;
   }
   return undefined;
 }
@@ -73,7 +62,7 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
   if (!isRecord(definition))
     return [
       say(
-        `The definition of ${component} has to be a record with a template, and is ${kindOf(definition)}.`,
+        `The definition of ${component} has to be a record with a template, and is ${sortOf(definition)}.`,
         isFunction(definition)
           ? 'A component of any item is made by component.of.'
           : `Write component('${name}', { template: … }).`,

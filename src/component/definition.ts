@@ -108,6 +108,10 @@ export function definition<
   State extends object = NoProps,
   const Events extends EventKinds = NoProps,
   H extends Record<string, readonly unknown[]> = NoProps,
->(parts: Definition<P, S, State, Events, H>): Definition<P, S, State, Events, H> {
+  Accepts extends keyof P = never,
+  Text = never,
+>(
+  parts: Definition<P, S, State, Events, H, Accepts, Text>,
+): Definition<P, S, State, Events, H, Accepts, Text> {
   return parts;
 }

@@ -1,3 +1,5 @@
+import { dev, refuseCall } from '../problem/index.js';
+
 /** How a prop may be left out: not at all, giving `undefined`, or giving its fallback value. */
 export type Presence = 'required' | 'optional' | 'fallback';
 
@@ -68,6 +70,7 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
    * @example prop.number().fallback(0)
    */
   fallback(value: NoInfer<Value>): Kind<Value, Given, 'fallback'> {
+    if (dev) checkFallback(this as unknown as AnyKind, value);
     return new Kind(this.rules, { ...this.settings, presence: 'fallback', fallbackValue: value });
   }
 
@@ -77,6 +80,13 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
    * @example prop.number().where((n) => n >= 0, 'must not be below zero')
    */
   where(passes: (value: Value) => boolean, message: string): Kind<Value, Given, How> {
+    if (dev && (typeof passes !== 'function' || typeof message !== 'string'))
+      refuseCall(
+        this.where,
+        'where',
+        'takes a test and a message',
+        "Write prop.number().where((n) => n >= 0, 'must not be below zero').",
+      );
     return new Kind(this.rules, { ...this.settings, tests: [...this.settings.tests, { passes, message }] });
   }
 
@@ -84,6 +94,24 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
   describe(description: string): Kind<Value, Given, How> {
     return new Kind(this.rules, { ...this.settings, description });
   }
+}
+
+function checkFallback(kind: AnyKind, value: unknown): void {
+  // A schema takes what a use gives, and a fallback is what comes of it.
+  const wrong = kind.rules.settle ? undefined : fault(kind, value);
+  if (wrong !== undefined)
+    refuseCall(
+      kind.fallback,
+      'fallback',
+      `gives a prop a value that it ${wrong.startsWith('takes') ? 'does not take: it ' : 'does not take, which '}${wrong}`,
+      'Give it a value of its own kind, or leave it out with optional().',
+    );
+}
+
+/** Whether something is a kind, of this or another copy of the library. */
+export function isKind(candidate: unknown): candidate is AnyKind {
+  const { rules, settings } = (candidate ?? {}) as Partial<AnyKind>;
+  return typeof rules?.accepts === 'function' && typeof settings === 'object';
 }
 
 /** Any kind, whatever it holds. */
@@ -122,6 +150,7 @@ export function show(value: unknown): string {
   if (typeof value === 'number' || typeof value === 'bigint') return `the number ${value}`;
   if (value === null || typeof value === 'undefined' || typeof value === 'boolean') return String(value);
   if (Array.isArray(value)) return `a list of ${value.length}`;
+  if (value instanceof Promise) return 'a promise';
   if (value instanceof Date)
     return Number.isNaN(value.getTime()) ? 'an invalid date' : `the date ${value.toISOString()}`;
   if (typeof value === 'function') return 'a function';

@@ -1,3 +1,4 @@
+import { dev, refuseCall, sortOf } from '../problem/index.js';
 import {
   type Builder,
   type Content,
@@ -54,6 +55,20 @@ export function preset<const Make extends Presettable, Keys extends keyof Filled
   make: Make,
   given: FilledBy<Make> & Pick<FilledBy<Make>, Keys>,
 ): Preset<Make, Keys> {
+  if (dev && typeof make !== 'function')
+    refuseCall(
+      preset,
+      'preset',
+      `is made of a builder or a component, and got ${sortOf(make)}`,
+      "Write preset(el.button, { type: 'button' }).",
+    );
+  if (dev && !isRecord(given))
+    refuseCall(
+      preset,
+      'preset',
+      `takes a record of what is filled in, and got ${sortOf(given)}`,
+      "Write preset(el.button, { type: 'button' }).",
+    );
   return filled(make, given) as Preset<Make, Keys>;
 }
 

@@ -1,5 +1,5 @@
 import { type AnyComponent, componentCore, type Use } from '../component/index.js';
-import { failure } from '../problem/index.js';
+import { dev, failure, refuseCall } from '../problem/index.js';
 import { type Content, UseNode } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
@@ -33,6 +33,13 @@ export interface PageOptions extends Pick<RenderOptions, 'form' | 'idPrefix'> {
  * @example renderPage(FairPage({ varieties }), { title: 'Open day', lang: 'en' })
  */
 export function renderPage(target: Use | AnyComponent, options: PageOptions): string {
+  if (dev && typeof options?.title !== 'string')
+    refuseCall(
+      renderPage,
+      'renderPage',
+      'takes options with the title of the page',
+      "Write renderPage(FairPage({ … }), { title: 'Open day' }).",
+    );
   const use = isUse(target) ? target : emptyUse(target);
   const { title, lang = 'en', dir, description, head, form, idPrefix } = options;
   const { html, styled } = write(use, { ...(form && { form }), ...(idPrefix !== undefined && { idPrefix }) });

@@ -1,4 +1,5 @@
 export { dev, finding, problemText } from '#dev';
+export { refuseCall, sortOf } from './called.js';
 export { failure, LatticeError } from './error.js';
 export { nearest, nearestOr, suggest, tagName } from './nearest.js';
 export { callPlace, placeOf } from './place.js';

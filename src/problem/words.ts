@@ -21,6 +21,10 @@ export const words = {
     `A page takes tag names in lower case with a hyphen, such as "${better}".`,
   ]),
   'definition-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [fault, hint]),
+  'call-invalid': error<{ name: string; fault: string; hint: string }>(({ name, fault, hint }) => [
+    `${name} ${fault}.`,
+    hint,
+  ]),
   'name-taken': error<{ name: string; by?: string }>(({ name, by = '' }) => [
     `The name "${name}" stands for two different components${by}.`,
     'Give one of them another name; a page can have only one element of each name.',

@@ -1,6 +1,7 @@
-import { finding, LatticeError, placed } from '../problem/index.js';
-import { describe, type Expr, ExprCore, type ExprOf, getterOf, type ReadText } from './expr.js';
+import { dev, finding, LatticeError, placed, refuseCall, sortOf } from '../problem/index.js';
+import { coreOf, describe, type Expr, ExprCore, type ExprOf, getterOf, type ReadText } from './expr.js';
 import { type Frame, pathOf } from './frame.js';
+import { gotIn } from './got.js';
 import { currentRun } from './run-state.js';
 
 type ValueOf<T> = T extends ExprOf<infer V> ? V : T;
@@ -32,6 +33,13 @@ export function calc<const Inputs extends readonly unknown[], Result>(
 export function calc<Result>(...args: readonly unknown[]): Expr<Result> {
   const inputs = args.slice(0, -1);
   const compute = args.at(-1) as (...values: unknown[]) => Result;
+  if (dev && (typeof compute !== 'function' || coreOf(compute)))
+    refuseCall(
+      calc,
+      'calc',
+      `takes a function as its last argument, and got ${gotIn(compute)}`,
+      'Write calc(props.crates, (crates) => crates * 2).',
+    );
   const core: ExprCore = new ExprCore(
     { op: 'calc', inputs, compute },
     getterFor(inputs, compute, () => describe(core)),
@@ -110,6 +118,13 @@ export function phrase(
     | ExprOf<string | number | bigint | null | undefined | false>
   )[]
 ): Expr<string> {
+  if (dev && !Array.isArray(strings))
+    refuseCall(
+      phrase,
+      'phrase',
+      'was called like a function',
+      'Write it before a template literal: phrase`${props.crates} crates left`.',
+    );
   const getters = parts.map(getterOf);
   const [first] = getters;
   const [before = '', after = ''] = strings;
@@ -141,6 +156,8 @@ export function plainText(value: unknown): string {
  * return [el.button({ 'aria-controls': panel }, 'Show'), el.div({ id: panel }, slots.default())];
  */
 export function uid(label: string): Expr<string> {
+  if (dev && (typeof label !== 'string' || label === ''))
+    refuseCall(uid, 'uid', `takes a label, and got ${sortOf(label || undefined)}`, "Write uid('panel').");
   const depth = currentRun()?.depth ?? 0;
   const get: ExprCore['get'] = (frame) => label + (frame.at?.[depth] ?? '');
   return new ExprCore({ op: 'uid', label, depth }, get, uid).face as Expr<string>;

@@ -1,3 +1,4 @@
+import { dev, refuseCall, sortOf } from '../problem/index.js';
 import type { Expr } from './expr.js';
 
 /** A value handed down, with the name it goes by. */
@@ -43,5 +44,12 @@ export const shareReader: { read?: (name: string, readBy: unknown) => Expr<unkno
  * component('basket-total', { template: () => el.p(Basket.read().crates) });
  */
 export function share<Value>(name: string): Share<Value> {
+  if (dev && (typeof name !== 'string' || name === ''))
+    refuseCall(
+      share,
+      'share',
+      `takes a name, and got ${sortOf(name || undefined)}`,
+      "Write share('basket').",
+    );
   return new Share<Value>(name);
 }

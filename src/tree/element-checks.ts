@@ -1,9 +1,10 @@
 import { htmlTags, svgTags } from '../generated/tags.js';
-import { finding, type SourcePlace } from '../problem/index.js';
+import { finding, type SourcePlace, sortOf } from '../problem/index.js';
 import {
   attributeText,
   classWriter,
   coreOf,
+  isHandlerCall,
   isNameFit,
   isNode,
   type Report,
@@ -34,13 +35,45 @@ function checkNames(tag: string, attributes: Readonly<Record<string, unknown>>, 
 }
 
 function checkAttribute(tag: string, name: string, value: unknown, say: Report): void {
-  if (name === 'on' || name === 'bind') return;
+  if (name === 'on') return checkListeners(tag, value, say);
+  if (name === 'bind') return checkBound(tag, value, say);
   if (name === 'class') return void classWriter(value);
   if (name === 'style') return void styleWriter(tag, value, say);
   if (name === 'json' && tag === 'script') return;
   if (!isNameFit(tag, name, say)) return;
   if (name === 'srcdoc') return checkDocument(tag, value, say);
   if (!coreOf(value)) attributeText(tag, name, value, say);
+}
+
+const isNothing = (value: unknown): boolean => value === undefined || value === null || value === false;
+
+function checkListeners(tag: string, value: unknown, say: Report): void {
+  if (isNothing(value)) return;
+  const fault = (attribute: string, got: unknown, wanted: string): void =>
+    say(
+      finding('attribute-invalid', {
+        attribute,
+        tag,
+        fault: `takes ${wanted}, and got ${sortOf(got)}`,
+        hint: 'Declare a handler, and call it: on: { click: handlers.add(1) }.',
+      }),
+    );
+  if (typeof value !== 'object' || Array.isArray(value))
+    return fault('on', value, 'a record of handlers by event');
+  for (const [event, call] of Object.entries(value ?? {}))
+    if (!isNothing(call) && !isHandlerCall(call)) fault(`on.${event}`, call, 'the call of a handler');
+}
+
+function checkBound(tag: string, value: unknown, say: Report): void {
+  if (isNothing(value) || coreOf(value)?.op.op === 'state') return;
+  say(
+    finding('attribute-invalid', {
+      attribute: 'bind',
+      tag,
+      fault: 'ties a control to a field of the state, and got something else',
+      hint: 'Keep the value in the state: bind: state.title.',
+    }),
+  );
 }
 
 function checkDocument(tag: string, value: unknown, say: Report): void {

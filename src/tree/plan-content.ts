@@ -218,6 +218,7 @@ export function misplaced(content: unknown): Finding {
 
 function contentHint(content: unknown): string {
   if (content === true) return 'Write text for it: given(test, "yes", "no").';
+  if (content instanceof Promise) return 'Wait for it before, and hand what comes of it over as a prop.';
   if (content instanceof Date) return 'Write it as text: calc(date, (d) => d.toISOString()).';
   return 'Repeat a list with eachOf(list, (item) => …); of a record place a field.';
 }

@@ -11,7 +11,7 @@ describe('what a component cannot be made of is told as it is defined', () => {
   test.each<[unknown, ...RegExp[]]>([
     [
       undefined,
-      /has to be a record with a template, and is missing/,
+      /has to be a record with a template, and is nothing/,
       /component\('stall-note', \{ template: … \}\)/,
     ],
     ['<p>x</p>', /and is text/],

@@ -4,6 +4,7 @@ import {
   type Content,
   calc,
   component,
+  definition,
   type Expr,
   el,
   given,
@@ -318,3 +319,34 @@ const Bud: Component = component('bud-part', { template: () => el.p('x') });
 Bud();
 // @ts-expect-error Bud has no props
 Bud({ title: 'x' });
+
+// A definition written apart keeps its types.
+const leafParts = definition({
+  props: { tag: prop.tag(['p', 'label']), title: prop.text() },
+  state: ({ title }) => ({ letters: title.length }),
+  handlers: { add: ({ state }, step: number) => ({ letters: state.letters + step }) },
+  accepts: 'tag',
+  template: ({ props, state, handlers, accepted }) =>
+    el.of(props.tag, { ...accepted, on: { click: handlers.add(1) } }, props.title, state.letters),
+});
+const Apart = component('apart-part', leafParts);
+Apart({ title: 'x', tag: 'label', for: 'y' });
+// @ts-expect-error Apart needs its title
+Apart({});
+// @ts-expect-error Apart has no slots
+Apart({ title: 'x' }, 'content');
+// @ts-expect-error a paragraph is for nothing
+Apart({ title: 'x', tag: 'p', for: 'y' });
+const FromText = component(
+  'text-part',
+  definition({ props: { title: prop.text() }, template: '<p>{{ title }}</p>' }),
+);
+FromText({ title: 'x' }, { any: 'slot' });
+// @ts-expect-error FromText needs its title
+FromText({}, { any: 'slot' });
+definition({
+  state: () => ({ count: 0 }),
+  // @ts-expect-error the state has no "cuont"
+  handlers: { add: () => ({ cuont: 1 }) },
+  template: () => null,
+});

@@ -1,4 +1,4 @@
-import { suggest } from '../../problem/index.js';
+import { dev, refuseCall, suggest } from '../../problem/index.js';
 import { Kind, show, unreadable } from '../kind.js';
 
 /**
@@ -9,6 +9,8 @@ import { Kind, show, unreadable } from '../kind.js';
 export function choice<const Words extends readonly [string, ...string[]]>(
   words: Words,
 ): Kind<Words[number]> {
+  if (dev && !areWords(words))
+    refuseCall(choice, 'prop.choice', 'takes a list of texts', "Write prop.choice(['early', 'late']).");
   const known: ReadonlySet<unknown> = new Set(words);
   return new Kind<Words[number]>({
     word: 'choice',
@@ -21,4 +23,9 @@ export function choice<const Words extends readonly [string, ...string[]]>(
     holds: words,
     schema: { type: 'string', enum: words },
   });
+}
+
+/** Whether there is a word at least, and all of them are text. */
+export function areWords(words: unknown): boolean {
+  return Array.isArray(words) && words.length > 0 && words.every((word) => typeof word === 'string');
 }

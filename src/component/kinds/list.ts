@@ -1,4 +1,5 @@
-import { type AnyKind, fault, fits, Kind, type Presence } from '../kind.js';
+import { dev, refuseCall, sortOf } from '../../problem/index.js';
+import { type AnyKind, fault, fits, isKind, Kind, type Presence } from '../kind.js';
 import { any, readJson } from './any.js';
 
 /**
@@ -10,6 +11,13 @@ import { any, readJson } from './any.js';
  */
 export function list<Item>(item: Kind<Item, unknown, Presence> = any<Item>()): Kind<readonly Item[]> {
   const kind = item as AnyKind;
+  if (dev && !isKind(kind))
+    refuseCall(
+      list,
+      'prop.list',
+      `takes the kind of its items, and got ${sortOf(kind)}`,
+      'Write prop.list(prop.text()), or prop.list<Variety>() for any items.',
+    );
   const loose = kind.rules.word === 'any';
   return new Kind<readonly Item[]>({
     word: 'list',

@@ -1,3 +1,4 @@
+import { dev, refuseCall } from '../../problem/index.js';
 import { Kind } from '../kind.js';
 import { readJson } from './any.js';
 
@@ -27,6 +28,13 @@ interface SchemaIssue {
  * @example prop.of(shiftSchema)
  */
 export function of<Input, Output>(schema: StandardSchema<Input, Output>): Kind<Output, Input> {
+  if (dev && typeof schema?.['~standard']?.validate !== 'function')
+    refuseCall(
+      of,
+      'prop.of',
+      'takes a schema that speaks the Standard Schema interface, and this one does not',
+      'Most schema libraries do in their newer versions (https://standardschema.dev).',
+    );
   const ask = (value: unknown): SchemaResult<Output> =>
     validated(schema as StandardSchema<never, Output>, value);
   return new Kind<Output, Input>({

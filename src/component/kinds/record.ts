@@ -1,5 +1,5 @@
-import { suggest } from '../../problem/index.js';
-import { type AnyKind, fault, fits, Kind, type Presence } from '../kind.js';
+import { dev, refuseCall, sortOf, suggest } from '../../problem/index.js';
+import { type AnyKind, fault, fits, isKind, Kind, type Presence } from '../kind.js';
 import { readJson } from './any.js';
 
 type Fields = Readonly<Record<string, AnyKind>>;
@@ -24,6 +24,24 @@ export type RecordOf<F> = {
 export function record<const F extends Readonly<Record<string, Kind<unknown, unknown, Presence>>>>(
   fields: F,
 ): Kind<RecordOf<F>> {
+  if (dev) {
+    if (typeof fields !== 'object' || fields === null)
+      refuseCall(
+        record,
+        'prop.record',
+        `takes a record of kinds, and got ${sortOf(fields)}`,
+        'Write prop.record({ row: prop.number() }).',
+      );
+    for (const [name, kind] of Object.entries(fields)) {
+      if (!isKind(kind))
+        refuseCall(
+          record,
+          'prop.record',
+          `takes a kind for each field, and got ${sortOf(kind)} for "${name}"`,
+          `Write ${name}: prop.text() or the like.`,
+        );
+    }
+  }
   // What each field holds is its own kind's matter; here they are all alike.
   // The fields' own types are the caller's; here any kind will do.
   const kinds = Object.entries(fields as unknown as Fields);

@@ -1,4 +1,6 @@
+import { dev, refuseCall } from '../../problem/index.js';
 import { Kind, unreadable } from '../kind.js';
+import { areWords } from './choice.js';
 
 declare const first: unique symbol;
 
@@ -19,6 +21,8 @@ export class TagKind<Tags extends string, First extends Tags> extends Kind<Tags,
 export function tag<const Tags extends readonly [string, ...string[]]>(
   tags: Tags,
 ): TagKind<Tags[number], Tags[0]> {
+  if (dev && !areWords(tags))
+    refuseCall(tag, 'prop.tag', 'takes a list of element names', "Write prop.tag(['p', 'h2']).");
   const known: ReadonlySet<unknown> = new Set(tags);
   return new TagKind<Tags[number], Tags[0]>({
     word: 'tag',

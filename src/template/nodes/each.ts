@@ -1,4 +1,6 @@
+import { dev, refuseCall } from '../../problem/index.js';
 import { coreOf, type Expr, ExprCore, type ExprOf, fieldOf } from '../expr.js';
+import { gotIn } from '../got.js';
 import { BaseNode, type Content } from '../node.js';
 import { deeper } from '../run-state.js';
 
@@ -51,6 +53,20 @@ export function eachOf<Item>(
   row: (item: Expr<Item>, index: Expr<number>) => Content,
   options?: EachOptions<Item>,
 ): Content {
+  if (dev && !Array.isArray(list) && !coreOf(list))
+    refuseCall(
+      eachOf,
+      'eachOf',
+      `repeats content for a list, and got ${gotIn(list)}`,
+      'Give it a list or an expression of one: eachOf(props.items, (item) => …).',
+    );
+  if (dev && (typeof row !== 'function' || coreOf(row)))
+    refuseCall(
+      eachOf,
+      'eachOf',
+      `takes a function of the item as its second argument, and got ${gotIn(row)}`,
+      'Write eachOf(list, (item) => el.li(item.name)).',
+    );
   const label = parameterName(row) ?? 'item';
   return deeper(2, (first) => {
     const item = localExpr(first, label, 'item');

@@ -1,3 +1,4 @@
+import { dev, refuseCall } from '../../problem/index.js';
 import { coreOf, type Expr, type ExprCore, type ExprOf } from '../expr.js';
 import { BaseNode, type Content } from '../node.js';
 
@@ -34,6 +35,13 @@ export function given<T>(
 export function given(test: boolean, then: Content, otherwise?: Content): Content;
 export function given(test: unknown, then: unknown, otherwise?: Content): Content {
   const core = coreOf(test);
+  if (dev && test === undefined && then === undefined)
+    refuseCall(
+      given,
+      'given',
+      'takes a test and content, and got nothing',
+      'Write given(props.open, el.p(…)).',
+    );
   const wants = typeof then === 'function' && !coreOf(then);
   if (!core)
     return test ? (wants ? (then as (value: unknown) => Content)(test) : (then as Content)) : otherwise;

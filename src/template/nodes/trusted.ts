@@ -1,4 +1,6 @@
-import type { ExprOf } from '../expr.js';
+import { dev, refuseCall } from '../../problem/index.js';
+import { coreOf, type ExprOf } from '../expr.js';
+import { gotIn } from '../got.js';
 import { BaseNode } from '../node.js';
 
 /** Ready-made HTML, put in as it is. */
@@ -19,5 +21,12 @@ export class TrustedNode extends BaseNode {
  * @example trusted('<svg viewBox="0 0 8 8"><path d="M0 0h8v8z"></path></svg>')
  */
 export function trusted(html: string | ExprOf<string>): TrustedNode {
+  if (dev && typeof html !== 'string' && !coreOf(html))
+    refuseCall(
+      trusted,
+      'trusted',
+      `takes HTML as text, and got ${gotIn(html)}`,
+      'Give it text that you vouch for, or an expression of it.',
+    );
   return new TrustedNode(html);
 }

@@ -1,0 +1,153 @@
+import { describe, expect, test } from 'vitest';
+import * as lattice from 'zesty-lattice';
+import { renderHtml, renderPage } from 'zesty-lattice/html';
+import { onlyProblem } from '../support/problems.js';
+
+type Loose = Readonly<Record<string, (...args: unknown[]) => unknown>>;
+
+// What JavaScript calls, whatever the types say of it.
+const { given, eachOf, calc, phrase, trusted, uid, preset, share } = lattice as unknown as Loose & {
+  component: Loose[string];
+};
+const el = lattice.el as unknown as Loose;
+const prop = lattice.prop as unknown as Loose;
+const crates = () => lattice.prop.number().fallback(0) as unknown as Loose;
+const names = () => lattice.prop.list(lattice.prop.text()).fallback([]) as unknown as Loose;
+
+interface Seen {
+  readonly props: Readonly<Record<string, unknown>>;
+  readonly slots: Loose;
+  readonly handlers: Loose;
+}
+
+/** Renders a component whose template is called as its types forbid. */
+const inTemplate = (template: (seen: Seen) => unknown) => () => {
+  const make = lattice.component as unknown as (name: string, parts: unknown) => () => lattice.Use;
+  const List = make('crate-list', {
+    props: { crates: crates(), names: names() },
+    slots: { default: lattice.slot() },
+    state: () => ({ open: false }),
+    handlers: { add: () => undefined },
+    template,
+  });
+  return renderHtml(List());
+};
+
+describe('what a template calls with something else than it takes', () => {
+  test.each<[string, (seen: Seen) => unknown, RegExp]>([
+    ['given', () => given?.(), /given takes a test and content, and got nothing/],
+    ['eachOf', () => eachOf?.(3, () => 'x'), /eachOf repeats content for a list, and got a number/],
+    ['eachOf', () => eachOf?.(el.ul?.(), () => 'x'), /for a list, and got a piece of a template/],
+    ['eachOf', ({ props }) => eachOf?.(props.names), /takes a function of the item .*, and got nothing/],
+    ['eachOf', ({ props }) => eachOf?.(props.names, el.li?.('x')), /, and got a piece of a template/],
+    ['eachOf', ({ props }) => eachOf?.(props.names, props.crates), /, and got an expression/],
+    ['calc', () => calc?.(), /calc takes a function as its last argument, and got nothing/],
+    ['calc', ({ props }) => calc?.(props.crates, 2), /last argument, and got a number/],
+    ['calc', ({ props }) => calc?.(() => 2, props.crates), /last argument, and got an expression/],
+    ['phrase', ({ props }) => phrase?.('crates: ', props.crates), /phrase was called like a function/],
+    ['trusted', () => trusted?.(3), /trusted takes HTML as text, and got a number/],
+    ['trusted', () => trusted?.(el.p?.('x')), /, and got a piece of a template/],
+    ['uid', () => uid?.(), /uid takes a label, and got nothing/],
+    ['uid', () => uid?.({}), /uid takes a label, and got a record/],
+    ['preset', () => preset?.('p', {}), /preset is made of a builder or a component, and got text/],
+    ['preset', () => preset?.(el.p), /preset takes a record of what is filled in, and got nothing/],
+  ])('%s', (_name, template, said) => {
+    const { code, words, source, where } = onlyProblem(inTemplate(template));
+    expect(code).toBe('call-invalid');
+    expect(words).toMatch(said);
+    expect(where).toBe('crate-list');
+    expect(source?.file).toMatch(/calls\.test\.ts$/);
+  });
+
+  test.each<[string, (seen: Seen) => unknown, RegExp]>([
+    [
+      'a handler itself',
+      ({ handlers }) => el.button?.({ on: { click: handlers.add } }),
+      /on\.click of <button> takes the call of a handler, and got a function/,
+    ],
+    ['a function', () => el.button?.({ on: { click: () => 1 } }), /on\.click of <button> .* got a function/],
+    [
+      'no record',
+      () => el.button?.({ on: 'click' }),
+      /on of <button> takes a record of handlers by event, and got text/,
+    ],
+    [
+      'a prop',
+      ({ props }) => el.input?.({ bind: props.names }),
+      /bind of <input> ties a control to a field of the state/,
+    ],
+    ['text', () => el.input?.({ bind: 'open' }), /Keep the value in the state: bind: state\.title/],
+  ])('`on` and `bind` that hold %s', (_name, template, said) => {
+    const { code, words } = onlyProblem(inTemplate(template));
+    expect(code).toBe('attribute-invalid');
+    expect(words).toMatch(said);
+  });
+
+  test('a promise where content belongs', () => {
+    for (const template of [
+      async () => 'x',
+      () => Promise.resolve('x'),
+      () => el.p?.(Promise.resolve('x')),
+    ]) {
+      const { code, words } = onlyProblem(inTemplate(template));
+      expect(code).toBe('content-not-allowed');
+      expect(words).toMatch(/A promise cannot stand .* Wait for it before/);
+    }
+  });
+});
+
+describe('what a module calls with something else than it takes', () => {
+  const Card = lattice.component('stall-card', {
+    slots: { default: lattice.slot() },
+    template: ({ slots }) => slots.default(),
+  });
+  const loose = Card as unknown as (...args: unknown[]) => never;
+
+  test.each<[string, () => unknown, RegExp]>([
+    ['prop.choice', () => prop.choice?.('early'), /takes a list of texts/],
+    ['prop.choice', () => prop.choice?.([]), /takes a list of texts/],
+    ['prop.choice', () => prop.choice?.(['early', 3]), /takes a list of texts/],
+    ['prop.tag', () => prop.tag?.('p'), /takes a list of element names/],
+    ['prop.list', () => prop.list?.('text'), /takes the kind of its items, and got text/],
+    ['prop.list', () => prop.list?.(prop.text), /takes the kind of its items, and got a function/],
+    ['prop.record', () => prop.record?.(), /takes a record of kinds, and got nothing/],
+    [
+      'prop.record',
+      () => prop.record?.({ row: 'number' }),
+      /takes a kind for each field, and got text for "row"/,
+    ],
+    ['prop.of', () => prop.of?.({}), /Standard Schema interface, and this one does not/],
+    ['prop.of', () => prop.of?.(), /Standard Schema interface/],
+    [
+      'fallback',
+      () => crates().fallback?.('x'),
+      /does not take: it takes a (finite )?number, and got the text "x"/,
+    ],
+    [
+      'fallback',
+      () => names().fallback?.(['a', 3]),
+      /does not take, which has an item that does not fit: item 1/,
+    ],
+    ['fallback', () => crates().fallback?.(), /does not take/],
+    ['where', () => crates().where?.('> 0'), /where takes a test and a message/],
+    ['share', () => share?.(), /share takes a name, and got nothing/],
+    [
+      '<stall-card>',
+      () => loose({}, 'one', 'two'),
+      /takes props and content, and got 3 arguments.* in a list/,
+    ],
+    ['<stall-card>', () => [1, 2].map(loose), /got 3 arguments/],
+    ['renderPage', () => renderPage(Card(), undefined as never), /takes options with the title of the page/],
+    [
+      'renderPage',
+      () => renderPage(Card(), { titel: 'x' } as never),
+      /takes options with the title of the page/,
+    ],
+  ])('%s', (name, call, said) => {
+    const { code, words, source } = onlyProblem(call);
+    expect(code).toBe('call-invalid');
+    expect(words.startsWith(name)).toBe(true);
+    expect(words).toMatch(said);
+    expect(source?.file).toMatch(/calls\.test\.ts$/);
+  });
+});
