@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
@@ -12,5 +13,11 @@ export default defineConfig({
       { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },
     ],
   },
-  test: { include: ['tests/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 60_000 },
+  test: {
+    include: ['tests/**/*.test.ts'],
+    testTimeout: 60_000,
+    hookTimeout: 60_000,
+    // Most tests wait for a browser, a compiler or a command as much as they work.
+    maxWorkers: Math.max(2, availableParallelism() - 1),
+  },
 });
