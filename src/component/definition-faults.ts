@@ -49,7 +49,7 @@ function eachFault(value: unknown, one: string, isRight: (value: unknown) => boo
   if (!isRecord(value)) return must(false, 'a record', value);
   for (const [name, item] of Object.entries(value)) {
     if (isRight(item)) continue;
-    const call = isFunction(item) ? '; was it to be called?' : '';
+    const call = isFunction(item) ? ' that was not called' : '';
     return `has ${one} "${name}" that is not ${what}, but ${sortOf(item)}${call}`;
   }
   return undefined;
