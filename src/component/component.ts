@@ -7,7 +7,7 @@ import {
   UseNode,
 } from '../template/index.js';
 import { brandComponent } from './core.js';
-import type { Definition, NoProps, SlotsOfText } from './definition.js';
+import type { Definition, NoneDeclaredAbove, NoProps, SlotsOfText } from './definition.js';
 import { definitionFaults } from './definition-faults.js';
 import type { Kind } from './kind.js';
 import { any } from './kinds/any.js';
@@ -122,9 +122,9 @@ export type SlotsOf<C> = C extends (...args: never[]) => unknown
 export function component<
   const P extends PropKinds = NoProps,
   const S extends SlotKinds = NoProps,
-  State extends object = NoProps,
+  State extends object = NoneDeclaredAbove,
   const Events extends EventKinds = NoProps,
-  H extends Record<string, readonly unknown[]> = NoProps,
+  H extends Record<string, readonly unknown[]> = NoneDeclaredAbove,
   Accepts extends keyof P = never,
   Text = never,
 >(

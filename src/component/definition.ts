@@ -90,6 +90,12 @@ export interface SlotsOfText {
 export type NoProps = Record<never, never>;
 
 /**
+ * Stands for state and handlers where there are none as yet: TypeScript infers the parts of a definition from top to
+ * bottom, and its messages show this name.
+ */
+export type NoneDeclaredAbove = Record<never, never>;
+
+/**
  * Writes a definition apart from its component, with the same types. A component that works for any type of item is
  * made from a function that returns one.
  *
@@ -105,9 +111,9 @@ export type NoProps = Record<never, never>;
 export function definition<
   const P extends PropKinds = NoProps,
   const S extends SlotKinds = NoProps,
-  State extends object = NoProps,
+  State extends object = NoneDeclaredAbove,
   const Events extends EventKinds = NoProps,
-  H extends Record<string, readonly unknown[]> = NoProps,
+  H extends Record<string, readonly unknown[]> = NoneDeclaredAbove,
   Accepts extends keyof P = never,
   Text = never,
 >(

@@ -24,6 +24,7 @@ const named: Record<string, RegExp> = {
   'prop-without-props': /'title' does not exist in type 'ThisComponentHasNoProps'/,
   'record-as-content': /not assignable to parameter of type 'Content'[\s\S]*'Textual'[\s\S]*variety/,
   'rendered-without-props': /Expected 2-3 arguments, but got 1/,
+  'state-below': /'count' does not exist on type 'StateExprs<NoneDeclaredAbove>'/,
   'template-gives-a-slot': /'SlotPlace<.*is not assignable to type 'Content'/,
   'text-for-number': /'string' is not assignable to type 'number[\s\S]*crates: '3'/,
   'unknown-state-field': /'\{ cuont: number; \}' is not assignable to[\s\S]*add: \(\{ state \}\)/,
