@@ -1,5 +1,5 @@
 import type { HandlerCall } from '../template/handler-call.js';
-import type { Accepted, Content, Expr, ExprOf } from '../template/index.js';
+import type { Accepted, Content, Expr, ExprOf, StateExpr } from '../template/index.js';
 import type { EventKind } from './event.js';
 import type { Kind, kindTypes, Presence } from './kind.js';
 import type { SlotKind, slotTypes } from './slot.js';
@@ -111,7 +111,7 @@ type SettledOf<K> =
 export type PropExprs<P> = { readonly [K in keyof P]: Expr<SettledOf<P[K]>> };
 
 /** `state` as a template sees it. */
-export type StateExprs<State> = { readonly [K in keyof State]: Expr<State[K]> };
+export type StateExprs<State> = { readonly [K in keyof State]: StateExpr<State[K]> };
 
 /** `slots` as a template sees them. */
 export type SlotPlaces<S> = { readonly [K in keyof S]: SlotPlace<S[K]> };

@@ -10,6 +10,14 @@ declare const value: unique symbol;
  */
 export type Expr<T> = ExprOf<T> & Fields<NonNullable<T>>;
 
+/** An expression of a field of the state, which a form control can be tied to. */
+export type StateExpr<T> = Expr<T> & OfState;
+
+declare const ofState: unique symbol;
+interface OfState {
+  readonly [ofState]: true;
+}
+
 /** The part of an expression that says what it is an expression of. */
 export interface ExprOf<out T> {
   readonly [value]: T;

@@ -4,7 +4,7 @@ export type { Attr, Builder, ClassInput, StyleInput, VoidBuilder } from './attri
 export type { AttributesOfAny } from './builders.js';
 export { calc, phrase, plainText, uid, worked } from './calc.js';
 export { el } from './el.js';
-export type { Expr, ExprOf, Op, ReadText } from './expr.js';
+export type { Expr, ExprOf, Op, ReadText, StateExpr } from './expr.js';
 export { coreOf, describe, describeValue, ExprCore, fieldOf, getterOf, inputsOf, isCore } from './expr.js';
 export { htmlFragment } from './fragment.js';
 export type { Fill, Frame, Site, SiteStep } from './frame.js';

@@ -1,4 +1,4 @@
-import { component, el, event, prop, share } from 'zesty-lattice';
+import { calc, component, el, event, prop, share } from 'zesty-lattice';
 import { elementClass, register } from 'zesty-lattice/elements';
 import { same, takes } from './expect.js';
 
@@ -53,6 +53,14 @@ const Counter = component('counter-type', {
     takes(handlers.ad);
     // @ts-expect-error the state has no field "cout"
     takes(state.cout);
+    el.input({ bind: state.note });
+    el.input({ type: 'number', bind: state.count });
+    // @ts-expect-error a control is tied to a field of the state, not to a prop
+    el.input({ bind: props.label });
+    // @ts-expect-error nor to what is worked out from it
+    el.input({ bind: calc(state.note, (note) => note.trim()) });
+    // @ts-expect-error nor to text
+    el.input({ bind: 'note' });
     return el.button(
       { on: { click: handlers.add(state.count, props.label), blur: handlers.clear() } },
       state.count,

@@ -1,4 +1,4 @@
-import type { Expr, ExprOf } from '../expr.js';
+import type { ExprOf, StateExpr } from '../expr.js';
 import type { HandlerCall } from '../handler-call.js';
 import type { Content, TemplateNode } from '../node.js';
 
@@ -47,7 +47,7 @@ export interface CommonAttributes {
   readonly style?: StyleInput;
   readonly on?: Listeners;
   /** Ties a form control to a field of the state, both ways. */
-  readonly bind?: Expr<string> | Expr<number> | Expr<boolean> | Expr<readonly string[]>;
+  readonly bind?: StateExpr<string> | StateExpr<number> | StateExpr<boolean> | StateExpr<readonly string[]>;
   readonly id?: Attr<string>;
   readonly title?: Attr<string>;
   readonly lang?: Attr<string>;
