@@ -24,6 +24,7 @@ export interface Telling {
  */
 export function telling(server: ViteDevServer): Telling {
   const known = new Set<string>();
+  const problems = new Map<string, readonly Problem[]>();
   const texts = new Map<string, string>();
   const errors = new Map<string, Problem>();
   const waiting = new Set<string>();
@@ -52,27 +53,32 @@ export function telling(server: ViteDevServer): Telling {
     );
     // What was seen while something changed may be of before it.
     if (changes !== before) return;
-    for (const [file, problems] of found) {
+    for (const [file, inFile] of found) {
       waiting.delete(file);
-      note(file, problems);
+      if (inFile) problems.set(file, inFile);
+      else for (const kept of [problems, texts, errors]) kept.delete(file);
     }
+    for (const [file, inFile] of found) if (inFile) note(file, inFile);
     // Vite tells of code that cannot be read or run, in the same place.
-    if (found.some(([, problems]) => problems === undefined)) return;
+    if (found.some(([, inFile]) => inFile === undefined)) return;
     // A page takes the overlay down with every change it takes, whatever that was.
     if (errors.size > 0) show();
     else if (hadErrors) server.ws.send({ type: 'update', updates: [] });
   };
 
-  const note = (file: string, problems: readonly Problem[] | undefined): void => {
-    if (!problems) {
-      texts.delete(file);
-      errors.delete(file);
-      return;
-    }
-    const error = problems.find(({ severity }) => severity === 'error');
+  /** Whether another module is the one to tell a problem: what is wrong in a component is wrong in its uses as well. */
+  const isOthers = (problem: Problem, file: string): boolean =>
+    [...problems].some(
+      ([other, theirs]) =>
+        other !== file && theirs.some((one) => isSame(one, problem) && isNearer(one, other, problem, file)),
+    );
+
+  const note = (file: string, inFile: readonly Problem[]): void => {
+    const own = inFile.filter((problem) => !isOthers(problem, file));
+    const error = own.find(({ severity }) => severity === 'error');
     errors.delete(file);
     if (error) errors.set(file, error);
-    const text = problems.map((problem) => problemBlock(problem, pc)).join('\n\n');
+    const text = own.map((problem) => problemBlock(problem, pc)).join('\n\n');
     if (text === (texts.get(file) ?? '')) return;
     texts.set(file, text);
     const { logger, root } = server.config;
@@ -95,9 +101,25 @@ export function telling(server: ViteDevServer): Telling {
       soon();
     },
     forget(file) {
-      for (const kept of [known, texts, errors, waiting]) kept.delete(file);
+      for (const kept of [known, problems, texts, errors, waiting]) kept.delete(file);
     },
   };
+}
+
+function isSame(one: Problem, other: Problem): boolean {
+  const placeOf = ({ source }: Problem): unknown => source && [source.file, source.line, source.column];
+  return (
+    one.code === other.code &&
+    one.message === other.message &&
+    JSON.stringify(placeOf(one)) === JSON.stringify(placeOf(other))
+  );
+}
+
+/** Whether the first of two modules with the same problem is the one it is found in. */
+function isNearer(one: Problem, file: string, other: Problem, otherFile: string): boolean {
+  if (one.where.length !== other.where.length) return one.where.length < other.where.length;
+  if (one.source?.file === file || other.source?.file === otherFile) return one.source?.file === file;
+  return file < otherFile;
 }
 
 /** What is wrong in a module's components, as Node sees them; `undefined` where it cannot be run. */

@@ -192,6 +192,8 @@ describe('while developing', () => {
     expect(shown).toContain('prop-unknown');
     expect(shown).toMatch(/6 \|.*props\.nmae/);
     expect(logged.join('\n')).toContain('stall-sign.ts:6:');
+    // Told once, though the components that use it have it as well.
+    expect(logged.join('\n').match(/prop-unknown/g)).toHaveLength(1);
     edit('stall-sign.ts', 'props.nmae', 'props.name');
     await noOverlay();
   });
@@ -203,6 +205,23 @@ describe('while developing', () => {
     expect(shown).toContain('stall-count.html:1:');
     edit('stall-sign.ts', ', sort: prop.text()', '');
     await noOverlay();
+  });
+
+  test('so is a definition that no component can be made of', async () => {
+    edit('stall-sign.ts', 'slots: { note: slot() }', 'slots: { note: slot }');
+    const shown = await overlay();
+    expect(shown).toContain('definition-invalid');
+    expect(shown).toContain('a slot "note" that is not made by slot()');
+    expect(shown).toContain('stall-sign.ts:3:');
+    edit('stall-sign.ts', 'slots: { note: slot }', 'slots: { note: slot() }');
+    await noOverlay();
+    // Vite’s watcher takes two changes of a file within a twentieth of a second for one.
+    await page.waitForTimeout(300);
+    edit('stall-sign.ts', "'Stand '", "'Booth '");
+    await becomes('Crates ~ 40Booth Crates');
+    await page.waitForTimeout(300);
+    edit('stall-sign.ts', "'Booth '", "'Stand '");
+    await becomes('Crates ~ 40Stand Crates');
   });
 
   test('it stays over the page while other things change, and when the page is loaded again', async () => {
