@@ -1,11 +1,5 @@
 import { callPlace, dev, LatticeError, placed, placeOf, refuseCall, tagName } from '../problem/index.js';
-import {
-  type AttributesOfAny,
-  type BaseNode,
-  type ExprOf,
-  type TemplateText,
-  UseNode,
-} from '../template/index.js';
+import { type AttributesOfAny, type BaseNode, type ExprOf, UseNode } from '../template/index.js';
 import { brandComponent } from './core.js';
 import type { Definition, NoneDeclaredAbove, NoProps, SlotsOfText } from './definition.js';
 import { definitionFaults } from './definition-faults.js';
@@ -168,11 +162,11 @@ type Made<P, Slots, Accepts extends keyof P> = [Accepts] extends [never]
   : TagComponent<GivenProps<P>, Slots, Accepts & keyof GivenProps<P>, P[Accepts]>;
 
 /** A template text may declare its slots itself. */
-type GivenSlotsFrom<S, Text> = [Text] extends [string | TemplateText]
-  ? [keyof S] extends [never]
+type GivenSlotsFrom<S, Text> = [Text] extends [never]
+  ? GivenSlots<S>
+  : [keyof S] extends [never]
     ? SlotsOfText
-    : GivenSlots<S>
-  : GivenSlots<S>;
+    : GivenSlots<S>;
 
 function made(
   name: string,

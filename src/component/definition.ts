@@ -14,6 +14,19 @@ import type {
 /** CSS rules, or the file they were read from. */
 export type StylesInput = string | TemplateText;
 
+/**
+ * Text as a template. Told by a method that text has and functions have not, so that TypeScript need not look at a
+ * template that is a function to see that it is no text.
+ */
+interface WrittenText<Text> {
+  readonly charAt: (index: number) => Text;
+}
+
+/** A template text that was read from a file. */
+interface TextFile<Text> extends Omit<TemplateText, 'text'> {
+  readonly text: Text;
+}
+
 /** What `component` is given; each part but the template may be left out. */
 export interface Definition<
   P,
@@ -22,7 +35,7 @@ export interface Definition<
   Events,
   H extends Record<string, readonly unknown[]>,
   Accepts = never,
-  Text = string | TemplateText,
+  Text = string,
 > {
   /** One sentence on what the component is; tools show it. */
   readonly description?: string;
@@ -68,7 +81,8 @@ export interface Definition<
    */
   readonly template:
     | ((context: TemplateContext<P, S, State, H>) => Content)
-    | (Text & (string | TemplateText));
+    | WrittenText<Text>
+    | TextFile<Text>;
   /** With a template text: the components whose tags stand in it. */
   readonly uses?: readonly AnyComponent[];
   /**
