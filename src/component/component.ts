@@ -57,7 +57,7 @@ export interface TagComponent<Props, Slots, At extends keyof Props, Kind> {
 type TagsOf<K> = K extends TagKind<infer Tags, infer _First> ? Tags : never;
 type FirstOf<K> = K extends TagKind<infer _Tags, infer First> ? First : never;
 
-/** Any component, or a function made by `component` with a type of its own to fill in. */
+/** Any component, those of `component.of` among them. */
 export type AnyComponent = ((...args: never[]) => Use) & { readonly name: string };
 
 /** Any record of props, where it is not known which component they are for. */
@@ -125,7 +125,7 @@ export function component<
   name: string,
   parts: Definition<P, S, State, Events, H, Accepts, Text>,
 ): Made<P, GivenSlotsFrom<S, NoInfer<Text>>, NoInfer<Accepts>> {
-  return made(name, parts, component) as unknown as Made<P, GivenSlotsFrom<S, Text>, Accepts>;
+  return made(name, parts, component) as Made<P, GivenSlotsFrom<S, Text>, Accepts>;
 }
 
 /**
@@ -153,7 +153,8 @@ component.of = function componentOf<
   name: string,
   make: (item: Kind<Item>) => Definition<P, S, State, Events, H>,
 ): (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use {
-  return made(name, typeof make === 'function' ? make(any() as Kind<Item>) : undefined, componentOf);
+  const parts = typeof make === 'function' ? make(any()) : undefined;
+  return made(name, parts, componentOf) as (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use;
 };
 
 /** What `component` gives: with `accepts` a component that also takes the attributes of the element it becomes. */
@@ -168,18 +169,16 @@ type GivenSlotsFrom<S, Text> = [Text] extends [never]
     ? SlotsOfText
     : GivenSlots<S>;
 
-function made(
-  name: string,
-  parts: unknown,
-  calledAs: (...args: never[]) => unknown,
-): (...args: unknown[]) => Use {
-  const nameWrong = nameFault(name);
-  const faults = nameWrong ? [nameWrong] : dev ? definitionFaults(name, parts) : [];
+/** What calling one of them makes, each call by its own types. */
+function made(name: string, parts: unknown, calledAs: unknown): unknown {
+  const wrong = nameFault(name);
+  const faults = wrong ? [wrong] : dev ? definitionFaults(name, parts) : [];
+  const place = callPlace(calledAs);
   if (faults.length > 0) {
-    const place = placeIfKnown(callPlace(calledAs));
-    throw new LatticeError(faults.map((fault) => placed({ ...fault, ...place }, '')));
+    const source = placeOf(place);
+    throw new LatticeError(faults.map((fault) => placed(source ? { ...fault, source } : fault, '')));
   }
-  const core = coreFrom(name, parts as LooseDefinition, callPlace(calledAs));
+  const core = coreFrom(name, parts as LooseDefinition, place);
   const use = (
     props?: Readonly<Record<string, unknown>>,
     content?: unknown,
@@ -199,10 +198,5 @@ function made(
     description: { value: core.description },
   });
   brandComponent(use, core);
-  return use as (...args: unknown[]) => Use;
-}
-
-function placeIfKnown(place: object | undefined): { source?: NonNullable<ReturnType<typeof placeOf>> } {
-  const source = placeOf(place);
-  return source ? { source } : {};
+  return use;
 }

@@ -1,22 +1,21 @@
-import { type Finding, finding, nearestOr, sortOf, tagName } from '../problem/index.js';
-import { isKind } from './kind.js';
+import { type Finding, finding, nearestOr, show, tagName } from '../problem/index.js';
+import { isKind, isRecord } from './kind.js';
 
 /** What is wrong with a part, completing "The … of <x-y> "; nothing where it is right. */
 type Fault = string | undefined;
 
-const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 const isText = (value: unknown): boolean =>
   typeof value === 'string' || (isRecord(value) && typeof value.text === 'string');
 
 function must(isRight: boolean, what: string, value: unknown): Fault {
-  return isRight ? undefined : `has to be ${what}, and is ${sortOf(value)}`;
+  return isRight ? undefined : `has to be ${what}, and is ${show(value)}`;
 }
 
 const isFunction = (value: unknown): boolean => typeof value === 'function';
 const functionFault = (value: unknown): Fault => must(isFunction(value), 'a function', value);
 const isTagKind = (value: unknown): boolean => isKind(value) && value.rules.word === 'tag';
 const isSlotKind = (value: unknown): boolean => isRecord(value) && 'needed' in value && 'hands' in value;
+const isEventKind = (value: unknown): boolean => isRecord(value) && 'description' in value;
 
 /** What each part of a definition may be. */
 const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
@@ -25,7 +24,7 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
   slots: (value) => eachFault(value, 'a slot', isSlotKind, 'made by slot()'),
   accepts: (value) => must(typeof value === 'string', 'the name of a prop', value),
   styles: (value) => must([value].flat().every(isText), 'CSS text, a file of it, or a list of these', value),
-  events: (value) => eachFault(value, 'an event', isRecord, 'made by event()'),
+  events: (value) => eachFault(value, 'an event', isEventKind, 'made by event()'),
   state: functionFault,
   handlers: (value) => eachFault(value, 'a handler', isFunction, 'a function'),
   reactions: (value) => eachFault(value, 'a reaction', isFunction, 'a function'),
@@ -50,7 +49,7 @@ function eachFault(value: unknown, one: string, isRight: (value: unknown) => boo
   for (const [name, item] of Object.entries(value)) {
     if (isRight(item)) continue;
     const call = isFunction(item) ? ' that was not called' : '';
-    return `has ${one} "${name}" that is not ${what}, but ${sortOf(item)}${call}`;
+    return `has ${one} "${name}" that is not ${what}, but ${show(item)}${call}`;
   }
   return undefined;
 }
@@ -62,7 +61,7 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
   if (!isRecord(definition))
     return [
       say(
-        `The definition of ${component} has to be a record with a template, and is ${sortOf(definition)}.`,
+        `The definition of ${component} has to be a record with a template, and is ${show(definition)}.`,
         isFunction(definition)
           ? 'A component of any item is made by component.of.'
           : `Write component('${name}', { template: … }).`,

@@ -86,8 +86,9 @@ export interface Definition<
   /** With a template text: the components whose tags stand in it. */
   readonly uses?: readonly AnyComponent[];
   /**
-   * With a template text: whether white space that holds a line break is the text's own layout: beside a tag it is then dropped, inside text
-   * it is one space. Left out, all white space stays as it is written. `pre` and `textarea` keep theirs.
+   * With a template text: whether white space that holds a line break is the text's own layout. Beside a tag it is then
+   * dropped, inside text it is one space. Left out, all white space stays as it is written. `pre` and `textarea` keep
+   * theirs.
    */
   readonly joinLines?: boolean;
   /** With a template text: functions that its expressions may call. */

@@ -16,7 +16,7 @@ export { componentCore } from './core.js';
 export { type Definition, definition } from './definition.js';
 export { type AnyEventKind, EventKind, event } from './event.js';
 export type { AnyKind, Presence } from './kind.js';
-export { fault, fits, Kind, settle, show, unreadable } from './kind.js';
+export { fault, fits, Kind, settle, unreadable } from './kind.js';
 export * as prop from './kinds/index.js';
 export { TagKind } from './kinds/tag.js';
 export { nameFault } from './name.js';

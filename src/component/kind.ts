@@ -1,4 +1,4 @@
-import { dev, refuseCall } from '../problem/index.js';
+import { dev, refuseCall, show } from '../problem/index.js';
 
 /** How a prop may be left out: not at all, giving `undefined`, or giving its fallback value. */
 export type Presence = 'required' | 'optional' | 'fallback';
@@ -67,16 +67,18 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
   /**
    * The prop may be left out; the template then sees this value.
    *
+   * @throws LatticeError `call-invalid`, while developing
    * @example prop.number().fallback(0)
    */
   fallback(value: NoInfer<Value>): Kind<Value, Given, 'fallback'> {
-    if (dev) checkFallback(this as unknown as AnyKind, value);
+    if (dev) checkFallback(this as AnyKind, value);
     return new Kind(this.rules, { ...this.settings, presence: 'fallback', fallbackValue: value });
   }
 
   /**
    * Adds a test that a value must pass. The message completes the sentence "The prop x …".
    *
+   * @throws LatticeError `call-invalid`, while developing
    * @example prop.number().where((n) => n >= 0, 'must not be below zero')
    */
   where(passes: (value: Value) => boolean, message: string): Kind<Value, Given, How> {
@@ -102,8 +104,8 @@ function checkFallback(kind: AnyKind, value: unknown): void {
   if (wrong !== undefined)
     refuseCall(
       kind.fallback,
-      'fallback',
-      `gives a prop a value that it ${wrong.startsWith('takes') ? 'does not take: it ' : 'does not take, which '}${wrong}`,
+      'A prop with this fallback',
+      wrong,
       'Give it a value of its own kind, or leave it out with optional().',
     );
 }
@@ -141,20 +143,7 @@ export function fault(kind: AnyKind, value: unknown): string | undefined {
   return settings.tests.find((test) => !test.passes(settled as never))?.message;
 }
 
-/** A value as it is quoted in a message: short, and saying what it is. */
-export function show(value: unknown): string {
-  if (typeof value === 'string') {
-    const text = JSON.stringify(value.length > 40 ? `${value.slice(0, 39)}…` : value);
-    return `the text ${text}`;
-  }
-  if (typeof value === 'number' || typeof value === 'bigint') return `the number ${value}`;
-  if (value === null || typeof value === 'undefined' || typeof value === 'boolean') return String(value);
-  if (Array.isArray(value)) return `a list of ${value.length}`;
-  if (value instanceof Promise) return 'a promise';
-  if (value instanceof Date)
-    return Number.isNaN(value.getTime()) ? 'an invalid date' : `the date ${value.toISOString()}`;
-  if (typeof value === 'function') return 'a function';
-  if (typeof value === 'symbol') return 'a symbol';
-  const keys = Object.keys(value).slice(0, 4).join(', ');
-  return keys === '' ? 'an empty record' : `a record with ${keys}`;
+/** Whether a value is a record, of whatever class. */
+export function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
 }

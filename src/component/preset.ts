@@ -1,4 +1,4 @@
-import { dev, refuseCall, sortOf } from '../problem/index.js';
+import { dev, refuseCall, show } from '../problem/index.js';
 import {
   type Builder,
   type Content,
@@ -46,6 +46,7 @@ type Preset<Make, Keys> =
  * is merged in after: classes stand together, styles merge by property, listeners by event, all else the use wins.
  * A preset can be made of a preset.
  *
+ * @throws LatticeError `call-invalid`, while developing
  * @example
  * const press = preset(el.button, { type: 'button', class: 'press' });
  * press({ class: 'wide' }, 'Save'); // <button type="button" class="press wide">Save</button>
@@ -59,14 +60,14 @@ export function preset<const Make extends Presettable, Keys extends keyof Filled
     refuseCall(
       preset,
       'preset',
-      `is made of a builder or a component, and got ${sortOf(make)}`,
+      `is made of a builder or a component, and got ${show(make)}`,
       "Write preset(el.button, { type: 'button' }).",
     );
   if (dev && !isRecord(given))
     refuseCall(
       preset,
       'preset',
-      `takes a record of what is filled in, and got ${sortOf(given)}`,
+      `takes a record of what is filled in, and got ${show(given)}`,
       "Write preset(el.button, { type: 'button' }).",
     );
   return filled(make, given) as Preset<Make, Keys>;

@@ -1,8 +1,9 @@
 export { dev, finding, problemText } from '#dev';
-export { refuseCall, sortOf } from './called.js';
+export { refuseCall } from './called.js';
 export { failure, LatticeError } from './error.js';
 export { nearest, nearestOr, suggest, tagName } from './nearest.js';
 export { callPlace, placeOf } from './place.js';
 export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './problem.js';
 export { placed } from './problem.js';
 export { isScriptUrl } from './script-url.js';
+export { show } from './show.js';

@@ -1,4 +1,4 @@
-import { dev, finding, LatticeError, placed, refuseCall, sortOf } from '../problem/index.js';
+import { dev, finding, LatticeError, placed, refuseCall, show } from '../problem/index.js';
 import { coreOf, describe, type Expr, ExprCore, type ExprOf, getterOf, type ReadText } from './expr.js';
 import { type Frame, pathOf } from './frame.js';
 import { gotIn } from './got.js';
@@ -11,6 +11,7 @@ type Values<Inputs extends readonly unknown[]> = { [I in keyof Inputs]: ValueOf<
  * A value worked out at render time. The last argument gets the values of the ones before it. With inputs it must
  * depend on them alone; without any it is worked out anew at each rendering.
  *
+ * @throws LatticeError `call-invalid`, while developing
  * @example calc(props.crates, props.price, (crates, price) => crates * price)
  * @example calc(() => new Date().getFullYear())
  */
@@ -105,6 +106,7 @@ export function workedGetter(
 /**
  * Text with expressions in it. Missing values (`null`, `undefined`, `false`) come out as nothing.
  *
+ * @throws LatticeError `call-invalid`, while developing
  * @example phrase`${props.crates} crates left`
  */
 export function phrase(
@@ -151,13 +153,14 @@ export function plainText(value: unknown): string {
  * An id that is different for each use on a page and the same on every render of the same tree. Asked for again
  * by the same label in the same place it is the same id.
  *
+ * @throws LatticeError `call-invalid`, while developing
  * @example
  * const panel = uid('panel');
  * return [el.button({ 'aria-controls': panel }, 'Show'), el.div({ id: panel }, slots.default())];
  */
 export function uid(label: string): Expr<string> {
   if (dev && (typeof label !== 'string' || label === ''))
-    refuseCall(uid, 'uid', `takes a label, and got ${sortOf(label || undefined)}`, "Write uid('panel').");
+    refuseCall(uid, 'uid', `takes a label, and got ${show(label || undefined)}`, "Write uid('panel').");
   const depth = currentRun()?.depth ?? 0;
   const get: ExprCore['get'] = (frame) => label + (frame.at?.[depth] ?? '');
   return new ExprCore({ op: 'uid', label, depth }, get, uid).face as Expr<string>;

@@ -1,4 +1,4 @@
-import { dev, refuseCall, sortOf } from '../problem/index.js';
+import { dev, refuseCall, show } from '../problem/index.js';
 import type { Expr } from './expr.js';
 
 /** A value handed down, with the name it goes by. */
@@ -38,6 +38,7 @@ export const shareReader: { read?: (name: string, readBy: unknown) => Expr<unkno
  * Names data that components share. Elements from elsewhere can take part: in a page it is asked for by the
  * community's context protocol, a `context-request` event with this name as its `context`.
  *
+ * @throws LatticeError `call-invalid`, while developing
  * @example
  * const Basket = share<{ crates: number }>('basket');
  * component('crate-basket', { …, provides: ({ state }) => [Basket.of({ crates: state.crates })] });
@@ -45,11 +46,6 @@ export const shareReader: { read?: (name: string, readBy: unknown) => Expr<unkno
  */
 export function share<Value>(name: string): Share<Value> {
   if (dev && (typeof name !== 'string' || name === ''))
-    refuseCall(
-      share,
-      'share',
-      `takes a name, and got ${sortOf(name || undefined)}`,
-      "Write share('basket').",
-    );
+    refuseCall(share, 'share', `takes a name, and got ${show(name || undefined)}`, "Write share('basket').");
   return new Share<Value>(name);
 }

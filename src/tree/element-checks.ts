@@ -1,5 +1,5 @@
 import { htmlTags, svgTags } from '../generated/tags.js';
-import { finding, type SourcePlace, sortOf } from '../problem/index.js';
+import { finding, type SourcePlace, show } from '../problem/index.js';
 import {
   attributeText,
   classWriter,
@@ -54,7 +54,7 @@ function checkListeners(tag: string, value: unknown, say: Report): void {
       finding('attribute-invalid', {
         attribute,
         tag,
-        fault: `takes ${wanted}, and got ${sortOf(got)}`,
+        fault: `takes ${wanted}, and got ${show(got)}`,
         hint: 'Declare a handler, and call it: on: { click: handlers.add(1) }.',
       }),
     );

@@ -1,5 +1,5 @@
-import { type ComponentCore, componentCore, perComponent, show } from '../component/index.js';
-import { type Finding, finding } from '../problem/index.js';
+import { type ComponentCore, componentCore, perComponent } from '../component/index.js';
+import { type Finding, finding, show } from '../problem/index.js';
 import {
   blueprintOf,
   type Content,

@@ -31,23 +31,24 @@ export function telling(server: ViteDevServer): Telling {
   let changes = 0;
   let timer: NodeJS.Timeout | undefined;
   let running = Promise.resolve();
+  let isShown = false;
 
   const soon = (): void => {
     clearTimeout(timer);
     timer = setTimeout(() => {
-      running = running.then(tell);
+      running = running.then(tell).catch((thrown) => server.config.logger.error(String(thrown)));
     }, settled);
   };
 
   const show = (): void => {
     const [error] = [...errors.values()].slice(-1);
     if (error) server.ws.send({ type: 'error', err: overlayOf(error) });
+    isShown = error !== undefined;
   };
 
   const tell = async (): Promise<void> => {
     const files = [...waiting];
     const before = changes;
-    const hadErrors = errors.size > 0;
     const found = await Promise.all(
       files.map(async (file) => [file, await problemsIn(server, file)] as const),
     );
@@ -62,8 +63,8 @@ export function telling(server: ViteDevServer): Telling {
     // Vite tells of code that cannot be read or run, in the same place.
     if (found.some(([, inFile]) => inFile === undefined)) return;
     // A page takes the overlay down with every change it takes, whatever that was.
-    if (errors.size > 0) show();
-    else if (hadErrors) server.ws.send({ type: 'update', updates: [] });
+    if (isShown && errors.size === 0) server.ws.send({ type: 'update', updates: [] });
+    show();
   };
 
   /** Whether another module is the one to tell a problem: what is wrong in a component is wrong in its uses as well. */

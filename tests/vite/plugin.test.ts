@@ -205,6 +205,9 @@ describe('while developing', () => {
     expect(shown).toContain('stall-count.html:1:');
     edit('stall-sign.ts', ', sort: prop.text()', '');
     await noOverlay();
+    // Whether the page has loaded itself anew for the other props by then is a matter of how fast it is.
+    await page.reload();
+    await becomes('Crates ~ 40Stand Crates');
   });
 
   test('so is a definition that no component can be made of', async () => {

@@ -1,9 +1,10 @@
-import { dev, refuseCall, suggest } from '../../problem/index.js';
-import { Kind, show, unreadable } from '../kind.js';
+import { dev, refuseCall, show, suggest } from '../../problem/index.js';
+import { Kind, unreadable } from '../kind.js';
 
 /**
  * One text out of a fixed set.
  *
+ * @throws LatticeError `call-invalid`, while developing
  * @example prop.choice(['early', 'late']).fallback('early')
  */
 export function choice<const Words extends readonly [string, ...string[]]>(

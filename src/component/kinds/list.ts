@@ -1,4 +1,4 @@
-import { dev, refuseCall, sortOf } from '../../problem/index.js';
+import { dev, refuseCall, show } from '../../problem/index.js';
 import { type AnyKind, fault, fits, isKind, Kind, type Presence } from '../kind.js';
 import { any, readJson } from './any.js';
 
@@ -6,6 +6,7 @@ import { any, readJson } from './any.js';
  * A list. With a kind every item is checked; with a type alone (`prop.list<Variety>()`) only that it is a list.
  * As an attribute it is JSON.
  *
+ * @throws LatticeError `call-invalid`, while developing
  * @example prop.list(prop.text())
  * @example prop.list<Variety>()
  */
@@ -15,7 +16,7 @@ export function list<Item>(item: Kind<Item, unknown, Presence> = any<Item>()): K
     refuseCall(
       list,
       'prop.list',
-      `takes the kind of its items, and got ${sortOf(kind)}`,
+      `takes the kind of its items, and got ${show(kind)}`,
       'Write prop.list(prop.text()), or prop.list<Variety>() for any items.',
     );
   const loose = kind.rules.word === 'any';

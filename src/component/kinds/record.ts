@@ -1,5 +1,5 @@
-import { dev, refuseCall, sortOf, suggest } from '../../problem/index.js';
-import { type AnyKind, fault, fits, isKind, Kind, type Presence } from '../kind.js';
+import { dev, refuseCall, show, suggest } from '../../problem/index.js';
+import { type AnyKind, fault, fits, isKind, isRecord, Kind, type Presence } from '../kind.js';
 import { readJson } from './any.js';
 
 type Fields = Readonly<Record<string, AnyKind>>;
@@ -19,17 +19,18 @@ export type RecordOf<F> = {
 /**
  * A record of known fields. As an attribute it is JSON.
  *
+ * @throws LatticeError `call-invalid`, while developing
  * @example prop.record({ row: prop.number(), label: prop.text().optional() })
  */
 export function record<const F extends Readonly<Record<string, Kind<unknown, unknown, Presence>>>>(
   fields: F,
 ): Kind<RecordOf<F>> {
   if (dev) {
-    if (typeof fields !== 'object' || fields === null)
+    if (!isRecord(fields))
       refuseCall(
         record,
         'prop.record',
-        `takes a record of kinds, and got ${sortOf(fields)}`,
+        `takes a record of kinds, and got ${show(fields)}`,
         'Write prop.record({ row: prop.number() }).',
       );
     for (const [name, kind] of Object.entries(fields)) {
@@ -37,18 +38,15 @@ export function record<const F extends Readonly<Record<string, Kind<unknown, unk
         refuseCall(
           record,
           'prop.record',
-          `takes a kind for each field, and got ${sortOf(kind)} for "${name}"`,
+          `takes a kind for each field, and got ${show(kind)} for "${name}"`,
           `Write ${name}: prop.text() or the like.`,
         );
     }
   }
-  // What each field holds is its own kind's matter; here they are all alike.
   // The fields' own types are the caller's; here any kind will do.
-  const kinds = Object.entries(fields as unknown as Fields);
+  const kinds = Object.entries(fields as Fields);
   const names = kinds.map(([name]) => name);
-  const isRecord = (value: unknown): value is Record<string, unknown> =>
-    typeof value === 'object' && value !== null && !Array.isArray(value);
-  const fieldFits = (value: Record<string, unknown>, [name, kind]: [string, AnyKind]): boolean =>
+  const fieldFits = (value: Readonly<Record<string, unknown>>, [name, kind]: [string, AnyKind]): boolean =>
     value[name] === undefined ? kind.settings.presence !== 'required' : fits(kind, value[name]);
   return new Kind<RecordOf<F>>({
     word: 'record',

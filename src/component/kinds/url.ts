@@ -1,5 +1,6 @@
 import { isScriptUrl } from '../../problem/script-url.js';
-import { Kind, show, unreadable } from '../kind.js';
+import { show } from '../../problem/show.js';
+import { Kind, unreadable } from '../kind.js';
 
 /**
  * A URL, absolute or relative, that carries no script: `javascript:`, `vbscript:` and `data:` documents are refused.

@@ -1,5 +1,4 @@
-import { show } from '../../component/kind.js';
-import { dev, finding } from '../../problem/index.js';
+import { dev, finding, show } from '../../problem/index.js';
 import type { Frame } from '../../template/frame.js';
 import { idPart } from '../../template/id-part.js';
 import { adopt, differs } from './adoption.js';

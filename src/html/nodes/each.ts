@@ -1,5 +1,4 @@
-import { show } from '../../component/index.js';
-import { finding } from '../../problem/index.js';
+import { finding, show } from '../../problem/index.js';
 import { describe, type ExprCore, type Frame, idPart } from '../../template/index.js';
 import { holdsSlot, type PlanEach } from '../../tree/index.js';
 import { Chunks, type Write } from '../chunks.js';

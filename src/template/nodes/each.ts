@@ -46,6 +46,7 @@ export interface EachOptions<Item> {
  * number from 0. A list that may be missing counts as empty. For a fixed range write plain JavaScript:
  * `[1, 2, 3].map((n) => el.li(n))`.
  *
+ * @throws LatticeError `call-invalid`, while developing
  * @example eachOf(props.varieties, (variety) => el.li(variety.name), { key: 'id', empty: el.p('None left') })
  */
 export function eachOf<Item>(
