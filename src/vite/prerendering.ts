@@ -5,6 +5,7 @@ import { problemBlock } from '../check/report/text.js';
 import { type AnyComponent, componentsIn } from '../component/index.js';
 import { catalog, renderDocument } from '../markup/index.js';
 import type { LatticeOptions } from './index.js';
+import { written } from './written.js';
 
 /** Renders the components that stand in HTML pages, as the pages are built and served. */
 export function prerendering({ components = [], foreign = [] }: LatticeOptions): Plugin {
@@ -41,7 +42,7 @@ export function prerendering({ components = [], foreign = [] }: LatticeOptions):
         });
         for (const problem of rendered.problems) {
           const level = problem.severity === 'error' ? 'error' : 'warn';
-          config.logger[level](`\n${problemBlock(problem, pc)}\n`);
+          config.logger[level](`\n${problemBlock(server ? written(problem, server) : problem, pc)}\n`);
         }
         return rendered.html;
       },

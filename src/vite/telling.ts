@@ -5,6 +5,7 @@ import { componentProblems } from '../check/components.js';
 import { frameOf, problemBlock } from '../check/report/text.js';
 import { componentCore, componentsIn } from '../component/index.js';
 import type { Problem } from '../problem/index.js';
+import { written } from './written.js';
 
 /** How long after the last change it is through: the page has it by then, and does not take the overlay down again. */
 const settled = 120;
@@ -140,16 +141,6 @@ async function problemsIn(server: ViteDevServer, file: string): Promise<readonly
       return (thrown.problems as readonly Problem[]).map((problem) => written(problem, server));
     return undefined;
   }
-}
-
-/** A problem with the line that was written, where its place is one in what Vite made of the module. */
-function written(problem: Problem, server: ViteDevServer): Problem {
-  const { source } = problem;
-  if (!source || source.frame !== undefined) return problem;
-  const { file, line, column } = source;
-  const stack = server.ssrRewriteStacktrace(`Error: x\n    at x (${file}:${line}:${column})`);
-  const [, from = file, row, col] = /\(([^()]+):(\d+):(\d+)\)/.exec(stack) ?? [];
-  return { ...problem, source: { file: from, line: Number(row ?? line), column: Number(col ?? column) } };
 }
 
 /** A problem as Vite's overlay shows it (https://vite.dev/guide/api-plugin, HMR errors). */

@@ -194,6 +194,12 @@ describe('while developing', () => {
     expect(logged.join('\n')).toContain('stall-sign.ts:6:');
     // Told once, though the components that use it have it as well.
     expect(logged.join('\n').match(/prop-unknown/g)).toHaveLength(1);
+    // The page is rendered ahead when it is loaded again, and that tells the same place.
+    await page.reload();
+    const places = [...logged.join('\n').matchAll(/stall-sign\.ts:(\d+):/g)].map(([, line]) => line);
+    expect(places.length).toBeGreaterThan(1);
+    expect(new Set(places)).toEqual(new Set(['6']));
+    await overlay();
     edit('stall-sign.ts', 'props.nmae', 'props.name');
     await noOverlay();
   });
