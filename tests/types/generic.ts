@@ -69,27 +69,20 @@ RowRepeater({ items: varieties }, { row: (v) => v });
 RowRepeater({ items: varieties, titel: 'x' }, { row: (v) => v.name });
 
 /** Two columns, each by the name of a field. */
-const TwoColumns = component.of('two-columns', <Row>(row: Kind<Row>) =>
-  definition({
-    props: {
-      rows: prop.list(row),
-      first: prop.text<keyof Row & string>(),
-      second: prop.text<keyof Row & string>(),
-    },
-    template: ({ props }) =>
-      el.table(
+const TwoColumns = component.of('two-columns', <Row>(row: Kind<Row>) => {
+  const field = prop.text<keyof Row & string>();
+  return definition({
+    props: { rows: prop.list(row), first: field, second: field },
+    template: ({ props }) => {
+      const cell = (each: Expr<Row>, name: Expr<keyof Row & string>) =>
+        el.td(calc(each, name, (it, key) => String(it[key])));
+      return el.table(
         el.thead(el.tr(el.th(props.first), el.th(props.second))),
-        el.tbody(
-          eachOf(props.rows, (each) =>
-            el.tr(
-              el.td(calc(each, props.first, (it, key) => String(it[key]))),
-              el.td(calc(each, props.second, (it, key) => String(it[key]))),
-            ),
-          ),
-        ),
-      ),
-  }),
-);
+        el.tbody(eachOf(props.rows, (each) => el.tr(cell(each, props.first), cell(each, props.second)))),
+      );
+    },
+  });
+});
 TwoColumns({ rows: varieties, first: 'name', second: 'crates' });
 // @ts-expect-error a variety has no field "price"
 TwoColumns({ rows: varieties, first: 'name', second: 'price' });
