@@ -33,7 +33,7 @@ function partsOf({ value }: Property): KindParts {
     const { name } = callee.property;
     if (name === 'fallback') fallback ??= node.arguments[0];
     if (name === 'where') tests.unshift(node.arguments);
-    if (name === 'of') schema = node.arguments[0];
+    if (name === 'schema') schema = node.arguments[0];
     node = callee.object;
   }
   return { fallback, tests, schema };

@@ -144,7 +144,7 @@ export class ModuleCode {
       enter(node) {
         if (isFunction(node)) depth++;
         if (node.type !== 'CallExpression') return;
-        const isGeneric = isOf(node.callee, local);
+        const isGeneric = isGenericCall(node.callee, local);
         if (!isGeneric && !(node.callee.type === 'Identifier' && node.callee.name === local)) return;
         const { local: name, isDefault = false } = top.get(node) ?? {};
         const given = node.arguments[1] as Expression | undefined;
@@ -178,15 +178,15 @@ export function isOfInterest(code: string): boolean {
   return code.includes(`'${authoring}'`) || code.includes(`"${authoring}"`) || code.includes(elements);
 }
 
-/** Whether a call is one of `component.of`. */
-function isOf(callee: Node, local: string): boolean {
+/** Whether a call is one of `component.generic`. */
+function isGenericCall(callee: Node, local: string): boolean {
   return (
     callee.type === 'MemberExpression' &&
     !callee.computed &&
     callee.object.type === 'Identifier' &&
     callee.object.name === local &&
     callee.property.type === 'Identifier' &&
-    callee.property.name === 'of'
+    callee.property.name === 'generic'
   );
 }
 

@@ -57,7 +57,7 @@ export interface TagComponent<Props, Slots, At extends keyof Props, Kind> {
 type TagsOf<K> = K extends TagKind<infer Tags, infer _First> ? Tags : never;
 type FirstOf<K> = K extends TagKind<infer _Tags, infer First> ? First : never;
 
-/** Any component, those of `component.of` among them. */
+/** Any component, those of `component.generic` among them. */
 export type AnyComponent = ((...args: never[]) => Use) & { readonly name: string };
 
 /** Any record of props, where it is not known which component they are for. */
@@ -89,7 +89,7 @@ export type PropsOf<C> = C extends (...args: never[]) => unknown
  *
  * @example
  * type CardSlots = SlotsOf<typeof VarietyCard>;
- * const slots = { default: slot(), row: slot.of<Variety>().required() };
+ * const slots = { default: slot(), row: slot.with<Variety>().required() };
  * type ListSlots = SlotsOf<typeof slots>;
  */
 export type SlotsOf<C> = C extends (...args: never[]) => unknown
@@ -131,18 +131,18 @@ export function component<
 /**
  * Defines a component that works for any type of item, which each of its uses settles.
  *
- * @param make is given the kind of the item, for `prop.list(item)`, `slot.of(item)` and the like
+ * @param make is given the kind of the item, for `prop.list(item)`, `slot.with(item)` and the like
  * @throws LatticeError `name-invalid`, `definition-invalid`
  * @example
- * const RowList = component.of('row-list', <Item>(item: Kind<Item>) =>
+ * const RowList = component.generic('row-list', <Item>(item: Kind<Item>) =>
  *   definition({
  *     props: { items: prop.list(item) },
- *     slots: { row: slot.of(item) },
+ *     slots: { row: slot.with(item) },
  *     template: ({ props, slots }) => el.ul(eachOf(props.items, (each) => el.li(slots.row(each)))),
  *   }));
  * RowList({ items: varieties }, { row: (variety) => variety.name });
  */
-component.of = function componentOf<
+component.generic = function componentGeneric<
   Item,
   const P extends PropKinds,
   const S extends SlotKinds,
@@ -154,7 +154,7 @@ component.of = function componentOf<
   make: (item: Kind<Item>) => Definition<P, S, State, Events, H>,
 ): (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use {
   const parts = typeof make === 'function' ? make(any()) : undefined;
-  return made(name, parts, componentOf) as (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use;
+  return made(name, parts, componentGeneric) as (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use;
 };
 
 /** What `component` gives: with `accepts` a component that also takes the attributes of the element it becomes. */

@@ -63,7 +63,7 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
       say(
         `The definition of ${component} has to be a record with a template, and is ${show(definition)}.`,
         isFunction(definition)
-          ? 'A component of any item is made by component.of.'
+          ? 'A component of any item is made by component.generic.'
           : `Write component('${name}', { template: … }).`,
       ),
     ];

@@ -115,10 +115,10 @@ export type NoneDeclaredAbove = Record<never, never>;
  * made from a function that returns one.
  *
  * @example
- * const RowList = component.of('row-list', <Item>(item: Kind<Item>) =>
+ * const RowList = component.generic('row-list', <Item>(item: Kind<Item>) =>
  *   definition({
  *     props: { items: prop.list(item) },
- *     slots: { row: slot.of(item) },
+ *     slots: { row: slot.with(item) },
  *     template: ({ props, slots }) => el.ul(eachOf(props.items, (each) => el.li(slots.row(each)))),
  *   }));
  * RowList({ items: varieties }, { row: (variety) => variety.name });

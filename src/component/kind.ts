@@ -47,7 +47,7 @@ export declare const kindTypes: unique symbol;
  * One prop's kind: its TypeScript type, its run-time check, its attribute form and its schema.
  * A kind is never changed; each call gives a new one.
  *
- * `Value` is what the template sees, `Given` what a use hands over (they differ for `prop.of` alone).
+ * `Value` is what the template sees, `Given` what a use hands over (they differ for `prop.schema` alone).
  */
 export class Kind<Value, Given = Value, How extends Presence = 'required'> {
   declare readonly [kindTypes]: { value: Value; given: Given; how: How };

@@ -78,5 +78,7 @@ function cssText(styles: StylesInput): string {
 }
 
 function slotsOfText(text: TemplateText): Readonly<Record<string, AnySlotKind>> {
-  return Object.fromEntries([...textSlots(text)].map(([name, hands]) => [name, hands ? slot.of() : slot()]));
+  return Object.fromEntries(
+    [...textSlots(text)].map(([name, hands]) => [name, hands ? slot.with() : slot()]),
+  );
 }

@@ -5,7 +5,7 @@ export declare const slotTypes: unique symbol;
 
 /**
  * What a component says of one of its slots. `Data` is what the slot hands to whoever fills it
- * (nothing, unless made with `slot.of`), `Needed` whether it has to be filled.
+ * (nothing, unless made with `slot.with`), `Needed` whether it has to be filled.
  */
 export class SlotKind<Data = never, Needed extends boolean = false, Hands extends boolean = boolean> {
   declare readonly [slotTypes]: { data: Data; needed: Needed; hands: Hands };
@@ -40,16 +40,16 @@ interface SlotMaker {
   /** A slot that has to be filled. */
   required(): SlotKind<never, true, false>;
   /** A slot that hands data to whoever fills it; the filler is a function of that data. */
-  of<Data>(item?: Kind<Data, unknown, Presence>): SlotKind<Data, false, true>;
+  with<Data>(item?: Kind<Data, unknown, Presence>): SlotKind<Data, false, true>;
 }
 
 /**
  * A place in a component for content given at its use.
  *
- * @example slots: { default: slot(), title: slot.required(), row: slot.of<Variety>() }
+ * @example slots: { default: slot(), title: slot.required(), row: slot.with<Variety>() }
  */
 export const slot: SlotMaker = Object.assign(() => new SlotKind<never, false, false>(false, false), {
   required: () => new SlotKind<never, true, false>(true, false),
-  of: <Data>(item?: Kind<Data, unknown, Presence>) =>
+  with: <Data>(item?: Kind<Data, unknown, Presence>) =>
     new SlotKind<Data, false, true>(false, true, item as AnyKind | undefined),
 });

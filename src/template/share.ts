@@ -16,7 +16,7 @@ export class Share<Value> {
   }
 
   /** For `provides`: hands this value down. */
-  of(value: Value): Provided {
+  provide(value: Value): Provided {
     return { share: this.name, value };
   }
 
@@ -41,7 +41,7 @@ export const shareReader: { read?: (name: string, readBy: unknown) => Expr<unkno
  * @throws LatticeError `call-invalid`, while developing
  * @example
  * const Basket = share<{ crates: number }>('basket');
- * component('crate-basket', { …, provides: ({ state }) => [Basket.of({ crates: state.crates })] });
+ * component('crate-basket', { …, provides: ({ state }) => [Basket.provide({ crates: state.crates })] });
  * component('basket-total', { template: () => el.p(Basket.read().crates) });
  */
 export function share<Value>(name: string): Share<Value> {

@@ -116,8 +116,8 @@ describe('what a module calls with something else than it takes', () => {
       () => prop.record?.({ row: 'number' }),
       /takes a kind for each field, and got the text "number" for "row"/,
     ],
-    ['prop.of', () => prop.of?.({}), /Standard Schema interface, and this one does not/],
-    ['prop.of', () => prop.of?.(), /Standard Schema interface/],
+    ['prop.schema', () => prop.schema?.({}), /Standard Schema interface, and this one does not/],
+    ['prop.schema', () => prop.schema?.(), /Standard Schema interface/],
     [
       'A prop with this fallback',
       () => crates().fallback?.('x'),

@@ -4,7 +4,7 @@ import { onlyProblem, problemsOf } from '../support/problems.js';
 
 // What JavaScript hands over, whatever the types say of it.
 const loose = component as unknown as (name: string, parts: unknown) => unknown;
-const looseOf = component.of as unknown as (name: string, parts: unknown) => unknown;
+const looseOf = component.generic as unknown as (name: string, parts: unknown) => unknown;
 const template = () => el.p('x');
 
 describe('what a component cannot be made of is told as it is defined', () => {
@@ -16,7 +16,7 @@ describe('what a component cannot be made of is told as it is defined', () => {
     ],
     ['<p>x</p>', /and is the text "<p>x<\/p>"/],
     [[], /and is a list/],
-    [() => ({ template }), /and is a function/, /component\.of/],
+    [() => ({ template }), /and is a function/, /component\.generic/],
     [{}, /has no template/, /Add one: template/],
     [{ template: 3 }, /"template" of <stall-note> has to be a function .*, and is the number 3/],
     [{ template: null }, /"template" .* and is null/],

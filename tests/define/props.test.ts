@@ -131,7 +131,7 @@ describe('kinds', () => {
   test('of a schema from elsewhere check by it, and hand on what it makes', () => {
     const Shift = component('shift-line', {
       props: {
-        shift: prop.of(
+        shift: prop.schema(
           z.object({ time: z.string().transform((time) => `${time} h`), needed: z.number().min(1) }),
         ),
       },
@@ -147,7 +147,7 @@ describe('kinds', () => {
       '~standard': { version: 1, vendor: 'later', validate: async (value: unknown) => ({ value }) },
     } as const;
     const Part = component('late-part', {
-      props: { it: prop.of(later) },
+      props: { it: prop.schema(later) },
       template: ({ props }) => el.p(props.it as never),
     });
     expect(onlyProblem(() => renderHtml(Part({ it: 1 }))).words).toContain('answers later');

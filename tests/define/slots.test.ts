@@ -106,7 +106,7 @@ describe('content', () => {
 describe('a slot that hands data', () => {
   const RowList = component('row-list', {
     props: { items: prop.list<{ readonly name: string }>() },
-    slots: { row: slot.of<{ readonly name: string }>(), header: slot() },
+    slots: { row: slot.with<{ readonly name: string }>(), header: slot() },
     template: ({ props, slots }) => [
       slots.header(),
       el.ul(eachOf(props.items, (item) => el.li(slots.row(item, el.i(item.name))))),

@@ -177,7 +177,7 @@ export const BasketBox = component('basket-box', {
   props: { start: prop.number().fallback(0) },
   slots: { default: slot() },
   state: ({ start }) => ({ crates: start }),
-  provides: ({ state }) => [Basket.of({ crates: state.crates })],
+  provides: ({ state }) => [Basket.provide({ crates: state.crates })],
   handlers: { add: ({ state }) => ({ crates: state.crates + 1 }) },
   template: ({ slots, handlers }) => [
     el.button({ type: 'button', class: 'more', on: { click: handlers.add() } }, 'More'),
@@ -198,7 +198,7 @@ export const BasketTotal = component('basket-total', {
 
 export const LiveRows = component('live-rows', {
   props: { items: prop.list<Item>().fallback([]) },
-  slots: { row: slot.of<Item>(), default: slot() },
+  slots: { row: slot.with<Item>(), default: slot() },
   state: () => ({ mark: '!' }),
   handlers: { cry: ({ state }) => ({ mark: `${state.mark}!` }) },
   template: ({ props, slots, state, handlers }) => [

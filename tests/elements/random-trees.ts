@@ -140,7 +140,7 @@ const Panel = component('random-panel', {
 });
 const RowList = component('random-rows', {
   props: { items: prop.list<Item>() },
-  slots: { row: slot.of<Item>() },
+  slots: { row: slot.with<Item>() },
   template: ({ props, slots }) =>
     el.ol(
       eachOf(props.items, (one, index) => el.li({ id: uid('row') }, index, slots.row(one, el.q(one.name))), {
@@ -378,7 +378,7 @@ async function check(
   const Random = component(`random-tree-${count++}`, {
     props: {
       ...propKinds,
-      initial: prop.of<Data, Data>({
+      initial: prop.schema<Data, Data>({
         '~standard': { version: 1, vendor: 'test', validate: (value) => ({ value: value as Data }) },
       }),
     },

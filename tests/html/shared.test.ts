@@ -6,7 +6,7 @@ const Basket = share<{ readonly crates: number }>('basket');
 const Box = component('basket-box', {
   props: { crates: prop.number() },
   slots: { default: slot() },
-  provides: ({ props }) => [Basket.of({ crates: props.crates })],
+  provides: ({ props }) => [Basket.provide({ crates: props.crates })],
   template: ({ slots }) => el.div(slots.default()),
 });
 const Total = component('basket-total', {

@@ -7,7 +7,7 @@ import { adopt, catalog, renderDocument } from 'zesty-lattice/markup';
 import { onlyProblem } from '../support/problems.js';
 
 /** The component of a drawn module, made from its texts as its files would make it. */
-function componentOf(adopted: ReturnType<typeof adopt>): AnyComponent {
+function componentGeneric(adopted: ReturnType<typeof adopt>): AnyComponent {
   const { module, markup } = adopted;
   const body = module
     .replace(/^import .*$/gm, '')
@@ -24,7 +24,7 @@ function again(html: string, options: Omit<Parameters<typeof adopt>[1], 'name'> 
     const adopted = adopt(html, { name: 'fruit-card', as, ...options });
     const { html: rendered, problems } = renderDocument(
       adopted.sample,
-      catalog([componentOf(adopted)], { foreign: [/-/] }),
+      catalog([componentGeneric(adopted)], { foreign: [/-/] }),
       { styles: false },
     );
     expect(problems.filter(({ severity }) => severity === 'error')).toEqual([]);

@@ -25,7 +25,7 @@ const StallSign = component('stall-sign', {
 });
 const NameList = component('name-list', {
   props: { names: prop.list(prop.text()).fallback([]) },
-  slots: { row: slot.of(prop.text()) },
+  slots: { row: slot.with(prop.text()) },
   template: ({ props, slots }) => el.ul(eachOf(props.names, (name) => el.li(slots.row(name)))),
 });
 
@@ -39,7 +39,7 @@ function problemsOf(text: string, file: string): readonly Problem[] {
       rare: prop.flag(),
       items: prop.list<string>(),
     },
-    slots: { default: slot(), badge: slot(), row: slot.of<string>() },
+    slots: { default: slot(), badge: slot(), row: slot.with<string>() },
     state: () => ({ count: 0, name: '' }),
     handlers: { add: ({ state }, step: number) => ({ count: state.count + step }) },
     helpers: { shout: (word: string) => word.toUpperCase(), price: (cents: number) => cents / 100 },

@@ -17,7 +17,7 @@ const StallSign = component('stall-sign', {
 });
 const NameList = component('name-list', {
   props: { names: prop.list(prop.record({ name: prop.text() })) },
-  slots: { row: slot.of(prop.record({ name: prop.text() })) },
+  slots: { row: slot.with(prop.record({ name: prop.text() })) },
   template: ({ props, slots }) => el.ul(eachOf(props.names, (name) => el.li(slots.row(name)))),
 });
 const TapCount = component('tap-count', {

@@ -39,7 +39,7 @@ const props = {
   crates: prop.number(),
   rare: prop.flag(),
   none: prop.text().optional(),
-  item: prop.of(anything()),
+  item: prop.schema(anything()),
   items: prop.list<string>(),
   day: prop.date(),
 };

@@ -7,7 +7,7 @@ import { parsed, tagsIn } from '../support/parsing.js';
 
 const NoticeBox = component('notice-box', {
   props: { title: prop.text().fallback(''), crates: prop.number().fallback(0) },
-  slots: { default: slot(), footer: slot(), row: slot.of<unknown>() },
+  slots: { default: slot(), footer: slot(), row: slot.with<unknown>() },
   template: ({ props, slots }) =>
     el.section(el.h2(props.title), slots.default(), slots.footer(), slots.row(props.crates)),
 });

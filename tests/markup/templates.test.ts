@@ -270,7 +270,7 @@ test('a text’s problems point into the module that holds it, letter by letter'
 test('state, shared data and ready-made HTML work as in built templates', () => {
   const Part = component('live-part', {
     props: {
-      html: prop.of({
+      html: prop.schema({
         '~standard': { version: 1, vendor: 'x', validate: (value: unknown) => ({ value }) },
       } as const),
     },

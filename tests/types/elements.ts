@@ -84,10 +84,10 @@ register('counter-type');
 const Basket = share<{ readonly crates: number }>('basket');
 component('type-box', {
   state: () => ({ crates: 1 }),
-  provides: ({ state }) => [Basket.of({ crates: state.crates })],
+  provides: ({ state }) => [Basket.provide({ crates: state.crates })],
   template: () => el.p(Basket.read().crates),
 });
 // @ts-expect-error the basket holds a number of crates
-Basket.of({ crates: 'x' });
+Basket.provide({ crates: 'x' });
 // @ts-expect-error a whole basket is no content
 el.p(Basket.read());

@@ -14,10 +14,10 @@ import {
 import { same } from './expect.js';
 
 /** A repeater for items of any type, with header, footer and empty slots. */
-const RowRepeater = component.of('row-repeater', <Item>(item: Kind<Item>) =>
+const RowRepeater = component.generic('row-repeater', <Item>(item: Kind<Item>) =>
   definition({
     props: { items: prop.list(item), title: prop.text().optional() },
-    slots: { row: slot.of(item).required(), header: slot(), footer: slot(), empty: slot() },
+    slots: { row: slot.with(item).required(), header: slot(), footer: slot(), empty: slot() },
     template: ({ props, slots }) => [
       given(slots.header.filled, el.header(slots.header())),
       el.ul(
@@ -69,7 +69,7 @@ RowRepeater({ items: varieties }, { row: (v) => v });
 RowRepeater({ items: varieties, titel: 'x' }, { row: (v) => v.name });
 
 /** Two columns, each by the name of a field. */
-const TwoColumns = component.of('two-columns', <Row>(row: Kind<Row>) => {
+const TwoColumns = component.generic('two-columns', <Row>(row: Kind<Row>) => {
   const field = prop.text<keyof Row & string>();
   return definition({
     props: { rows: prop.list(row), first: field, second: field },

@@ -29,10 +29,10 @@ export const Notice = component('open-day-notice', { template: () => el.p('Open 
 export type CardProps = PropsOf<typeof VarietyCard>;
 export type CardSlots = SlotsOf<typeof VarietyCard>;
 
-export const RowList = component.of('row-list', <Item>(item: Kind<Item>) =>
+export const RowList = component.generic('row-list', <Item>(item: Kind<Item>) =>
   definition({
     props: { items: prop.list(item) },
-    slots: { row: slot.of(item) },
+    slots: { row: slot.with(item) },
     template: ({ props, slots }) => el.ul(eachOf(props.items, (each) => el.li(slots.row(each)))),
   }),
 );

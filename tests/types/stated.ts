@@ -57,7 +57,7 @@ const branchProps = {
   crates: prop.number().fallback(0),
   tone: prop.choice(['a', 'b']).optional(),
 };
-const branchSlots = { default: slot(), foot: slot.required(), row: slot.of<{ readonly name: string }>() };
+const branchSlots = { default: slot(), foot: slot.required(), row: slot.with<{ readonly name: string }>() };
 const Branch: Component<PropsOf<typeof branchProps>, SlotsOf<typeof branchSlots>> = component('branch-part', {
   props: branchProps,
   slots: branchSlots,

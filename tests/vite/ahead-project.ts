@@ -59,7 +59,7 @@ export const StallList = component('stall-list', {
     names: prop.list(prop.text()).fallback(defaults.names),
     stalls: prop.list(prop.record({ name: prop.text(), crates: prop.number() })).fallback([]),
     opens: prop.date().fallback(new Date(0)),
-    most: prop.of(whole).optional(),
+    most: prop.schema(whole).optional(),
     full: prop.flag(),
   },
   slots: { default: slot(), note: slot() },
@@ -97,10 +97,10 @@ export const StallList = component('stall-list', {
 `,
   'row-list.ts': `import { calc, component, definition, eachOf, el, prop, slot } from 'zesty-lattice';
 import { plural } from './words.ts';
-export const RowList = component.of('row-list', <Item>(item: ReturnType<typeof prop.of<Item, Item>>) =>
+export const RowList = component.generic('row-list', <Item>(item: ReturnType<typeof prop.schema<Item, Item>>) =>
   definition({
     props: { items: prop.list(item), size: prop.number() },
-    slots: { row: slot.of(item) },
+    slots: { row: slot.with(item) },
     template: ({ props, slots }) => el.ol({ title: calc(props.size, (n) => plural(n, 'row')) }, eachOf(props.items, (each) => el.li(slots.row(each)))),
   }));
 `,
@@ -111,7 +111,7 @@ export default component('grove-log', {
   slots: { default: slot() },
   state: () => ({ lines: 0 }),
   handlers: { write: ({ state }) => ({ lines: state.lines + 1 }) },
-  provides: ({ state }) => [Basket.of({ total: state.lines })],
+  provides: ({ state }) => [Basket.provide({ total: state.lines })],
   template: ({ props, state, slots, handlers }) =>
     el.section(el.h2({ on: { click: handlers.write() } }, props.title, ' ', state.lines), slots.default()),
 });

@@ -3,7 +3,7 @@ import { isAny, readJson } from '../../component/kinds/any.js';
 import { isDate, readDate } from '../../component/kinds/date.js';
 import { readFlag } from '../../component/kinds/flag.js';
 import { isNumber, readNumber } from '../../component/kinds/number.js';
-import { readJsonOrText, type StandardSchema, schemaFault, validated } from '../../component/kinds/of.js';
+import { readJsonOrText, type StandardSchema, schemaFault, validated } from '../../component/kinds/schema.js';
 import { isScriptUrl } from '../../problem/script-url.js';
 import type { LiveKind } from './live.js';
 

@@ -39,7 +39,7 @@ function ruleCode({ rules, settings }: AnyKind, of: KindOf, to: Writer, isWhole 
       );
       return to.call('recordKind', `{ ${fields.join(', ')} }`);
     }
-    case 'of':
+    case 'schema':
       if (isWhole) return to.call('schemaKind', to.kindPart(of, 'schema'));
       throw new NotWritten(`the prop "${of.prop}" holds values of a schema`);
     default:

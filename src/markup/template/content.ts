@@ -140,7 +140,7 @@ function slotContent(node: MarkupElement, locals: Locals, reading: TextReading):
     const fault = data
       ? `The slot "${name}" is given data, and is not declared to hand any`
       : `The slot "${name}" hands data to its content, and is given none here`;
-    const hint = data ? 'Declare it with slot.of().' : 'Write <slot name="…" data="{{ item }}">.';
+    const hint = data ? 'Declare it with slot.with().' : 'Write <slot name="…" data="{{ item }}">.';
     reading.report('directive-invalid', { fault, hint }, data?.at ?? node.at);
   }
   const handed = data && valueIn(data.value, data.valueAt, locals, reading);

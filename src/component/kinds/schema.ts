@@ -26,24 +26,24 @@ interface SchemaIssue {
  * output, a use gives its input. The schema must answer at once: one that answers with a promise is refused.
  *
  * @throws LatticeError `call-invalid`, while developing
- * @example prop.of(shiftSchema)
+ * @example prop.schema(shiftSchema)
  */
-export function of<Input, Output>(schema: StandardSchema<Input, Output>): Kind<Output, Input> {
-  if (dev && typeof schema?.['~standard']?.validate !== 'function')
+export function schema<Input, Output>(standard: StandardSchema<Input, Output>): Kind<Output, Input> {
+  if (dev && typeof standard?.['~standard']?.validate !== 'function')
     refuseCall(
-      of,
-      'prop.of',
+      schema,
+      'prop.schema',
       'takes a schema that speaks the Standard Schema interface, and this one does not',
       'Most schema libraries do in their newer versions (https://standardschema.dev).',
     );
   const ask = (value: unknown): SchemaResult<Output> =>
-    validated(schema as StandardSchema<never, Output>, value);
+    validated(standard as StandardSchema<never, Output>, value);
   return new Kind<Output, Input>({
-    word: 'of',
+    word: 'schema',
     expected: 'a value its schema takes',
     accepts: (value) => !ask(value).issues,
     explain: (value) => schemaFault(ask(value).issues ?? []),
-    holds: schema,
+    holds: standard,
     settle(value) {
       const result = ask(value);
       return (result as { value: Output }).value;
