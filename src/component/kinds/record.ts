@@ -17,14 +17,19 @@ export type RecordOf<F> = {
   : never;
 
 /**
- * A record of known fields. As an attribute it is JSON.
+ * A record. With kinds its fields are checked, with a type alone (`prop.record<Variety>()`) only that it is a record.
+ * As an attribute it is JSON.
  *
  * @throws LatticeError `call-invalid`, while developing
  * @example prop.record({ row: prop.number(), label: prop.text().optional() })
+ * @example prop.record<Variety>()
  */
+export function record<Shape extends object>(): Kind<Shape>;
 export function record<const F extends Readonly<Record<string, Kind<unknown, unknown, Presence>>>>(
   fields: F,
-): Kind<RecordOf<F>> {
+): Kind<RecordOf<F>>;
+export function record(fields?: Readonly<Record<string, Kind<unknown, unknown, Presence>>>): Kind<never> {
+  if (fields === undefined) return anyRecord() as Kind<never>;
   if (dev) {
     if (!isRecord(fields))
       refuseCall(
@@ -48,7 +53,7 @@ export function record<const F extends Readonly<Record<string, Kind<unknown, unk
   const names = kinds.map(([name]) => name);
   const fieldFits = (value: Readonly<Record<string, unknown>>, [name, kind]: [string, AnyKind]): boolean =>
     value[name] === undefined ? kind.settings.presence !== 'required' : fits(kind, value[name]);
-  return new Kind<RecordOf<F>>({
+  return new Kind<Readonly<Record<string, unknown>>>({
     word: 'record',
     expected: `a record with ${names.join(', ')}`,
     accepts: (value) =>
@@ -74,5 +79,16 @@ export function record<const F extends Readonly<Record<string, Kind<unknown, unk
       required: kinds.filter(([, kind]) => kind.settings.presence === 'required').map(([name]) => name),
       additionalProperties: false,
     },
+  }) as Kind<never>;
+}
+
+function anyRecord(): Kind<Readonly<Record<string, unknown>>> {
+  return new Kind({
+    word: 'record',
+    expected: 'a record',
+    accepts: isRecord,
+    read: readJson,
+    write: (value) => JSON.stringify(value),
+    schema: { type: 'object' },
   });
 }

@@ -17,6 +17,7 @@ export { fillerMembers } from './fillers.js';
 export { given } from './given.js';
 export {
   anyKind,
+  anyRecordKind,
   choiceKind,
   dateKind,
   flagKind,

@@ -1,4 +1,4 @@
-import { unreadable } from '../../component/kind.js';
+import { isRecord, unreadable } from '../../component/kind.js';
 import { isAny, readJson } from '../../component/kinds/any.js';
 import { isDate, readDate } from '../../component/kinds/date.js';
 import { readFlag } from '../../component/kinds/flag.js';
@@ -31,6 +31,8 @@ export const urlKind = /* @__PURE__ */ kind(
 );
 export const anyKind = /* @__PURE__ */ kind('a value', isAny, readJson);
 export const listKind = /* @__PURE__ */ kind('a list', (value) => Array.isArray(value), readJson);
+
+export const anyRecordKind = /* @__PURE__ */ kind('a record', isRecord, readJson);
 
 /** One of some texts. */
 export function choiceKind(words: readonly string[]): LiveKind {

@@ -33,6 +33,7 @@ function ruleCode({ rules, settings }: AnyKind, of: KindOf, to: Writer, isWhole 
       return item.rules.word === 'any' ? to.name('listKind') : to.call('listOf', ruleCode(item, of, to));
     }
     case 'record': {
+      if (holds === undefined) return to.name('anyRecordKind');
       const fields = Object.entries(holds as Readonly<Record<string, AnyKind>>).map(
         ([name, kind]) =>
           `${keyCode(name)}: [${ruleCode(kind, of, to)}, ${kind.settings.presence === 'required'}]`,

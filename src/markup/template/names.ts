@@ -59,7 +59,7 @@ export class Names {
       name === undefined ||
       locals.has(root) ||
       this.component.props.at.has(root) ||
-      this.hasState(root)
+      this.#states?.includes(root)
     )
       return undefined;
     const at = startOf(tree);

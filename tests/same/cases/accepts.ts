@@ -1,0 +1,272 @@
+import { calc, eachOf, el, given, phrase } from 'zesty-lattice';
+import type { Case } from '../case.js';
+import {
+  Branch,
+  Card,
+  Counter,
+  Leaf,
+  LineDeep,
+  LineThrough,
+  Link,
+  LiveLeaf,
+  TextLine,
+} from '../components.js';
+
+/** Attributes that a use gives to the element its component renders as. */
+const accepted: readonly Case[] = [
+  {
+    name: 'attributes for the element chosen',
+    template: () => TextLine({ tag: 'label', for: 'grower' }, 'x'),
+  },
+  {
+    name: 'no attributes for the element chosen',
+    template: ({ state }) => TextLine({ strong: state.flag }, state.text),
+  },
+  {
+    name: 'attributes that win over the component',
+    template: ({ state }) => TextLine({ tag: 'p', title: state.text }, 'x'),
+  },
+  {
+    name: 'attributes that are taken away',
+    template: () => TextLine({ tag: 'p', title: null, class: null }, 'x'),
+  },
+  {
+    name: 'a class for the element chosen',
+    template: ({ state }) => TextLine({ tag: 'h2', class: ['more', { on: state.flag }, state.text] }, 'x'),
+  },
+  {
+    name: 'a style for the element chosen',
+    template: ({ state }) => Link({ style: { margin: '0', '--n': state.count } }, 'x'),
+  },
+  { name: 'a URL for the element chosen', template: ({ props }) => Link({ href: props.url }, 'x') },
+  {
+    name: 'a URL in capitals for the element chosen',
+    template: ({ props }) => Link({ HREF: props.url } as never, 'x'),
+  },
+  {
+    name: 'a URL through the component',
+    template: ({ state }) => Link({ to: phrase`/n/${state.count}`, title: state.text }, 'x'),
+  },
+  {
+    name: 'attributes for a tag that changes',
+    template: ({ state }) =>
+      TextLine({ tag: given2(state.flag), lang: 'en', 'data-n': state.count } as never, 'x'),
+    without: {},
+  },
+  {
+    name: 'attributes in a component',
+    template: ({ state }) => Card({}, TextLine({ tag: 'p', title: state.text, class: 'inner' }, state.text)),
+  },
+  {
+    name: 'attributes in rows',
+    template: ({ state }) =>
+      eachOf(
+        state.items,
+        (item) => TextLine({ tag: 'p', title: item.name, class: { on: item.on } }, item.name),
+        { key: 'id' },
+      ),
+  },
+  {
+    name: 'attributes handed on',
+    template: ({ state }) => LineThrough({ text: state.text, title: state.text, lang: 'fr' }),
+  },
+  { name: 'attributes handed on, none', template: ({ state }) => LineThrough({ text: state.text }) },
+  {
+    name: 'a class handed on',
+    template: ({ state }) => LineThrough({ text: 'x', class: ['use', { on: state.flag }] }),
+  },
+  {
+    name: 'attributes handed on twice',
+    template: ({ state }) =>
+      LineDeep({ tag: 'p', text: state.text, title: state.text, class: { deep: state.flag } }),
+  },
+  {
+    name: 'attributes handed on twice in rows',
+    template: ({ state }) =>
+      eachOf(state.items, (item) => LineDeep({ text: item.name, title: item.name, 'data-n': state.count }), {
+        key: 'id',
+      }),
+  },
+  {
+    name: 'attributes handed on, in a slot',
+    template: ({ state }) =>
+      Card(
+        {},
+        { title: LineThrough({ text: 'x', title: state.text }), default: LineDeep({ class: state.text }) },
+      ),
+  },
+];
+
+function given2(test: unknown): never {
+  return (typeof test === 'boolean' ? (test ? 'h2' : 'label') : calcTag(test)) as never;
+}
+
+function calcTag(test: unknown): unknown {
+  return calc(test as boolean, (on) => (on ? 'h2' : 'label'));
+}
+
+const press =
+  (selector: string) =>
+  (root: ShadowRoot): void =>
+    root.querySelector<HTMLElement>(selector)?.click();
+
+/** Form controls, events. */
+const forms: readonly Case[] = [
+  {
+    name: 'a control of the state',
+    template: ({ state }) => [el.input({ bind: state.text, name: 'a' }), state.text],
+  },
+  { name: 'a number of the state', template: ({ state }) => el.input({ type: 'number', bind: state.count }) },
+  {
+    name: 'a checkbox of the state',
+    template: ({ state }) => el.input({ type: 'checkbox', bind: state.flag }),
+  },
+  {
+    name: 'radio buttons of the state',
+    template: ({ state }) =>
+      ['section', 'aside', 'p'].map((value) =>
+        el.input({ type: 'radio', name: 'r', value, bind: state.tag }),
+      ),
+  },
+  { name: 'a text area of the state', template: ({ state }) => el.textarea({ bind: state.text, rows: 2 }) },
+  {
+    name: 'a choice of the state',
+    template: ({ state }) =>
+      el.select(
+        { bind: state.tag },
+        ['section', 'aside', 'p'].map((value) => el.option({ value }, value)),
+      ),
+  },
+  {
+    name: 'a choice of several of the state',
+    template: ({ state }) =>
+      el.select(
+        { bind: state.chosen, multiple: true },
+        ['x', 'y', 'z'].map((value) => el.option(value)),
+      ),
+  },
+  {
+    name: 'a choice with options of rows',
+    template: ({ state }) =>
+      el.select(
+        { bind: state.text },
+        eachOf(state.items, (item) => el.option({ value: item.name }, item.name), { key: 'id' }),
+      ),
+    state: { text: 'Dunlight' },
+    steps: [{ state: { text: '' } }, { state: { text: 'Salt & "bell"' } }],
+  },
+  { name: 'a control in a component', template: ({ state }) => Card({}, el.input({ bind: state.text })) },
+  {
+    name: 'controls under a condition',
+    template: ({ state }) =>
+      given(state.flag, el.input({ bind: state.text }), el.textarea({ bind: state.text })),
+  },
+  {
+    name: 'a form',
+    template: ({ state, props }) =>
+      el.form(
+        { method: 'post', action: '/post' },
+        el.fieldset(
+          { disabled: state.flag },
+          el.legend('L'),
+          el.label('Name ', el.input({ name: 'n', value: props.text, required: true })),
+        ),
+        el.button('Send'),
+      ),
+  },
+  {
+    name: 'a press of a button',
+    template: ({ state, handlers }) =>
+      el.button({ type: 'button', on: { click: handlers.add(1) } }, state.count),
+    steps: [
+      { act: press('button'), state: { count: 3 } },
+      { act: press('button'), state: { count: 4 } },
+    ],
+  },
+  {
+    name: 'a press in a row',
+    template: ({ state, handlers }) => [
+      state.text,
+      eachOf(
+        state.items,
+        (item) =>
+          el.button(
+            { type: 'button', class: 'b', on: { click: handlers.set('text', item.name) } },
+            item.name,
+          ),
+        { key: 'id' },
+      ),
+    ],
+    steps: [{ act: press('button:nth-of-type(2)'), state: { text: 'Salt & "bell"' } }],
+  },
+  {
+    name: 'a press in a component',
+    template: ({ state, handlers }) =>
+      Card(
+        {},
+        { foot: el.button({ type: 'button', on: { click: handlers.set('text', state.count) } }, state.text) },
+      ),
+    steps: [{ act: press('button'), state: { text: 2 as never } }],
+  },
+  {
+    name: 'a listener that may be missing',
+    template: ({ handlers }) => el.button({ on: { click: handlers.add(1), input: undefined as never } }, 'x'),
+  },
+  {
+    name: 'an event of a live component',
+    template: ({ state, handlers }) => [
+      Counter({ start: state.count, on: { counted: handlers.add(1) } } as never),
+      state.count,
+    ],
+    steps: [
+      {
+        act: (root) => root.querySelector('same-counter')?.shadowRoot?.querySelector('button')?.click(),
+        state: { count: 3 },
+      },
+    ],
+  },
+];
+
+/** Rules that stay in their component. */
+const rules: readonly Case[] = [
+  {
+    name: 'rules',
+    template: ({ state }) => el.p(el.b(state.text)),
+    styles: 'b { color: rgb(9, 8, 7) } p > b { text-decoration-line: underline }',
+  },
+  { name: 'rules of a component', template: ({ state }) => [Leaf({ text: state.text }), el.b('outside')] },
+  {
+    name: 'rules and content from outside',
+    template: ({ state }) => [Leaf({}, el.b('given ', state.text)), el.b('outside')],
+  },
+  {
+    name: 'rules of a component in a component',
+    template: () => [Branch({}, el.b('given')), el.b('outside')],
+  },
+  {
+    name: 'rules of a component and of its user',
+    template: ({ state }) => el.div(el.b('own'), Branch({}, el.b(state.text))),
+    styles: 'b { color: rgb(20, 30, 40) } div > b { font-weight: 500 }',
+  },
+  { name: 'rules in a live component', template: () => [LiveLeaf({}, el.b('given')), el.b('outside')] },
+  {
+    name: 'rules of a component in rows',
+    template: ({ state }) => eachOf(state.items, (item) => Leaf({ text: item.name }), { key: 'id' }),
+  },
+  {
+    name: 'rules of a component under a condition',
+    template: ({ state }) => given(state.flag, Leaf({ text: 'on' }), Branch()),
+  },
+  {
+    name: 'rules of a component in a slot',
+    template: ({ slots }) => Leaf({}, slots.default()),
+    content: { default: el.b('given') },
+  },
+  {
+    name: 'rules of the host and of a component',
+    template: () => el.section(Branch({}, Leaf({}, el.b('deep')))),
+    styles: 'section { color: rgb(1, 1, 1) }',
+  },
+];
+
+export const accepts: readonly Case[] = [...accepted, ...forms, ...rules];

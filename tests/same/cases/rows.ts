@@ -1,0 +1,234 @@
+import { calc, eachOf, el, given, phrase } from 'zesty-lattice';
+import { type Case, items } from '../case.js';
+import { Card, LiveRows, RowList, RowsThrough } from '../components.js';
+
+const [one, two, three] = items;
+const four = { id: 4, name: 'four', on: false, inner: ['x'] };
+const moves = [
+  { state: { items: [three, one, two] } },
+  { state: { items: [three, four, two] } },
+  { state: { items: [] } },
+  { state: { items: [one, { ...two, name: 'changed' }, three, four] } },
+  { state: { items: [four, three, { ...two, name: 'again' }, one], count: 9 } },
+  { props: { text: 'outside' } },
+] as Case['steps'];
+
+/** Rows, and slots that hand data. */
+export const rows: readonly Case[] = [
+  { name: 'rows', template: ({ state }) => el.ul(eachOf(state.items, (item) => el.li(item.name))) },
+  {
+    name: 'rows that move',
+    template: ({ state }) => el.ul(eachOf(state.items, (item) => el.li(item.name), { key: 'id' })),
+    ...(moves && { steps: moves }),
+  },
+  {
+    name: 'rows with a key that is calculated',
+    template: ({ state }) =>
+      el.ul(
+        eachOf(state.items, (item) => el.li(item.name), { key: (item) => calc(item.id, (id) => `k${id}`) }),
+      ),
+    ...(moves && { steps: moves }),
+  },
+  {
+    name: 'rows with their number',
+    template: ({ state }) =>
+      el.ul(eachOf(state.items, (item, index) => el.li(index, ' ', item.name), { key: 'id' })),
+    ...(moves && { steps: moves }),
+  },
+  { name: 'rows of text', template: ({ state }) => el.p(eachOf(state.items, (item) => [item.name, ', '])) },
+  { name: 'rows at the top', template: ({ state }) => eachOf(state.items, (item) => item.name) },
+  {
+    name: 'rows and content beside them',
+    template: ({ state }) =>
+      el.ul(
+        el.li('first'),
+        eachOf(state.items, (item) => el.li(item.name), { key: 'id' }),
+        el.li('last'),
+      ),
+  },
+  {
+    name: 'content for no rows',
+    template: ({ state }) =>
+      el.ul(eachOf(state.items, (item) => el.li(item.name), { empty: el.li('none ', state.text) })),
+  },
+  {
+    name: 'rows that read what is outside',
+    template: ({ state, props }) =>
+      el.ul(
+        eachOf(
+          state.items,
+          (item) => el.li({ title: props.text, class: { on: item.on } }, item.name, state.count),
+          { key: 'id' },
+        ),
+      ),
+    ...(moves && { steps: moves }),
+  },
+  {
+    name: 'rows in rows',
+    template: ({ state }) =>
+      el.ul(
+        eachOf(
+          state.items,
+          (item) => el.li(item.name, el.ol(eachOf(item.inner, (it) => el.li(it, ' of ', item.name)))),
+          { key: 'id' },
+        ),
+      ),
+  },
+  {
+    name: 'rows in rows with numbers',
+    template: ({ state }) =>
+      eachOf(
+        state.items,
+        (item, n) => eachOf(item.inner, (it, m) => el.b(n, '.', m, it, item.name, state.count)),
+        { key: 'id' },
+      ),
+  },
+  {
+    name: 'a condition in rows',
+    template: ({ state }) =>
+      eachOf(state.items, (item) => given(item.on, el.b(item.name), 'off'), { key: 'id' }),
+    ...(moves && { steps: moves }),
+  },
+  {
+    name: 'a condition from outside in rows',
+    template: ({ state }) => eachOf(state.items, (item) => given(state.flag, el.b(item.name)), { key: 'id' }),
+  },
+  {
+    name: 'rows under a condition',
+    template: ({ state }) => given(state.flag, el.ul(eachOf(state.items, (item) => el.li(item.name))), 'off'),
+  },
+  {
+    name: 'rows of a list that is calculated',
+    template: ({ state }) =>
+      eachOf(
+        calc(state.items, (all) => all.filter((it) => it.on)),
+        (item) => el.b(item.name),
+        { key: 'id' },
+      ),
+  },
+  {
+    name: 'rows of a list that may be missing',
+    template: ({ state }) =>
+      eachOf(
+        calc(state.flag, state.items, (on, all) => (on ? all : null)),
+        (item) => el.b(item.name),
+        { empty: 'none' },
+      ),
+  },
+  {
+    name: 'rows of a field',
+    template: ({ props }) => el.p(eachOf(props.items, (item) => item.inner.length)),
+  },
+  {
+    name: 'a row whose fields are taken apart',
+    template: ({ state }) => eachOf(state.items, ({ name, on: _on }) => el.b(name)),
+  },
+  {
+    name: 'several elements a row',
+    template: ({ state }) =>
+      el.dl(eachOf(state.items, (item) => [el.dt(item.name), el.dd(item.id)], { key: 'id' })),
+    ...(moves && { steps: moves }),
+  },
+  {
+    name: 'a table',
+    template: ({ state }) =>
+      el.table(
+        el.caption(state.text),
+        el.thead(el.tr(el.th({ scope: 'col' }, 'Name'))),
+        el.tbody(eachOf(state.items, (item) => el.tr(el.td(item.id), el.td(item.name)), { key: 'id' })),
+      ),
+    ...(moves && { steps: moves }),
+  },
+  {
+    name: 'two lists side by side',
+    template: ({ state, props }) =>
+      el.div(
+        eachOf(state.items, (item) => el.b(item.name)),
+        eachOf(props.items, (item) => el.i(item.name)),
+      ),
+  },
+  {
+    name: 'rows of a fixed list',
+    template: ({ state }) => eachOf(items, (item) => el.b(item.name, state.count)),
+  },
+  {
+    name: 'elements of any tag in rows',
+    template: ({ state }) => eachOf(state.items, (item) => el.of(state.tag, item.name), { key: 'id' }),
+  },
+
+  {
+    name: 'a slot that hands data',
+    template: ({ props, state }) =>
+      RowList({ items: state.items }, { row: (item) => el.b(item.name, props.text) }),
+  },
+  { name: 'a slot that hands data, not filled', template: ({ state }) => RowList({ items: state.items }) },
+  {
+    name: 'a slot that hands data, with a fallback elsewhere',
+    template: ({ state }) => RowList({ items: state.items }, { row: (item) => item.name, default: 'mine' }),
+  },
+  {
+    name: 'a condition in a slot that hands data',
+    template: ({ state }) =>
+      RowList({ items: state.items }, { row: (item) => given(item.on, item.name, state.text) }),
+  },
+  {
+    name: 'a component in a slot that hands data',
+    template: ({ state }) =>
+      RowList(
+        { items: state.items },
+        { row: (item) => Card({ head: item.name }, { foot: given(item.on, 'on') }) },
+      ),
+  },
+  {
+    name: 'a slot that hands data in a slot that does',
+    template: ({ state }) =>
+      RowList(
+        { items: state.items },
+        { row: (item) => RowList({ items: state.items }, { row: (it) => [item.name, '/', it.name] }) },
+      ),
+  },
+  {
+    name: 'rows in a slot that hands data',
+    template: ({ state }) =>
+      RowList({ items: state.items }, { row: (item) => eachOf(item.inner, (it) => el.i(it, item.name)) }),
+  },
+  {
+    name: 'a slot that hands data, handed on',
+    template: ({ state }) => RowsThrough({ items: state.items }, { row: (item) => el.b(item.name) }),
+  },
+  {
+    name: 'a slot that hands data, handed on and not filled',
+    template: ({ state }) => RowsThrough({ items: state.items }),
+  },
+  {
+    name: 'a slot that hands data, in rows',
+    template: ({ state }) =>
+      eachOf(
+        state.items,
+        (outer) => RowList({ items: state.items }, { row: (item) => phrase`${outer.name}-${item.name}` }),
+        { key: 'id' },
+      ),
+  },
+  {
+    name: 'a live slot that hands data',
+    template: ({ state }) => LiveRows({ items: state.items }, { row: (item) => el.b(item.name, state.text) }),
+  },
+  {
+    name: 'a live slot that hands data, not filled',
+    template: ({ state }) => LiveRows({ items: state.items }, { foot: state.maybe }),
+  },
+  {
+    name: 'a component in a live slot that hands data',
+    template: ({ state }) =>
+      LiveRows({ items: state.items }, { row: (item) => Card({ head: item.name, open: item.on }) }),
+  },
+  {
+    name: 'a live slot that hands data, in rows',
+    template: ({ state }) =>
+      eachOf(
+        state.items,
+        (outer) => LiveRows({ items: state.items }, { row: (item) => [outer.name, item.name] }),
+        { key: 'id' },
+      ),
+  },
+];

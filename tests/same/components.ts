@@ -1,0 +1,238 @@
+import {
+  type Content,
+  calc,
+  component,
+  type Expr,
+  eachOf,
+  el,
+  event,
+  given,
+  phrase,
+  preset,
+  prop,
+  share,
+  slot,
+  uid,
+} from 'zesty-lattice';
+import type { Item } from './case.js';
+
+/** Dissolves: fallbacks, a wrapper that goes with its slot, ids. */
+export const Card = component('same-card', {
+  props: { head: prop.text().fallback('no head'), count: prop.number().fallback(1), open: prop.flag() },
+  slots: { default: slot(), title: slot(), foot: slot() },
+  template: ({ props, slots }) =>
+    el.article(
+      { class: ['card', { open: props.open }], 'data-count': props.count, 'aria-labelledby': uid('head') },
+      el.header({ id: uid('head') }, slots.title(el.em(props.head))),
+      slots.default('no content'),
+      given(slots.foot.filled, el.footer(slots.foot(), props.count), 'no foot'),
+      given(props.open, el.i(props.head)),
+    ),
+});
+
+/** The same, but alive: it stays an element. */
+export const LiveCard = component('same-live-card', {
+  props: { head: prop.text().fallback('no head'), count: prop.number().fallback(1), open: prop.flag() },
+  slots: { default: slot(), title: slot(), foot: slot() },
+  state: () => ({ seen: 0 }),
+  template: ({ props, slots, state }) =>
+    el.article(
+      { class: ['card', { open: props.open }], 'data-count': props.count },
+      el.header(slots.title(el.em(props.head))),
+      slots.default('no content'),
+      given(slots.foot.filled, el.footer(slots.foot(), props.count), 'no foot'),
+      given(props.open, el.i(props.head, state.seen)),
+    ),
+});
+
+/** Hands straight on what it is given. */
+export const Through = component('same-through', {
+  slots: { default: slot(), title: slot(), foot: slot() },
+  template: ({ slots }) =>
+    Card({}, { default: slots.default(), title: slots.title(), foot: slots.foot('own foot') }),
+});
+export const ThroughLive = component('same-through-live', {
+  slots: { default: slot(), title: slot(), foot: slot() },
+  template: ({ slots }) =>
+    LiveCard({}, { default: slots.default(), title: slots.title(), foot: slots.foot() }),
+});
+export const LiveThrough = component('same-live-through', {
+  slots: { default: slot(), title: slot(), foot: slot() },
+  state: () => ({ on: true }),
+  template: ({ slots }) => Card({}, { default: slots.default(), title: slots.title(), foot: slots.foot() }),
+});
+export const LiveThroughLive = component('same-live-through-live', {
+  slots: { default: slot(), title: slot() },
+  state: () => ({ on: true }),
+  template: ({ slots }) => LiveCard({}, { default: slots.default(), title: slots.title('own title') }),
+});
+
+type Wrap = (props: object, content?: Content) => Content;
+/** Content handed on through six components, each with something of its own around. */
+const layer = (name: string, inner: Wrap): Wrap =>
+  component(name, {
+    slots: { default: slot() },
+    template: ({ slots }) => el.div({ class: name }, inner({}, slots.default())),
+  }) as unknown as Wrap;
+export const Bottom = component('same-bottom', {
+  slots: { default: slot() },
+  template: ({ slots }) => el.b(slots.default('nothing came')),
+});
+export const Six = ['same-one', 'same-two', 'same-three', 'same-four', 'same-five', 'same-six'].reduce(
+  (inner: Wrap, name) => layer(name, inner),
+  Bottom as unknown as Wrap,
+);
+const straight = (name: string, inner: Wrap): Wrap =>
+  component(name, {
+    slots: { default: slot() },
+    template: ({ slots }) => inner({}, slots.default()),
+  }) as unknown as Wrap;
+export const SixStraight = ['same-a', 'same-b', 'same-c', 'same-d', 'same-e', 'same-f'].reduce(
+  (inner: Wrap, name) => straight(name, inner),
+  Bottom as unknown as Wrap,
+);
+
+/** A row for each item, which the use may say. */
+export const RowList = component('same-rows', {
+  props: { items: prop.list<Item>() },
+  slots: { row: slot.with<Item>(), default: slot() },
+  template: ({ props, slots }) =>
+    el.ol(
+      eachOf(props.items, (one, index) => el.li({ id: uid('row') }, index, slots.row(one, el.q(one.name))), {
+        key: 'id',
+        empty: el.li(slots.default('no rows')),
+      }),
+    ),
+});
+export const LiveRows = component('same-live-rows', {
+  props: { items: prop.list<Item>() },
+  slots: { row: slot.with<Item>(), foot: slot() },
+  state: () => ({ mark: '!' }),
+  template: ({ props, slots, state }) => [
+    el.ol(
+      eachOf(props.items, (one, index) => el.li(index, slots.row(one, el.q(one.name)), state.mark), {
+        key: 'id',
+      }),
+    ),
+    given(slots.row.filled, 'with rows', 'without rows'),
+    slots.foot('no foot'),
+  ],
+});
+/** Hands its own rows on. */
+export const RowsThrough = component('same-rows-through', {
+  props: { items: prop.list<Item>() },
+  slots: { row: slot.with<Item>() },
+  template: ({ props, slots }) =>
+    RowList({ items: props.items }, { row: (one) => [slots.row(one, el.s(one.name)), '.'] }),
+});
+
+export const TextLine = component('same-line', {
+  props: { tag: prop.tag(['p', 'h2', 'label']), strong: prop.flag() },
+  accepts: 'tag',
+  slots: { default: slot() },
+  template: ({ props, slots, accepted }) =>
+    el.of(
+      props.tag,
+      { class: ['line', { strong: props.strong }], title: 'own', ...accepted },
+      slots.default(),
+    ),
+});
+/** Takes attributes for an element whose tag never changes. */
+export const Link = component('same-link', {
+  props: { as: prop.tag(['a']), to: prop.url().fallback('/') },
+  accepts: 'as',
+  slots: { default: slot() },
+  template: ({ props, slots, accepted }) =>
+    el.a({ href: props.to, class: 'link', style: { color: 'red' }, ...accepted }, slots.default()),
+});
+/** Hands on what it accepts. */
+export const LineThrough = component('same-line-through', {
+  props: { tag: prop.tag(['p', 'h2']), text: prop.text().fallback('') },
+  accepts: 'tag',
+  template: ({ props, accepted }) =>
+    TextLine({ tag: props.tag, strong: true, class: 'through', ...accepted }, props.text),
+});
+export const LineDeep = component('same-line-deep', {
+  props: { tag: prop.tag(['h2', 'p']), text: prop.text().fallback('') },
+  accepts: 'tag',
+  template: ({ props, accepted }) =>
+    el.div(LineThrough({ tag: props.tag, text: props.text, lang: 'en', ...accepted })),
+});
+
+export const Nest: (props: { depth: number | Expr<number>; text: string | Expr<string> }) => Content =
+  component('same-nest', {
+    props: { depth: prop.number(), text: prop.text() },
+    template: ({ props }) =>
+      el.u(
+        props.text,
+        given(props.depth, Nest({ depth: calc(props.depth, (n) => n - 1), text: props.text })),
+      ),
+  }) as never;
+
+/** Rules of its own, and of the one inside. */
+export const Leaf = component('same-leaf', {
+  props: { text: prop.text().fallback('leaf') },
+  slots: { default: slot() },
+  styles: 'b { color: rgb(1, 2, 3) } .x b { font-style: italic }',
+  template: ({ props, slots }) => el.span({ class: 'x' }, el.b(props.text), slots.default()),
+});
+export const Branch = component('same-branch', {
+  slots: { default: slot() },
+  styles: ':host { border-top-style: solid } b { color: rgb(4, 5, 6) } i b { font-weight: 300 }',
+  template: ({ slots }) =>
+    el.div(el.b('branch'), Leaf({ text: 'in branch' }, el.i(el.b('given by branch'))), slots.default()),
+});
+export const LiveLeaf = component('same-live-leaf', {
+  slots: { default: slot() },
+  state: () => ({ on: true }),
+  styles: 'b { color: rgb(7, 8, 9) }',
+  template: ({ slots }) => el.p(el.b('alive'), Leaf({}, slots.default())),
+});
+
+export const Basket = share<{ readonly crates: number }>('same-basket');
+export const BasketBox = component('same-basket-box', {
+  props: { crates: prop.number() },
+  slots: { default: slot() },
+  provides: ({ props }) => [Basket.provide({ crates: props.crates })],
+  template: ({ slots }) => el.div(slots.default()),
+});
+export const BasketTotal = component('same-basket-total', {
+  props: { unit: prop.text().fallback('crates') },
+  template: ({ props }) =>
+    given(Basket.read(), (basket) => el.b(basket.crates, ' ', props.unit), 'no basket'),
+});
+
+export const Counter = component('same-counter', {
+  props: { start: prop.number().fallback(0) },
+  state: ({ start }) => ({ count: start }),
+  events: { counted: event<{ count: number }>() },
+  reactions: { start: ({ props }) => ({ count: props.start }) },
+  handlers: {
+    more: ({ state, dispatch }) => {
+      dispatch('counted', { count: state.count + 1 });
+      return undefined;
+    },
+  },
+  template: ({ state, handlers }) =>
+    el.button({ type: 'button', on: { click: handlers.more() } }, state.count),
+});
+
+/** Two ids that belong together. */
+export const Opener = component('same-opener', {
+  props: { label: prop.text() },
+  slots: { default: slot() },
+  template: ({ props, slots }) => [
+    el.button({ type: 'button', 'aria-controls': uid('panel'), id: uid('opener') }, props.label),
+    el.div({ id: uid('panel'), 'aria-labelledby': uid('opener') }, slots.default()),
+  ],
+});
+
+export const press = preset(el.button, { type: 'button', class: 'press', style: { color: 'blue' } });
+export const pressWide = preset(press, { class: 'wide', title: 'wide' });
+export const OpenCard = preset(Card, { open: true, head: 'preset' });
+
+/** A state, text and numbers in one. */
+export const Teller = component('same-teller', {
+  props: { text: prop.text(), count: prop.number().fallback(3), day: prop.date().optional() },
+  template: ({ props }) => el.span(phrase`${props.text} × ${props.count}`, given(props.day, ' dated')),
+});

@@ -1,0 +1,47 @@
+// npm run same [words of a case's name]: compares the cases, and says how they differ.
+import { chromium } from 'playwright-core';
+import { browserOptions } from '../../scripts/browser.mjs';
+import { bundle } from '../support/bundle.js';
+import { cases } from './cases/index.js';
+import type { Difference, Outcome } from './compare.js';
+
+const wanted = process.argv[2] ?? '';
+const browser = await chromium.launch(browserOptions);
+const code = await bundle(new URL('./page.ts', import.meta.url));
+const compared = new Map<string, number>();
+const left = new Map<string, string[]>();
+const differences: Difference[] = [];
+for (const planning of ['page', 'ahead'] as const) {
+  const page = await browser.newPage();
+  await page.setContent('<!doctype html><title>Same</title>');
+  await page.addScriptTag({ content: code, type: 'module' });
+  await page.waitForFunction('window.compareCase');
+  for (const [at, one] of cases.entries()) {
+    if (!one.name.includes(wanted)) continue;
+    const outcome = await page
+      .evaluate<Outcome>(`compareCase(${at}, '${planning}')`)
+      .catch((thrown): Outcome => {
+        const got = String(thrown);
+        return { html: [], compared: [], left: {}, differences: [{ name: one.name, writing: `all (${planning})`, when: 0, got, wanted: '' }] };
+      });
+    for (const way of outcome.compared) compared.set(way, (compared.get(way) ?? 0) + 1);
+    for (const [way, why] of Object.entries(outcome.left)) left.set(`${way}: ${why}`, [...(left.get(`${way}: ${why}`) ?? []), one.name]);
+    differences.push(...outcome.differences);
+  }
+}
+await browser.close();
+const most = Number(process.argv[3] ?? 400);
+for (const { name, writing, when, got, wanted: expected } of differences) {
+  let from = 0;
+  while (from < got.length && got[from] === expected[from]) from++;
+  from = Math.max(0, from - 60);
+  console.log(`× ${name} | ${writing} | ${when}\n    got    ${got.slice(from, from + most)}\n    wanted ${expected.slice(from, from + most)}`);
+}
+console.log('\ncompared');
+for (const [way, times] of compared) {
+  const bad = new Set(differences.filter(({ writing }) => writing === way).map(({ name }) => name)).size;
+  console.log(`  ${String(times).padStart(5)}  ${way}${bad > 0 ? `  (${bad} differ)` : ''}`);
+}
+console.log('not compared');
+for (const [why, names] of left) console.log(`  ${String(names.length).padStart(5)}  ${why}`);
+console.log(`\n${differences.length} differences in ${new Set(differences.map(({ name }) => name)).size} cases`);
