@@ -28,7 +28,7 @@ async function output(entry, minify, ahead) {
 
 /** The part of the library that a module belongs to. */
 function roomOf(id) {
-  if (/dist\/elements\/live\//.test(id)) return 'elements in the page';
+  if (/dist\/elements\/runtime\//.test(id)) return 'elements in the page';
   const room = /dist\/(\w+)\//.exec(id)?.[1];
   return room ?? (id.includes('node_modules') ? 'packages' : 'the example itself');
 }

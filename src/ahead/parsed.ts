@@ -1,6 +1,6 @@
 import { type DefaultTreeAdapterTypes, parseFragment } from 'parse5';
-import type { Draft } from '../elements/draft/draft.js';
-import { type Sketch, SketchElement, SketchReady, SketchText } from '../elements/draft/sketch.js';
+import { StaticElement, StaticHtml, type StaticNode, StaticText } from '../elements/compile/static.js';
+import type { CompiledView } from '../elements/compile/view.js';
 
 type ParsedNode = DefaultTreeAdapterTypes.ChildNode;
 
@@ -10,29 +10,29 @@ export function countNodes(html: string): number {
 }
 
 /** What is wrong with HTML that a page's parser is to make a view's nodes of; nothing where it does. */
-export function htmlFault(html: string, view: Draft): string | undefined {
+export function htmlFault(html: string, view: CompiledView): string | undefined {
   if (hasPlaceholder(view.content)) return 'it has an element <t>, which stands for a text in written code';
   let { childNodes } = parseFragment(html);
   const isInside =
     html.startsWith('<svg>') &&
-    view.content.some((one) => one instanceof SketchElement && one.isSvg && one.tag !== 'svg');
+    view.content.some((one) => one instanceof StaticElement && one.isSvg && one.tag !== 'svg');
   if (isInside) childNodes = (childNodes[0] as DefaultTreeAdapterTypes.Element).childNodes;
   return isSame(view.content, childNodes) ? undefined : 'a parser of HTML reads its template in another way';
 }
 
 /** Whether there is an element of the name that written code has for texts that are empty at first. */
-function hasPlaceholder(content: readonly Sketch[]): boolean {
+function hasPlaceholder(content: readonly StaticNode[]): boolean {
   return content.some((one) =>
-    one instanceof SketchReady
+    one instanceof StaticHtml
       ? /<t[\s/>]/i.test(one.html)
-      : one instanceof SketchElement && (one.tag === 't' || hasPlaceholder(one.content)),
+      : one instanceof StaticElement && (one.tag === 't' || hasPlaceholder(one.content)),
   );
 }
 
-function isSame(content: readonly Sketch[], nodes: readonly ParsedNode[]): boolean {
+function isSame(content: readonly StaticNode[], nodes: readonly ParsedNode[]): boolean {
   let at = 0;
   for (const one of content) {
-    if (one instanceof SketchReady) at += countNodes(one.html);
+    if (one instanceof StaticHtml) at += countNodes(one.html);
     else {
       const node = nodes[at++];
       if (!node || !isSameNode(one, node)) return false;
@@ -41,16 +41,16 @@ function isSame(content: readonly Sketch[], nodes: readonly ParsedNode[]): boole
   return at === nodes.length;
 }
 
-function isSameNode(sketch: Sketch, node: ParsedNode): boolean {
-  if (sketch instanceof SketchReady) return false;
-  if (sketch instanceof SketchText) return 'value' in node && node.value === sketch.text;
-  if (!(sketch instanceof SketchElement))
-    return sketch.kind === 'mark'
+function isSameNode(made: StaticNode, node: ParsedNode): boolean {
+  if (made instanceof StaticHtml) return false;
+  if (made instanceof StaticText) return 'value' in node && node.value === made.text;
+  if (!(made instanceof StaticElement))
+    return made.kind === 'mark'
       ? node.nodeName === '#comment'
       : node.nodeName === 't' || ('value' in node && node.value === ' ');
-  if (!('tagName' in node) || node.tagName !== sketch.tag) return false;
-  if (node.namespaceURI.endsWith('svg') !== sketch.isSvg) return false;
+  if (!('tagName' in node) || node.tagName !== made.tag) return false;
+  if (node.namespaceURI.endsWith('svg') !== made.isSvg) return false;
   const written = node.attrs.map(({ name, prefix, value }) => [prefix ? `${prefix}:${name}` : name, value]);
-  if (JSON.stringify(written) !== JSON.stringify([...sketch.attributes])) return false;
-  return isSame(sketch.content, 'content' in node ? node.content.childNodes : node.childNodes);
+  if (JSON.stringify(written) !== JSON.stringify([...made.attributes])) return false;
+  return isSame(made.content, 'content' in node ? node.content.childNodes : node.childNodes);
 }

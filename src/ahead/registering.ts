@@ -1,14 +1,14 @@
 import type { CallExpression } from 'estree';
 import type { Node } from 'estree-walker';
 import { type ComponentCore, componentCore, componentsIn } from '../component/index.js';
-import { NotWritten } from '../elements/written/index.js';
+import { NotWritten } from '../elements/code/index.js';
 import type { Loading } from './loading.js';
 import { isCode, type ModuleCode } from './module.js';
 import type { Placed } from './names.js';
 import { suffix, type Writing } from './writing.js';
 
 const door = 'zesty-lattice/elements';
-const liveDoor = 'zesty-lattice/live';
+const runtimeDoor = 'zesty-lattice/runtime';
 
 /** Finds the module of the project behind an import, if it is one. */
 export type Resolve = (source: string, importer: string) => Promise<string | undefined>;
@@ -60,7 +60,7 @@ export async function registering(followed: Followed): Promise<Registering | und
   const cores = own.length === 0 ? new Map() : await made(own, followed);
   return {
     dropped: [declaration, ...from.dropped],
-    imports: `import { ${names.join(', ')} } from ${JSON.stringify(liveDoor)};\n${from.imports}`,
+    imports: `import { ${names.join(', ')} } from ${JSON.stringify(runtimeDoor)};\n${from.imports}`,
     cores,
   };
 }

@@ -1,7 +1,7 @@
 import { type Node, walk } from 'estree-walker';
 import type MagicString from 'magic-string';
 import type { ComponentCore } from '../component/index.js';
-import { NotWritten, own } from '../elements/written/index.js';
+import { NotWritten, own } from '../elements/code/index.js';
 import type { ModuleCode } from './module.js';
 import type { Placed } from './names.js';
 import { sharedLines, suffix, type Writing } from './writing.js';
@@ -36,7 +36,7 @@ export function writeInto(
       if (source.value === 'zesty-lattice/markup' && specifiers.length === 0) changed.remove(start, end);
   if ([...cores].some(([, { styles }]) => styles !== '')) names.add(`sheet as ${own}sheet`);
   const lines = [
-    `import { ${[...names].join(', ')} } from 'zesty-lattice/live';`,
+    `import { ${[...names].join(', ')} } from 'zesty-lattice/runtime';`,
     ...[...imports].map(
       ([file, taken]) => `import { ${[...taken].join(', ')} } from ${JSON.stringify(file + suffix)};`,
     ),

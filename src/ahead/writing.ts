@@ -1,14 +1,13 @@
 import type { Property } from 'estree';
 import type { ComponentCore } from '../component/index.js';
-import { scopedCss } from '../elements/live/sheets.js';
 import {
   NotWritten,
   own,
   type Sources,
   type WrittenComponent,
   writeComponent,
-} from '../elements/written/index.js';
-import { expressionCode } from './expression-code.js';
+} from '../elements/code/index.js';
+import { scopedRules } from '../plan/index.js';
 import { kindPartsOf } from './kind-parts.js';
 import type { Loading, Place } from './loading.js';
 import type { ComponentCall, ModuleCode } from './module.js';
@@ -76,15 +75,10 @@ export class Writing {
         if (!closure.isFree) return new NotWritten('uses what its template declares');
         return reach(at.file, closureName(at.at, at.number));
       },
-      expression: (read, to) => {
-        const at = read.component === core.name ? place : this.#loading.placeNamed(read.component);
-        if (!at) return undefined;
-        const helper = (name: string): string => {
-          if (!this.#call(at)?.call.parts?.has('helpers'))
-            throw new NotWritten(`the helpers of ${read.component} are not written out where it is made`);
-          return `${to.line(`${reach(at.file, helpersName(at.at))}()`)}.${name}`;
-        };
-        return expressionCode(read, { name: (name) => to.name(name), helper });
+      helper: (component, name) => {
+        const at = component === core.name ? place : this.#loading.placeNamed(component);
+        if (!at || !this.#call(at)?.call.parts?.has('helpers')) return undefined;
+        return `${reach(at.file, helpersName(at.at))}().${name}`;
       },
       part: (of, key) => (of === core ? this.#part(place, key) : undefined),
       kindPart: (component, prop, part) => {
@@ -155,9 +149,9 @@ export function sharedLines(
 ): readonly string[] {
   const constant = isShared ? 'export const' : 'const';
   const lines: string[] = [];
-  for (const [at, { name, styles }] of cores)
-    if (styles !== '') {
-      const css = JSON.stringify(scopedCss(name, styles));
+  for (const [at, core] of cores)
+    if (core.styles !== '') {
+      const css = JSON.stringify(scopedRules(core).css);
       lines.push(`${constant} ${sheetName(at)} = /* @__PURE__ */ ${own}sheet(${css});`);
     }
   for (const [at, call] of module.components.entries()) {

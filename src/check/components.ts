@@ -1,12 +1,19 @@
 import { basename } from 'node:path';
 import type { ComponentCore } from '../component/index.js';
+import { blueprintOf, isInteractive, planOf, repeatedSlots } from '../plan/index.js';
 import { finding, type Problem, placed } from '../problem/index.js';
-import { blueprintOf, placedExprs } from '../template/index.js';
-import { planOf, resolveOpen } from '../tree/index.js';
+import { placedExprs } from '../template/index.js';
+import { resolveOpen } from '../tree/index.js';
 
 /** What is wrong in a component, its props and slots left open; what it uses is checked with it. */
 export function componentProblems(component: ComponentCore): readonly Problem[] {
-  return [...resolveOpen(component).problems, ...unreadProps(component)];
+  return [...resolveOpen(component).problems, ...unreadProps(component), ...repeated(component)];
+}
+
+/** Slots of a component that stays an element, which it cannot show in two places. */
+function repeated(component: ComponentCore): readonly Problem[] {
+  if (!isInteractive(component)) return [];
+  return repeatedSlots(component).map((found) => placed(found, component.name));
 }
 
 /** Props that nothing in the component reads: neither its template nor any of its functions. */
@@ -44,7 +51,7 @@ export function unusedComponents(
   texts: ReadonlyMap<string, string>,
 ): readonly Problem[] {
   const used = new Set(
-    [...components.keys()].flatMap((core) => planOf(core).uses.map((use) => use.component)),
+    [...components.keys()].flatMap((core) => planOf(core).content.uses.map((use) => use.component)),
   );
   const problems: Problem[] = [];
   for (const [core, { file, exportName }] of components) {

@@ -1,7 +1,7 @@
 import { callPlace, dev, LatticeError, placed, placeOf, refuseCall, tagName } from '../problem/index.js';
-import { type AttributesOfAny, type BaseNode, type ExprOf, UseNode } from '../template/index.js';
+import type { Accepted, AttributesOfAny, ExprOf } from '../template/index.js';
 import { brandComponent } from './core.js';
-import type { Definition, NoneDeclaredAbove, NoProps, SlotsOfText } from './definition.js';
+import type { Definition, NamedComponent, NoneDeclaredAbove, NoProps, SlotsOfText } from './definition.js';
 import { definitionFaults } from './definition-faults.js';
 import type { Kind } from './kind.js';
 import { any } from './kinds/any.js';
@@ -22,6 +22,7 @@ import type {
   SlotKinds,
   UseArguments,
 } from './types.js';
+import { UseNode } from './use-node.js';
 
 declare const types: unique symbol;
 
@@ -46,7 +47,8 @@ export interface TagComponent<Props, Slots, At extends keyof Props, Kind> {
     props: Show<PropInputs<Omit<Props, At>>> & { readonly [K in At]?: Tag | ExprOf<Tag> | undefined } & Omit<
         AttributesOfAny<Tag>,
         keyof Props
-      >,
+      > &
+      Accepted,
     ...content: ContentArguments<Slots>
   ): Use;
   readonly name: string;
@@ -58,7 +60,7 @@ type TagsOf<K> = K extends TagKind<infer Tags, infer _First> ? Tags : never;
 type FirstOf<K> = K extends TagKind<infer _Tags, infer First> ? First : never;
 
 /** Any component, those of `component.generic` among them. */
-export type AnyComponent = ((...args: never[]) => Use) & { readonly name: string };
+export type AnyComponent = NamedComponent;
 
 /** Any record of props, where it is not known which component they are for. */
 export type AnyProps = Readonly<Record<string, unknown>>;
@@ -183,7 +185,7 @@ function made(name: string, parts: unknown, calledAs: unknown): unknown {
     props?: Readonly<Record<string, unknown>>,
     content?: unknown,
     ...more: readonly unknown[]
-  ): BaseNode => {
+  ): UseNode => {
     if (dev && more.length > 0)
       refuseCall(
         use,

@@ -1,9 +1,15 @@
 import type { SourcePlace } from '../problem/index.js';
-import type { TemplateText } from '../template/run.js';
-import type { Provided } from '../template/share.js';
+import type { Provided } from '../template/index.js';
 import type { AnyEventKind } from './event.js';
 import type { AnyKind } from './kind.js';
 import type { AnySlotKind } from './slot.js';
+
+/** A template written as HTML text, or CSS rules, and the file that was read from. */
+export interface TemplateText {
+  readonly text: string;
+  /** The file's path, where the text is the whole of a file. */
+  readonly file?: string | undefined;
+}
 
 /** A component as the rest of the library reads it, without the types that only its users need. */
 export interface ComponentCore {

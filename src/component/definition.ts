@@ -1,5 +1,5 @@
-import type { Content, Provided, TemplateText } from '../template/index.js';
-import type { AnyComponent } from './component.js';
+import type { Content, Provided } from '../template/index.js';
+import type { TemplateText } from './core.js';
 import type {
   ConnectedContext,
   EventKinds,
@@ -10,6 +10,7 @@ import type {
   SlotKinds,
   TemplateContext,
 } from './types.js';
+import type { UseNode } from './use-node.js';
 
 /** CSS rules, or the file they were read from. */
 export type StylesInput = string | TemplateText;
@@ -84,7 +85,7 @@ export interface Definition<
     | WrittenText<Text>
     | TextFile<Text>;
   /** With a template text: the components whose tags stand in it. */
-  readonly uses?: readonly AnyComponent[];
+  readonly uses?: readonly NamedComponent[];
   /**
    * With a template text: whether white space that holds a line break is the text's own layout. Beside a tag it is then
    * dropped, inside text it is one space. Left out, all white space stays as it is written. `pre` and `textarea` keep
@@ -96,6 +97,9 @@ export interface Definition<
   /** With a template text: tags of custom elements from elsewhere that stand in it: names, or patterns of them. */
   readonly foreign?: readonly (string | RegExp)[];
 }
+
+/** A component as far as a list of them needs to know it. */
+export type NamedComponent = ((...args: never[]) => UseNode) & { readonly name: string };
 
 /** The slots of a component that leaves it to its template text to declare them: any name. */
 export interface SlotsOfText {

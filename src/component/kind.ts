@@ -1,25 +1,17 @@
 import { dev, refuseCall, show } from '../problem/index.js';
+import { type Rule, type Test, testedRule } from './rule.js';
+
+export { unreadable } from './rule.js';
 
 /** How a prop may be left out: not at all, giving `undefined`, or giving its fallback value. */
 export type Presence = 'required' | 'optional' | 'fallback';
 
-/** What an attribute's text turned out not to be. */
-export const unreadable: unique symbol = Symbol();
-
-/** The rules of one kind of value; `Kind` adds presence, tests and a description to them. */
-export interface KindRules<Value> {
+/** The rule of one kind of value, and how the value is described; `Kind` adds presence, tests and words to it. */
+export interface KindRules<Value> extends Rule<Value> {
   /** The kind's word, such as `text`. */
   readonly word: string;
-  /** What belongs here, as it stands in a sentence: `text`, `one of "early", "late"`. */
-  readonly expected: string;
-  /** Whether the value is of this kind. Runs for every changing value at render time. */
-  accepts(value: unknown): boolean;
-  /** Says more exactly what is wrong with a value that was not accepted, such as the field at fault. */
-  explain?(value: unknown): string | undefined;
-  /** The value that is handed on, where it is not the very value that was given. */
-  settle?(value: unknown): Value;
-  /** An attribute's text as a value. */
-  read(text: string): unknown;
+  /** How written code makes the rule: the function's name in a page's runtime, and what it is given. */
+  readonly code: RuleCode;
   /** What the kind was made with: a list's item, a record's fields, the words of a choice. */
   readonly holds?: unknown;
   /** A value as an attribute's text; null where the attribute is left out. */
@@ -28,16 +20,23 @@ export interface KindRules<Value> {
   readonly schema: Readonly<Record<string, unknown>>;
 }
 
+/**
+ * A constant of the runtime by its name, or a function with its arguments: data, kinds whose rules they are, and what
+ * the author wrote.
+ */
+export interface RuleCode {
+  readonly name: string;
+  readonly args?: readonly unknown[];
+}
+
+/** Stands among a rule's arguments for what its author handed to the kind. */
+export const authored: unique symbol = Symbol('authored');
+
 interface Settings {
   readonly presence: Presence;
   readonly fallbackValue?: unknown;
   readonly description?: string;
   readonly tests: readonly Test[];
-}
-
-interface Test {
-  readonly passes: (value: never) => boolean;
-  readonly message: string;
 }
 
 /** Where a kind keeps its types; there is nothing at run time. */
@@ -53,10 +52,13 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
   declare readonly [kindTypes]: { value: Value; given: Given; how: How };
   readonly rules: KindRules<Value>;
   readonly settings: Settings;
+  /** Its rule, with the tests that a value has to pass. */
+  readonly rule: Rule<Value>;
 
   constructor(rules: KindRules<Value>, settings: Settings = { presence: 'required', tests: [] }) {
     this.rules = rules;
     this.settings = settings;
+    this.rule = settings.tests.length === 0 ? rules : testedRule(rules, settings.tests);
   }
 
   /** The prop may be left out; the template then sees `undefined`. */
@@ -89,10 +91,10 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
         'takes a test and a message',
         "Write prop.number().where((n) => n >= 0, 'must not be below zero').",
       );
-    return new Kind(this.rules, { ...this.settings, tests: [...this.settings.tests, { passes, message }] });
+    return new Kind(this.rules, { ...this.settings, tests: [...this.settings.tests, [passes, message]] });
   }
 
-  /** Says what the prop is for; tools show it. */
+  /** Says what the prop is for. */
   describe(description: string): Kind<Value, Given, How> {
     return new Kind(this.rules, { ...this.settings, description });
   }
@@ -120,27 +122,19 @@ export function isKind(candidate: unknown): candidate is AnyKind {
 export type AnyKind = Kind<unknown, unknown, Presence>;
 
 /** Whether a value is of the kind and passes its tests. */
-export function fits(kind: AnyKind, value: unknown): boolean {
-  if (!kind.rules.accepts(value)) return false;
-  const { tests } = kind.settings;
-  if (tests.length === 0) return true;
-  const settled = settle(kind, value);
-  return tests.every((test) => test.passes(settled as never));
+export function fits({ rule }: AnyKind, value: unknown): boolean {
+  return rule.accepts(value);
 }
 
 /** The value that the template sees for an accepted value. */
-export function settle(kind: AnyKind, value: unknown): unknown {
-  return kind.rules.settle ? kind.rules.settle(value) : value;
+export function settle({ rule }: AnyKind, value: unknown): unknown {
+  return rule.settle ? rule.settle(value) : value;
 }
 
 /** What is wrong with a value, completing "The prop x …"; undefined when nothing is. */
-export function fault(kind: AnyKind, value: unknown): string | undefined {
-  const { rules, settings } = kind;
-  if (!rules.accepts(value)) {
-    return rules.explain?.(value) ?? `takes ${rules.expected}, and got ${show(value)}`;
-  }
-  const settled = settle(kind, value);
-  return settings.tests.find((test) => !test.passes(settled as never))?.message;
+export function fault({ rule }: AnyKind, value: unknown): string | undefined {
+  if (rule.accepts(value)) return undefined;
+  return rule.explain?.(value) ?? `takes ${rule.expected}, and got ${show(value)}`;
 }
 
 /** Whether a value is a record, of whatever class. */

@@ -1,10 +1,15 @@
 import { placeOf } from '../problem/index.js';
-import { type TemplateText, textSlots } from '../template/index.js';
-import type { AnyComponent } from './component.js';
-import { type ComponentCore, componentCore, declared, type HandlerFunction } from './core.js';
-import type { StylesInput } from './definition.js';
+import {
+  type ComponentCore,
+  componentCore,
+  declared,
+  type HandlerFunction,
+  type TemplateText,
+} from './core.js';
+import type { NamedComponent, StylesInput } from './definition.js';
 import type { AnyEventKind } from './event.js';
 import type { AnyKind } from './kind.js';
+import { textSlots } from './markup-reader.js';
 import { type AnySlotKind, slot } from './slot.js';
 
 /** A definition without the types that only its author needs. */
@@ -22,7 +27,7 @@ export interface LooseDefinition {
   readonly provides?: ComponentCore['provides'];
   readonly reactions?: Readonly<Record<string, HandlerFunction>>;
   readonly template: ((context: unknown) => unknown) | string | TemplateText;
-  readonly uses?: readonly AnyComponent[];
+  readonly uses?: readonly NamedComponent[];
   readonly helpers?: ComponentCore['helpers'];
   readonly joinLines?: boolean;
   readonly foreign?: readonly (string | RegExp)[];

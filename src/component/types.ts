@@ -1,5 +1,4 @@
-import type { HandlerCall } from '../template/handler-call.js';
-import type { Accepted, Content, Expr, ExprOf, StateExpr } from '../template/index.js';
+import type { Accepted, Content, Expr, ExprOf, HandlerCall, StateExpr } from '../template/index.js';
 import type { EventKind } from './event.js';
 import type { Kind, kindTypes, Presence } from './kind.js';
 import type { SlotKind, slotTypes } from './slot.js';

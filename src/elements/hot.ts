@@ -1,7 +1,7 @@
 import { type ComponentCore, componentCore, forgetComponents } from '../component/index.js';
-import { instanceOf } from './live/element.js';
-import type { Instance } from './live/instance.js';
-import { renewLives } from './live-component.js';
+import { renewLives } from './in-page.js';
+import { instanceOf } from './runtime/element.js';
+import type { Instance } from './runtime/instance.js';
 
 /** The components of each module, as they were when it was first loaded, by export name. */
 const first = new Map<string, ComponentCore>();
@@ -40,10 +40,10 @@ function rebuild(element: LiveElement, keepsState: boolean): void {
   const before = element[instanceOf];
   const root = element.shadowRoot as ShadowRoot;
   before.each('leave');
-  // The first of the parts gives the shadow root its style sheets.
-  before.live.parts?.[0]?.(before);
+  // The first of the features gives the shadow root its style sheets.
+  before.live.features?.[0]?.(before);
   root.replaceChildren();
-  if (!keepsState) before.frame.state = undefined;
+  if (!keepsState) before.scope.state = undefined;
   before.show();
   if (element.isConnected) before.each('enter');
 }

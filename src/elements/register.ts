@@ -1,8 +1,8 @@
 import { type AnyComponent, type ComponentCore, componentCore, type PropsOf } from '../component/index.js';
 import { failure } from '../problem/index.js';
 import { notAComponent } from '../tree/index.js';
-import { classOf } from './live/element.js';
-import { defineInPage, liveOf } from './live-component.js';
+import { defineInPage, liveOf } from './in-page.js';
+import { classOf } from './runtime/element.js';
 
 /**
  * Defines components as custom elements of the page, and with each the interactive components in its template.

@@ -1,13 +1,13 @@
-import { type AnyComponent, componentCore, type Use } from '../component/index.js';
+import { type AnyComponent, componentCore, type Use, UseNode } from '../component/index.js';
 import { dev, failure, refuseCall } from '../problem/index.js';
-import { type Content, UseNode } from '../template/index.js';
+import type { Content } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
-import { emptyFrame } from './frames.js';
 import { Pass } from './pass.js';
 import { type RenderOptions, write } from './render.js';
+import { emptyScope } from './scopes.js';
+import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
-import { walk } from './walk.js';
 
 /** What a whole document has besides its content. */
 export interface PageOptions extends Pick<RenderOptions, 'form' | 'idPrefix'> {
@@ -66,7 +66,7 @@ function emptyUse(target: unknown): UseNode {
 
 function headHtml(head: Content): string {
   const pass = new Pass();
-  const html = walk(head, emptyFrame(), pass);
+  const html = writeOnTheSpot(head, emptyScope(), pass);
   refuse(pass.problems);
   return html;
 }

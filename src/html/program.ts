@@ -1,14 +1,13 @@
 import type { ComponentCore } from '../component/index.js';
-import { planOf } from '../tree/index.js';
-import { Chunks, type Write } from './chunks.js';
-import { lowerAll } from './lower.js';
-import { type At, Lowering } from './lowering.js';
-import { blockStart } from './marks.js';
+import { isInteractive, type Plan, planOf, readsOp } from '../plan/index.js';
+import { type Core, inputsOf, isAnew } from '../template/index.js';
+import { blockStart, type Compiler, Compiling, type Form } from './compiling.js';
+import { Chunks, type Write } from './output.js';
 
 /** A component compiled to HTML text, once. */
 export interface Program {
   readonly write: Write;
-  /** How many locals its frames need. */
+  /** How many locals its scopes need. */
   readonly locals: number;
   /** Whether it, or a component it uses, makes ids. */
   readonly makesIds: boolean;
@@ -18,51 +17,49 @@ export interface Program {
   readonly styled: ReadonlySet<ComponentCore>;
 }
 
-/**
- * What a component is compiled for: plain `markup`, where everything dissolves; `elements`, where components with
- * something to do in a page stay elements; the `shadow` root of such an element, with the browser's own slots; or
- * what dissolves `inside` one. In the last two, places that change stand between comments, so that an element can
- * take over what was written.
- */
-export type Form = 'markup' | 'elements' | 'shadow' | 'inside';
-
-const programs: Readonly<Record<Form, WeakMap<ComponentCore, Program>>> = {
-  markup: new WeakMap(),
-  elements: new WeakMap(),
-  shadow: new WeakMap(),
-  inside: new WeakMap(),
-};
-const inProgress = new Set<ComponentCore>();
-
-export function programOf(component: ComponentCore, form: Form): Program {
-  return programs[form].get(component) ?? compile(component, form);
+export function compile(component: ComponentCore, form: Form, compiler: Compiler): Program {
+  const plan = planOf(component);
+  const compiling = new Compiling(component, form, compiler);
+  const chunks = new Chunks();
+  const at = { compiling, depth: 0, tag: '' };
+  if (form === 'shadow') chunks.text(blockStart(plan.content.nodes, at));
+  compiler.nodes(plan.content.nodes, chunks, at);
+  return {
+    write: chunks.compile(),
+    locals: plan.locals,
+    makesIds: compiler.makesIds(plan.content, compiling.inner),
+    varies: variesIn(component, plan, compiling.inner, compiler),
+    styled: styledIn(component, form),
+  };
 }
 
-/** The program if it can be had without going round in a circle. */
-export function programAhead(component: ComponentCore, form: Form): Program | undefined {
-  return inProgress.has(component) ? undefined : programOf(component, form);
+function variesIn(component: ComponentCore, { content }: Plan, form: Form, compiler: Compiler): boolean {
+  return (
+    component.state !== undefined ||
+    component.provides !== undefined ||
+    content.reads.some((core) => readsOp(core, 'shared') || asksAnew(core)) ||
+    content.uses.some(
+      ({ component: inner }) =>
+        (form !== 'markup' && isInteractive(inner)) || (compiler.programAhead(inner, form)?.varies ?? true),
+    )
+  );
 }
 
-function compile(component: ComponentCore, form: Form): Program {
-  inProgress.add(component);
-  try {
-    const plan = planOf(component);
-    const lowering = new Lowering(component, form);
-    if (component.styles !== '' && form !== 'shadow') lowering.styled.add(component);
-    const chunks = new Chunks();
-    const at: At = { lowering, depth: 0, tag: '', isOutermost: true };
-    if (form === 'shadow') chunks.text(blockStart(plan.content, at));
-    lowerAll(plan.content, chunks, at);
-    const program: Program = {
-      write: chunks.compile(),
-      locals: plan.locals,
-      makesIds: lowering.makesIds,
-      varies: lowering.varies || component.state !== undefined || component.provides !== undefined,
-      styled: lowering.styled,
-    };
-    programs[form].set(component, program);
-    return program;
-  } finally {
-    inProgress.delete(component);
-  }
+function asksAnew(core: Core): boolean {
+  return isAnew(core) || inputsOf(core).some(asksAnew);
+}
+
+/** The components with styles whose elements stand in what is written, and not in a shadow root of their own. */
+function styledIn(component: ComponentCore, form: Form): ReadonlySet<ComponentCore> {
+  const styled = new Set<ComponentCore>();
+  const seen = new Set<ComponentCore>();
+  const visit = (one: ComponentCore): void => {
+    if (seen.has(one)) return;
+    seen.add(one);
+    if (one.styles !== '' && !(one === component && form === 'shadow')) styled.add(one);
+    for (const { component: inner } of planOf(one).content.uses)
+      if (form === 'markup' || !isInteractive(inner)) visit(inner);
+  };
+  visit(component);
+  return styled;
 }

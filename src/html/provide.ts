@@ -1,13 +1,13 @@
 import type { ComponentCore } from '../component/index.js';
-import type { Frame } from '../template/index.js';
-import { propRecord } from './frames.js';
+import type { Scope } from '../template/index.js';
 import type { Pass } from './pass.js';
+import { propRecord } from './scopes.js';
 
 /** Writes a component with what it provides at hand for all that is written in it. */
-export function withShared(component: ComponentCore, frame: Frame, pass: Pass, write: () => string): string {
-  frame.shared = pass.shared;
+export function withShared(component: ComponentCore, scope: Scope, pass: Pass, write: () => string): string {
+  scope.shared = pass.shared;
   if (!component.provides) return write();
-  const context = { props: propRecord(component, frame.props), state: frame.state ?? {} };
+  const context = { props: propRecord(component, scope.props), state: scope.state ?? {} };
   const { shared } = pass;
   const before = component.provides(context as never).map(({ share, value }) => {
     const had: readonly [string, boolean, unknown] = [share, shared.has(share), shared.get(share)];

@@ -1,4 +1,6 @@
 import type { ComponentCore } from '../component/index.js';
+import { repeatedSlots } from '../plan/index.js';
+import { LatticeError, placed } from '../problem/index.js';
 import { refuse, resolveOpen } from '../tree/index.js';
 
 const sound = new WeakSet<ComponentCore>();
@@ -8,4 +10,10 @@ export function refuseBroken(component: ComponentCore): void {
   if (sound.has(component)) return;
   refuse(resolveOpen(component).problems);
   sound.add(component);
+}
+
+/** Throws where an element of the component could not show what HTML text shows. */
+export function refuseRepeated(component: ComponentCore): void {
+  const found = repeatedSlots(component);
+  if (found.length > 0) throw new LatticeError(found.map((one) => placed(one, component.name)));
 }

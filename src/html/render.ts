@@ -5,14 +5,14 @@ import {
   componentCore,
   type PropsFor,
   type Use,
+  UseNode,
 } from '../component/index.js';
-import { failure } from '../problem/index.js';
-import { UseNode } from '../template/index.js';
-import { isUse, notAComponent, refuse } from '../tree/index.js';
-import { emptyFrame } from './frames.js';
+import { dev, failure } from '../problem/index.js';
+import { isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { Pass } from './pass.js';
+import { emptyScope } from './scopes.js';
+import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
-import { walkUse } from './walk-use.js';
 
 /** How HTML text is written. */
 export interface RenderOptions {
@@ -76,10 +76,12 @@ export function write(
   use: UseNode,
   options: RenderOptions,
 ): { html: string; styled: ReadonlySet<ComponentCore> } {
+  // What stands where in content on the spot is looked at while developing; what is unsafe is refused always.
+  if (dev) refuse(spotProblems(use));
   const pass = new Pass(options.form);
-  const frame = emptyFrame();
-  frame.at = [options.idPrefix === undefined ? '' : `-${options.idPrefix}`];
-  const html = walkUse(use, frame, pass);
+  const scope = emptyScope();
+  scope.at = [options.idPrefix === undefined ? '' : `-${options.idPrefix}`];
+  const html = writeOnTheSpot(use, scope, pass);
   refuse(pass.problems);
   return { html, styled: pass.styled ?? noStyles };
 }

@@ -1,5 +1,5 @@
 import type { AnyKind, ComponentCore } from '../component/index.js';
-import type { ExprCore, Frame } from '../template/index.js';
+import type { Core, Get } from '../template/index.js';
 import { escapeAttribute } from './escape.js';
 
 /**
@@ -9,9 +9,9 @@ import { escapeAttribute } from './escape.js';
 export type Source =
   | { readonly from: 'prop'; readonly index: number }
   | { readonly from: 'field'; readonly local: number; readonly key: string }
-  | { readonly from: 'calculation'; readonly get: (frame: Frame) => unknown };
+  | { readonly from: 'calculation'; readonly get: Get };
 
-export function sourceOf(core: ExprCore): Source {
+export function sourceOf(core: Core): Source {
   const { op } = core;
   if (op.op === 'prop' && op.index >= 0) return { from: 'prop', index: op.index };
   if (op.op === 'field' && op.of.op.op === 'local')
@@ -22,7 +22,7 @@ export function sourceOf(core: ExprCore): Source {
 export type Item = Readonly<Record<string, unknown>> | null | undefined;
 
 /** Whether a prop always holds text, so that an attribute of it is always there. */
-export function isTextProp(core: ExprCore, component: ComponentCore | undefined): boolean {
+export function isTextProp(core: Core, component: ComponentCore | undefined): boolean {
   if (core.op.op !== 'prop') return false;
   const kind = component?.props.kinds[core.op.index];
   return (
@@ -31,7 +31,7 @@ export function isTextProp(core: ExprCore, component: ComponentCore | undefined)
 }
 
 /** Whether what a prop holds can be written with no escapes: numbers, and words that have nothing to escape. */
-export function isPlainProp(core: ExprCore, component: ComponentCore | undefined): boolean {
+export function isPlainProp(core: Core, component: ComponentCore | undefined): boolean {
   if (core.op.op !== 'prop') return false;
   const kind: AnyKind | undefined = component?.props.kinds[core.op.index];
   if (kind?.settings.presence === 'optional') return false;

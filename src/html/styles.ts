@@ -1,5 +1,5 @@
 import type { ComponentCore } from '../component/index.js';
-import { scopedRules } from '../tree/index.js';
+import { scopedRules, shadowRules } from '../plan/index.js';
 
 /** The rules of some components, each kept to its component's own elements, as the text of one `style` element. */
 export function styleSheet(components: Iterable<ComponentCore>, pageRules = ''): string {
@@ -10,7 +10,7 @@ export function styleSheet(components: Iterable<ComponentCore>, pageRules = ''):
 /** The rules of an element's own shadow root, and of components that stand in it without one. */
 export function shadowSheet(component: ComponentCore, inside: Iterable<ComponentCore>): string {
   const others = styleSheet(inside);
-  return safe([component.styles, others].filter((text) => text !== '').join('\n'));
+  return safe([shadowRules(component), others].filter((text) => text !== '').join('\n'));
 }
 
 /** In a style element "</style" would end it; in CSS the escaped slash is the same character. */

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import type { TemplateText } from '../template/index.js';
+import type { TemplateText } from '../component/index.js';
 
 /**
  * Reads a file that stands beside a module: a template's HTML, or a component's CSS rules. In a page, the Vite plugin

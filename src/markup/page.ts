@@ -1,5 +1,5 @@
 // 'zesty-lattice/markup' in a page: template texts are read with the page's own parser.
-import { setMarkupReader } from '../template/index.js';
+import { setMarkupReader } from '../component/index.js';
 import { readMarkup } from './syntax/read-page.js';
 import { markupReader } from './template/read.js';
 

@@ -67,6 +67,14 @@ export const words = {
     `${component} declares the slot "${slot}" and its template places it nowhere, so content for it would not show.`,
     `Place it with slots.${slot}(), or take the declaration out.`,
   ]),
+  'slot-repeated': error<{ component: string; slot: string; repeats: boolean }>(
+    ({ component, slot, repeats }) => [
+      repeats
+        ? `${component} places its slot "${slot}" in rows, and an element can show what is given to a slot only once.`
+        : `${component} places its slot "${slot}" twice, and an element can show what is given to a slot only once.`,
+      'Place it once, in two branches of one condition, or hand the content over as a prop. As plain HTML text it works.',
+    ],
+  ),
   'slot-misfit': error<{ component: string; slot: string; hands: boolean }>(({ component, slot, hands }) => [
     hands
       ? `The slot "${slot}" of ${component} hands data to its content, and was given plain content.`

@@ -1,6 +1,6 @@
 import type { AttributesOf, GlobalAttributes, VoidTag } from '../generated/attributes.js';
 import type { Attr, Builder, VoidBuilder } from './attributes/types.js';
-import type { ExprOf } from './expr.js';
+import type { ExprOf } from './expression/expr.js';
 import type { Content, TemplateNode } from './node.js';
 
 /** The builders of `el`: one for each element of HTML and SVG, and `of` for a tag known at render time. */

@@ -1,5 +1,5 @@
 import { show } from '../problem/index.js';
-import { coreOf } from './expr.js';
+import { coreOf } from './expression/expr.js';
 import { isNode } from './node.js';
 
 /** What was given where a template takes something else, as messages say it. */

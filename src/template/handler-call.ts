@@ -13,9 +13,6 @@ export class HandlerCall {
   }
 }
 
-/** Stands among a handler's arguments for the event that calls it. */
-export const eventArgument: unique symbol = Symbol.for('zesty-lattice.event');
-
 export function isHandlerCall(candidate: unknown): candidate is HandlerCall {
   return typeof candidate === 'object' && candidate !== null && callBrand in candidate;
 }

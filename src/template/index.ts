@@ -2,31 +2,31 @@ export { type Accepted, accepted, acceptedHere, takesAccepted } from './accepted
 export * from './attributes/index.js';
 export type { Attr, Builder, ClassInput, StyleInput, VoidBuilder } from './attributes/types.js';
 export type { AttributesOfAny } from './builders.js';
-export { calc, phrase, plainText, uid, worked } from './calc.js';
 export { el } from './el.js';
-export type { Expr, ExprOf, Op, ReadText, StateExpr } from './expr.js';
-export { coreOf, describe, describeValue, ExprCore, fieldOf, getterOf, inputsOf, isCore } from './expr.js';
-export { htmlFragment } from './fragment.js';
-export type { Fill, Frame, Site, SiteStep } from './frame.js';
-export { isFilled, isSomething, pathOf, stepText } from './frame.js';
-export { eventArgument, HandlerCall, isHandlerCall } from './handler-call.js';
-export { idPart } from './id-part.js';
-export { mergeAttributes } from './merge.js';
-export type { Content, TemplateNode, Textual } from './node.js';
-export { BaseNode, isNode, isRecord } from './node.js';
-export { localExpr } from './nodes/each.js';
-export * from './nodes/index.js';
-export { compare, numberOf, ownField, plus, same } from './operators.js';
-export { placedExprs } from './placed.js';
-export type { Blueprint } from './run.js';
+export { calc, phrase, uid } from './expression/calc.js';
+export { describe, guarded, inputsOf, isAnew, plainText } from './expression/evaluate.js';
+export type { Expr, ExprOf, StateExpr } from './expression/expr.js';
+export { coreOf, describeValue, ExprCore, fieldOf, isCore, operand } from './expression/expr.js';
 export {
-  blueprintOf,
-  filledExpr,
-  type MarkupReader,
-  setMarkupReader,
-  type TemplateText,
-  type TextContext,
-  textSlots,
-} from './run.js';
-export { currentRun, deeper } from './run-state.js';
-export { type Provided, type Share, share } from './share.js';
+  type BinaryOperator,
+  byOp,
+  type Core,
+  type Get,
+  type Op,
+  type OpName,
+  type OpOf,
+  type OpTable,
+} from './expression/ops.js';
+export { htmlFragment } from './fragment.js';
+export { HandlerCall, isHandlerCall } from './handler-call.js';
+export { idPart } from './id-part.js';
+export { jsonBlock } from './json.js';
+export { mergeAttributes } from './merge.js';
+export type { AnyNode, Content, TemplateNode, Textual } from './node.js';
+export { brandNodes, isNode, isRecord, nodeBrand, placeNow, sourceOf } from './node.js';
+export * from './nodes/index.js';
+export { placedExprs } from './placed.js';
+export { currentRun, deeper, during, type Run } from './run-state.js';
+export type { Fill, Scope, Site, SiteStep } from './scope.js';
+export { isFilled, isFull, isSomething, ownerOf, pathOf, stepText } from './scope.js';
+export { type Provided, type Share, share, shareReader } from './share.js';

@@ -1,8 +1,9 @@
 import { callPlace, placeOf, type SourcePlace } from '../problem/index.js';
-import type { ExprOf } from './expr.js';
+import type { ExprOf } from './expression/expr.js';
 import { currentRun } from './run-state.js';
 
-const nodeBrand = Symbol.for('zesty-lattice.node');
+/** What tells nodes from other things, whichever copy of the library made them. */
+export const nodeBrand: unique symbol = Symbol.for('zesty-lattice.node') as never;
 
 /** A piece of a template, such as an element: what the builders give, and what content is made of. */
 export interface TemplateNode {
@@ -10,26 +11,35 @@ export interface TemplateNode {
 }
 
 /** What every node of a template has; the kinds are in `nodes/`, one file each. */
-export abstract class BaseNode implements TemplateNode {
-  declare readonly [nodeBrand]: true;
+export interface AnyNode extends TemplateNode {
+  readonly kind: string;
+  /** Where it was written, for `sourceOf`. */
   readonly place: object | undefined;
-
-  /** `writtenBy` is the public function whose caller wrote this node. */
-  constructor(writtenBy: unknown) {
-    const run = currentRun();
-    this.place = run?.reading ?? (run?.tracks ? callPlace(writtenBy) : undefined);
-  }
-
-  /** File, line and column of the line that wrote it, where known: only inside a template. */
-  get source(): SourcePlace | undefined {
-    return placeOf(this.place);
-  }
+  /** Whatever it holds that may be, or hold, an expression or another node. */
+  parts(): readonly unknown[];
 }
 
-Object.defineProperty(BaseNode.prototype, nodeBrand, { value: true });
+/**
+ * Makes the nodes of a class count as nodes, in every copy of the library. Node classes have no base class: many nodes
+ * are made for content that is built for each call, and a derived constructor makes that several times as slow.
+ */
+export function brandNodes(made: { readonly prototype: object }): void {
+  Object.defineProperty(made.prototype, nodeBrand, { value: true });
+}
 
-export function isNode(candidate: unknown): candidate is BaseNode {
+export function isNode(candidate: unknown): candidate is AnyNode {
   return typeof candidate === 'object' && candidate !== null && nodeBrand in candidate;
+}
+
+/** Remembers where a node is written: `writtenBy` is the public function whose caller wrote it. Only inside a template. */
+export function placeNow(writtenBy: unknown): object | undefined {
+  const run = currentRun();
+  return run && (run.reading ?? (run.tracks ? callPlace(writtenBy) : undefined));
+}
+
+/** File, line and column of the line that wrote a node, where known. */
+export function sourceOf({ place }: { readonly place: object | undefined }): SourcePlace | undefined {
+  return place && placeOf(place);
 }
 
 /** A value that can stand as text. Lists and records cannot: use `eachOf`, or reach for a field. */

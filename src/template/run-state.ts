@@ -1,12 +1,18 @@
 import type { Finding, SourcePlace } from '../problem/index.js';
-import type { ExprCore } from './expr.js';
+import type { Core } from './expression/ops.js';
+
+/** An expression that a template read. */
+export interface ReadExpr extends Core {
+  readonly source: SourcePlace | undefined;
+}
 
 /** What is kept while a component's template runs, once. */
 export interface Run {
   readonly name: string;
   /** Whether reads are remembered with their place, to find those that are placed nowhere. */
   readonly tracks: boolean;
-  readonly read: ExprCore[];
+  /** The expressions that were read, each with the line that did. */
+  readonly read: ReadExpr[];
   readonly findings: Finding[];
   /** How many row or slot functions enclose the line that is running. */
   depth: number;

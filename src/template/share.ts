@@ -1,5 +1,5 @@
 import { dev, refuseCall, show } from '../problem/index.js';
-import type { Expr } from './expr.js';
+import type { Expr } from './expression/expr.js';
 
 /** A value handed down, with the name it goes by. */
 export interface Provided {

@@ -1,56 +1,76 @@
 import type { ComponentCore } from '../component/index.js';
-import { type Finding, finding, type Problem, placed } from '../problem/index.js';
-import { describe, type ExprCore } from '../template/index.js';
+import {
+  type Block,
+  mergedAttributes,
+  type Plan,
+  type PlanKind,
+  type PlanNode,
+  type PlanOf,
+  type PlanUse,
+  planOf,
+  scopedRules,
+  settledProp,
+} from '../plan/index.js';
+import { type Finding, finding, type Problem, placed, type SourcePlace } from '../problem/index.js';
+import { describe, type Fill } from '../template/index.js';
 import { unknownAttribute } from './attribute-names.js';
-import { propFault, settledValue } from './bind.js';
-import { checkElement } from './element-checks.js';
+import { followElement } from './element-checks.js';
 import { Ids } from './ids.js';
-import { knownValue, open } from './known.js';
-import { elementMisfit, type Misfit, openName, textMisfit } from './nesting.js';
-import { outline } from './outline.js';
-import type { Plan, PlanNode, PlanSlot, PlanUse } from './plan.js';
-import { planOf } from './plan-content.js';
-import { pathTo, type Scope, type ScopedFill, type Spot, short, topSpot } from './scope.js';
-import { scopedRules } from './scope-rules.js';
-import { childLists, mayBeNothing, treeSlot } from './slot-state.js';
-import type { TreeCondition, TreePart, TreeProp, TreeStyles, TreeUse } from './tree.js';
+import { knownState, knownValue, open } from './known.js';
+import { type Misfit, textMisfit } from './nesting.js';
+import { listName, outline } from './outline.js';
+import {
+  outside,
+  pathTo,
+  type ScopedFill,
+  type Spot,
+  short,
+  type TreeScope,
+  topSpot,
+  under,
+} from './scope.js';
+import { filledState, treeSlot } from './slot-state.js';
+import type { TreePart, TreeProp, TreeStyles, TreeUse } from './tree.js';
 
 /** Follows a plan through all its components, gathering the tree, its problems and its styles. */
 export class TreeBuilder {
   readonly problems: Problem[] = [];
   readonly ids = new Ids();
   readonly styled = new Map<ComponentCore, string>();
+  /** Where the slots of an open root stand, by their numbers. */
+  readonly slotSpots = new Map<number, Spot[]>();
   readonly #told = new Set<string>();
   readonly #named = new Map<string, ComponentCore>();
   /** Whether nothing outside the tree can come to it, so that its references have to meet inside it. */
   isWhole = false;
 
   root(plan: Plan): TreeUse {
-    const scope: Scope = {
-      component: undefined,
-      path: '',
-      known: new Map(),
-      fills: [],
-      isOpen: false,
-      above: [],
-    };
     const into: TreePart[] = [];
     this.isWhole = true;
-    this.faults(plan, scope);
-    this.nodes(plan.content, scope, topSpot(into));
+    this.faults(plan, outside);
+    this.nodes(plan.content, outside, topSpot(into));
     return into.find((part): part is TreeUse => 'component' in part) as TreeUse;
   }
 
   openRoot(component: ComponentCore): TreeUse {
-    const scope = this.enter(component, component.name, new Map(), [], true, []);
+    const { names, kinds } = component.props;
+    const scope: TreeScope = {
+      ...outside,
+      component,
+      path: component.name,
+      open: new Set(names.keys()),
+      isOpen: true,
+      above: [component],
+    };
+    this.enter(component, component.name);
     const uses: TreePart[] = [];
     this.follow(component, scope, topSpot(uses), false);
     return {
       component: component.name,
       path: component.name,
-      props: component.props.names.map((name, index) => ({
+      props: names.map((name, index) => ({
         name,
-        kind: component.props.kinds[index]?.rules.word ?? '',
+        kind: kinds[index]?.rules.word ?? '',
         from: 'open' as const,
       })),
       slots: component.slots.names.map((name) => ({ name, state: 'open' as const, content: [] })),
@@ -76,33 +96,25 @@ export class TreeBuilder {
     this.problems.push(placed(found, where));
   }
 
-  faults(plan: Plan, scope: Scope): void {
+  faults(plan: Plan, scope: TreeScope): void {
     for (const { finding: found, site } of plan.faults) this.report(found, pathTo(scope, site));
   }
 
-  enter(
-    component: ComponentCore,
-    path: string,
-    known: ReadonlyMap<string, unknown>,
-    fills: readonly (ScopedFill | undefined)[],
-    isOpen: boolean,
-    above: readonly ComponentCore[],
-  ): Scope {
+  /** Takes note of a component: its name, its rules. */
+  enter(component: ComponentCore, path: string): void {
     const namesake = this.#named.get(component.name);
     if (namesake && namesake !== component) {
       const by = namesake.source ? `, the other at ${namesake.source.file}:${namesake.source.line}` : '';
       this.report(withSource(finding('name-taken', { name: component.name, by }), component), path);
     }
     this.#named.set(component.name, component);
-    if (component.styles !== '' && !this.styled.has(component)) {
-      this.styled.set(component, component.styles);
-      for (const found of scopedRules(component).findings) this.report(withSource(found, component), path);
-    }
-    return { component, path, known, fills, isOpen, above: [...above, component] };
+    if (component.styles === '' || this.styled.has(component)) return;
+    this.styled.set(component, component.styles);
+    for (const found of scopedRules(component).findings) this.report(withSource(found, component), path);
   }
 
   /** Follows a component's template. */
-  follow(component: ComponentCore, scope: Scope, spot: Spot, isKnown: boolean): void {
+  follow(component: ComponentCore, scope: TreeScope, spot: Spot, isKnown: boolean): void {
     const plan = planOf(component);
     this.faults(plan, scope);
     this.unplacedSlots(component, plan, scope);
@@ -114,132 +126,43 @@ export class TreeBuilder {
     });
   }
 
-  unplacedSlots(component: ComponentCore, plan: Plan, scope: Scope): void {
+  unplacedSlots(component: ComponentCore, plan: Plan, scope: TreeScope): void {
     if (plan.faults.some((one) => one.finding.severity === 'error' && !one.site)) return;
-    const placedSlots = new Set<number>();
-    const visit = (nodes: readonly PlanNode[]): void => {
-      for (const node of nodes) {
-        if (node.kind === 'slot') placedSlots.add(node.slot);
-        for (const inner of childLists(node)) visit(inner);
-      }
-    };
-    visit(plan.content);
     for (const [index, slot] of component.slots.names.entries()) {
-      if (!placedSlots.has(index)) {
-        this.report(
-          finding('slot-unplaced', { component: component.name, slot }, component.source),
-          scope.path,
-        );
-      }
+      if (plan.content.some((node) => node.kind === 'slot' && node.slot === index)) continue;
+      const found = finding('slot-unplaced', { component: component.name, slot }, component.source);
+      this.report(found, scope.path);
     }
   }
 
-  nodes(nodes: readonly PlanNode[], scope: Scope, spot: Spot): void {
-    for (const node of nodes) this.node(node, scope, spot);
-  }
-
-  node(node: PlanNode, scope: Scope, spot: Spot): void {
-    if (spot.outlines && node.kind !== 'use' && node.kind !== 'slot') {
-      const line = outline(node);
-      if (line !== '') spot.into.push({ outline: line });
-    }
-    switch (node.kind) {
-      case 'text':
-        return this.misfit(
-          textMisfit(node.text, spot.open),
-          `The text ${JSON.stringify(short(node.text))}`,
-          scope,
-        );
-      case 'value':
-        return this.misfit(textMisfit(undefined, spot.open), describe(node.value), scope);
-      case 'trusted':
-        return;
-      case 'element': {
-        const tag = typeof node.tag === 'string' ? node.tag : '?';
-        checkElement(node, (found) => this.report(found, scope.path));
-        if (tag !== '?') this.misfit(elementMisfit(tag, spot.open), `<${tag}>`, scope, node.source);
-        this.ids.element(tag, node.attributes, scope.known, {
-          where: scope.path,
-          branches: spot.branches,
-          repeats: spot.repeats,
-          source: node.source,
-        });
-        const inside = {
-          ...spot,
-          open: [...spot.open, tag === '?' ? tag : openName(tag, spot.open)],
-          outlines: false,
-        };
-        if (tag !== 'script' && tag !== 'style') this.nodes(node.content, scope, inside);
-        return;
+  nodes({ nodes }: Block, scope: TreeScope, spot: Spot): void {
+    for (const node of nodes) {
+      if (spot.outlines && node.kind !== 'use' && node.kind !== 'slot') {
+        const line = outline(node);
+        if (line !== '') spot.into.push({ outline: line });
       }
-      case 'given': {
-        const of = describe(node.test);
-        const side = (kind: 'given' | 'otherwise'): Spot => ({
-          ...spot,
-          outlines: false,
-          under: [...spot.under, { kind, of }],
-          branches: [...spot.branches, { of: node, side: kind === 'given' ? 'then' : 'otherwise' }],
-          unconditional: [],
-        });
-        this.nodes(node.content, scope, side('given'));
-        return this.nodes(node.otherwise, scope, side('otherwise'));
-      }
-      case 'each': {
-        const list = Array.isArray(node.list) ? node.list : knownValue(node.list as ExprCore, scope.known);
-        const of = Array.isArray(node.list)
-          ? `a list of ${node.list.length}`
-          : describe(node.list as ExprCore);
-        const rows = Array.isArray(list) ? { rows: list.length } : {};
-        const base = { ...spot, outlines: false, unconditional: [] };
-        this.nodes(node.row, scope, {
-          ...base,
-          under: [...spot.under, { kind: 'each', of, ...rows }],
-          repeats: !('rows' in rows) || (rows.rows ?? 0) > 1,
-        });
-        return this.nodes(node.empty, scope, { ...base, under: [...spot.under, { kind: 'empty', of }] });
-      }
-      case 'slot':
-        return this.slot(node, scope, spot);
-      case 'use':
-        return this.use(node, scope, spot);
+      // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
+      (followers[node.kind] as Follower<PlanNode>)(node, scope, spot, this);
     }
   }
 
-  slot(node: PlanSlot, scope: Scope, spot: Spot): void {
-    const scoped = scope.fills[node.slot];
-    if (scoped) {
-      const first = !scoped.shown;
-      scoped.shown = true;
-      this.nodes(scoped.fill.content, scoped.scope, {
-        ...spot,
-        under: [],
-        into: first ? scoped.parts : [],
-        outlines: first,
-      });
-    }
-    if (!scoped || mayBeNothing(scoped.fill.content)) {
-      const under: TreeCondition = { kind: 'fallback', of: `slots.${node.name}` };
-      this.nodes(node.fallback, scope, { ...spot, under: [...spot.under, under] });
-    }
-  }
-
-  use(node: PlanUse, scope: Scope, spot: Spot): void {
+  use(node: PlanUse, scope: TreeScope, spot: Spot): void {
     const { component } = node;
     const path = pathTo(scope, node.site);
-    const known = new Map<string, unknown>();
-    const props = node.props.map((prop, index) => this.prop(node, index, prop.expr, scope, path, known));
-    this.accepted(node, known, path);
+    const values: unknown[] = [];
+    const openProps = new Set<number>();
+    const props = component.props.names.map((_name, index) =>
+      this.prop(node, index, scope, path, values, openProps),
+    );
     const fills = node.fills.map((fill) => fill && { fill, scope, parts: [], shown: false });
-    const inside = this.enter(component, path, known, fills, false, scope.above);
+    this.enter(component, path);
+    const inside = this.scopeOf(node, scope, path, values, openProps, fills);
+    this.accepted(values[component.props.at.get(component.accepts ?? '') ?? -1], node, path);
     const uses: TreePart[] = [];
     const recursive = this.goesRound(node, scope, spot, path);
     if (!recursive) {
-      this.follow(
-        component,
-        inside,
-        { ...spot, into: uses, unconditional: [...spot.unconditional, component] },
-        true,
-      );
+      const unconditional = [...spot.unconditional, component];
+      this.follow(component, inside, { ...spot, into: uses, unconditional }, true);
     }
     for (const fill of fills) if (fill && !fill.shown) this.showUnplaced(fill, spot);
     spot.into.push({
@@ -249,23 +172,56 @@ export class TreeBuilder {
       slots: component.slots.names.map((name, index) => treeSlot(component, name, index, fills[index])),
       uses: uses.filter((part): part is TreeUse => 'component' in part),
       under: spot.under,
+      ...(spot.isHidden && { shown: false as const }),
       ...(recursive && { recursive: true as const }),
       ...(node.source && { source: node.source }),
     });
   }
 
+  scopeOf(
+    node: PlanUse,
+    owner: TreeScope,
+    path: string,
+    props: readonly unknown[],
+    openProps: ReadonlySet<number>,
+    fills: readonly (ScopedFill | undefined)[],
+  ): TreeScope {
+    const { component, site } = node;
+    const state = openProps.size === 0 ? knownState(component, props) : undefined;
+    return {
+      component,
+      path,
+      values: {
+        ...outside.values,
+        name: component.name,
+        props,
+        fills: fills.map((one): Fill | undefined => one && { isFilled: () => filledState(one) === true }),
+        owner: owner.values,
+        site,
+        state,
+      },
+      open: openProps,
+      isStateKnown: state !== undefined,
+      fills,
+      isOpen: false,
+      owner,
+      accepted: node.accepted && mergedAttributes(node.accepted, owner.accepted, undefined, () => undefined),
+      above: [...owner.above, component],
+    };
+  }
+
   /** Attributes given to the element that a component renders as, as far as it is known which one that is. */
-  accepted(node: PlanUse, known: ReadonlyMap<string, unknown>, path: string): void {
-    const tag = known.get(node.component.accepts ?? '');
+  accepted(tag: unknown, { accepted, source }: PlanUse, path: string): void {
     if (typeof tag !== 'string') return;
-    for (const name of Object.keys(node.accepted ?? {})) {
-      const found = unknownAttribute(tag, name);
-      if (found) this.report(node.source ? { ...found, source: node.source } : found, path);
+    for (const one of accepted ?? []) {
+      const found =
+        one.kind === 'fixed' || one.kind === 'value' ? unknownAttribute(tag, one.name) : undefined;
+      if (found) this.report(source ? { ...found, source } : found, path);
     }
   }
 
   /** Whether a use stands inside its own component; without a condition in between that is a problem. */
-  goesRound(node: PlanUse, scope: Scope, spot: Spot, path: string): boolean {
+  goesRound(node: PlanUse, scope: TreeScope, spot: Spot, path: string): boolean {
     if (!scope.above.includes(node.component)) return false;
     if (spot.unconditional.includes(node.component)) {
       const from = spot.unconditional.indexOf(node.component);
@@ -278,7 +234,7 @@ export class TreeBuilder {
   /** Content that the component places nowhere, or under a use that is not followed: it still is in the tree. */
   showUnplaced(scoped: ScopedFill, spot: Spot): void {
     scoped.shown = true;
-    this.nodes(scoped.fill.content, scoped.scope, {
+    this.nodes(scoped.fill.block, scoped.scope, {
       ...spot,
       open: ['?'],
       under: [],
@@ -291,45 +247,95 @@ export class TreeBuilder {
   prop(
     node: PlanUse,
     index: number,
-    expr: ExprCore | undefined,
-    scope: Scope,
+    scope: TreeScope,
     path: string,
-    known: Map<string, unknown>,
+    values: unknown[],
+    openProps: Set<number>,
   ): TreeProp {
-    const bound = node.props[index];
-    const name = bound?.name ?? '';
-    const base = {
-      name,
-      kind: node.component.props.kinds[index]?.rules.word ?? '',
-      from: bound?.from ?? 'absent',
-    };
+    const { name, from, expr, value: constant } = node.props[index] as PlanUse['props'][number];
+    const base = { name, kind: node.component.props.kinds[index]?.rules.word ?? '', from };
     if (!expr) {
-      known.set(name, bound?.value);
-      return bound?.value === undefined ? base : { ...base, value: bound.value };
+      values[index] = constant;
+      return constant === undefined ? base : { ...base, value: constant };
     }
-    const value = knownValue(expr, scope.known);
-    if (value === open) return { ...base, expression: describe(expr) };
-    const found = propFault(node.component, index, value);
-    if (found) this.report(node.source ? { ...found, source: node.source } : found, path);
-    else known.set(name, settledValue(node.component, index, value));
+    const value = knownValue(expr, scope);
+    if (value === open) {
+      openProps.add(index);
+      return { ...base, expression: describe(expr) };
+    }
+    values[index] = settledProp(node.component, index, value, (found) => {
+      openProps.add(index);
+      this.report(node.source ? { ...found, source: node.source } : found, path);
+    });
     return { ...base, expression: describe(expr), value };
   }
 
-  misfit(
-    misfit: Misfit | undefined,
-    what: string,
-    scope: Scope,
-    source?: ReturnType<typeof stepSource>,
-  ): void {
-    if (!misfit) return;
-    this.report(finding('content-not-allowed', { what, ...misfit }, source), scope.path);
+  misfit(misfit: Misfit | undefined, what: string, scope: TreeScope, source?: SourcePlace): void {
+    if (misfit) this.report(finding('content-not-allowed', { what, ...misfit }, source), scope.path);
   }
 }
 
+type Follower<Node> = (node: Node, scope: TreeScope, spot: Spot, builder: TreeBuilder) => void;
+
+const followers: { readonly [Kind in PlanKind]: Follower<PlanOf<Kind>> } = {
+  text: ({ text }, scope, spot, builder) =>
+    builder.misfit(textMisfit(text, spot.open), `The text ${JSON.stringify(short(text))}`, scope),
+  value: ({ value }, scope, spot, builder) =>
+    builder.misfit(textMisfit(undefined, spot.open), describe(value), scope),
+  trusted: () => undefined,
+  data: () => undefined,
+  element: followElement,
+  given(node, scope, spot, builder) {
+    const of = describe(node.test);
+    const known = knownValue(node.test, scope);
+    const side = (kind: 'given' | 'otherwise'): Spot => ({
+      ...under(spot, { kind, of, ...(known !== open && { holds: !!known === (kind === 'given') }) }),
+      branches: [...spot.branches, { of: node, side: kind === 'given' ? 'then' : 'otherwise' }],
+      unconditional: [],
+    });
+    builder.nodes(node.content, scope, side('given'));
+    builder.nodes(node.otherwise, scope, side('otherwise'));
+  },
+  each(node, scope, spot, builder) {
+    const list = knownValue(node.list, scope);
+    const of = listName(node.list);
+    const rows = Array.isArray(list) ? list.length : list === undefined || list === null ? 0 : undefined;
+    const base = { ...spot, unconditional: [] };
+    const known = rows === undefined ? {} : { rows, holds: rows > 0 };
+    builder.nodes(node.row, scope, {
+      ...under(base, { kind: 'each', of, ...known }),
+      repeats: rows === undefined || rows > 1,
+    });
+    const none = rows === undefined ? {} : { holds: rows === 0 };
+    builder.nodes(node.empty, scope, under(base, { kind: 'empty', of, ...none }));
+  },
+  slot(node, scope, spot, builder) {
+    const scoped = scope.fills[node.slot];
+    if (scoped) {
+      const first = !scoped.shown;
+      scoped.shown = true;
+      builder.nodes(scoped.fill.block, scoped.scope, {
+        ...spot,
+        under: [],
+        into: first ? scoped.parts : [],
+        outlines: first,
+      });
+    }
+    if (!scoped && scope.isOpen)
+      builder.slotSpots.set(node.slot, [...(builder.slotSpots.get(node.slot) ?? []), spot]);
+    const filled = scoped ? filledState(scoped) : false;
+    if (filled === true) return;
+    const isOpen = filled === undefined || (scope.isOpen && !scoped);
+    const of = `slots.${node.name}`;
+    builder.nodes(
+      node.fallback,
+      scope,
+      under(spot, { kind: 'fallback', of, ...(!isOpen && { holds: true }) }),
+    );
+  },
+  use: (node, scope, spot, builder) => builder.use(node, scope, spot),
+};
+
 function withSource(found: Finding, { source }: ComponentCore): Finding {
   return source ? { ...found, source } : found;
-}
-
-function stepSource(node: PlanUse): PlanUse['source'] {
-  return node.source;
 }

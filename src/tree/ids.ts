@@ -1,6 +1,7 @@
+import type { PlanAttribute } from '../plan/index.js';
 import { type Finding, finding, nearest, type Problem, placed, type SourcePlace } from '../problem/index.js';
-import { coreOf, type ExprCore } from '../template/index.js';
-import { knownValue, open } from './known.js';
+import type { Core } from '../template/index.js';
+import { open } from './known.js';
 
 /** A branch that something stands in: which condition, and which of its sides. */
 export interface Branch {
@@ -15,6 +16,12 @@ export interface Sighting {
   /** Whether it stands in rows, so that it may come many times. */
   readonly repeats: boolean;
   readonly source: SourcePlace | undefined;
+}
+
+/** An id that is known, and where it stands. */
+export interface KnownId {
+  readonly id: string;
+  readonly sighting: Sighting;
 }
 
 interface Reference extends Sighting {
@@ -54,31 +61,53 @@ export class Ids {
   /** Takes note of an element's id and references, as far as they are known. */
   element(
     tag: string,
-    attributes: Readonly<Record<string, unknown>>,
-    known: ReadonlyMap<string, unknown>,
+    attributes: readonly PlanAttribute[],
+    known: (core: Core) => unknown,
     sighting: Sighting,
   ): void {
-    this.#id(attributes.id, known, sighting);
-    for (const [attribute, value] of Object.entries(attributes)) {
-      if (!referring.has(attribute) && attribute !== 'href') continue;
-      const text = textOf(value, known);
-      if (typeof text !== 'string' || (attribute === 'href' && !/^#./.test(text))) continue;
-      const ids = attribute === 'href' ? [text.slice(1)] : text.split(/\s+/);
-      for (const id of ids) if (id !== '') this.#references.push({ ...sighting, attribute, tag, id });
+    for (const attribute of attributes) {
+      if (attribute.kind !== 'fixed' && attribute.kind !== 'value') continue;
+      const { key } = attribute;
+      if (key === 'id') this.#id(attribute, known, sighting);
+      if (!referring.has(key) && key !== 'href') continue;
+      const text = textOf(attribute, known);
+      if (typeof text !== 'string' || (key === 'href' && !/^#./.test(text))) continue;
+      const ids = key === 'href' ? [text.slice(1)] : text.split(/\s+/);
+      for (const id of ids) if (id !== '') this.#references.push({ ...sighting, attribute: key, tag, id });
     }
   }
 
-  #id(value: unknown, known: ReadonlyMap<string, unknown>, sighting: Sighting): void {
-    if (value === undefined || value === null || value === false || value === '') return;
-    const id = textOf(value, known);
+  #id(attribute: PlanAttribute, known: (core: Core) => unknown, sighting: Sighting): void {
+    const id = textOf(attribute, known);
+    if (id === '') return;
     if (id === undefined) {
       // An id made with uid() meets only references made with the same; any other open id may be anything.
-      if (coreOf(value)?.op.op !== 'uid') this.#someOpen = true;
+      if (attribute.kind === 'value' && attribute.value.op.op !== 'uid') this.#someOpen = true;
       return;
     }
     const all = this.#seen.get(id);
     if (all) all.push(sighting);
     else this.#seen.set(id, [sighting]);
+  }
+
+  /** The ids that are known, each with where it stands. */
+  known(): readonly KnownId[] {
+    return [...this.#seen].flatMap(([id, sightings]) => sightings.map((sighting) => ({ id, sighting })));
+  }
+
+  /** Takes note of ids in a component that stands somewhere. */
+  add(ids: readonly KnownId[], where: string, spot: Pick<Sighting, 'branches' | 'repeats'>): void {
+    for (const { id, sighting } of ids) {
+      const one: Sighting = {
+        ...sighting,
+        where,
+        branches: [...spot.branches, ...sighting.branches],
+        repeats: spot.repeats || sighting.repeats,
+      };
+      const all = this.#seen.get(id);
+      if (all) all.push(one);
+      else this.#seen.set(id, [one]);
+    }
   }
 
   /** Ids that stand more than once. */
@@ -114,11 +143,13 @@ export class Ids {
   }
 }
 
-function textOf(value: unknown, known: ReadonlyMap<string, unknown>): string | undefined {
-  const core: ExprCore | undefined = coreOf(value);
-  const plain = core ? knownValue(core, known) : value;
-  if (plain === open) return undefined;
-  return typeof plain === 'string' || typeof plain === 'number' ? String(plain) : undefined;
+/** The text of an attribute; empty where it is known to be none, undefined where it is not known. */
+function textOf(attribute: PlanAttribute, known: (core: Core) => unknown): string | undefined {
+  if (attribute.kind === 'fixed') return attribute.text === true ? '' : attribute.text;
+  if (attribute.kind !== 'value') return '';
+  const value = known(attribute.value);
+  if (value === open) return undefined;
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
 }
 
 /** Whether two places can never stand on the same page, being the two sides of one condition. */

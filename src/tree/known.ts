@@ -1,46 +1,66 @@
-import { coreOf, type ExprCore, plainText } from '../template/index.js';
+import type { ComponentCore } from '../component/index.js';
+import { type Core, inputsOf } from '../template/index.js';
+import type { TreeScope } from './scope.js';
 
 /** Stands for a value that is known only at render time. */
 export const open: unique symbol = Symbol('open');
 
-/** What an expression comes to when only these props are known; `open` where it needs more. */
-export function knownValue(core: ExprCore, props: ReadonlyMap<string, unknown>): unknown {
-  const { op } = core;
-  switch (op.op) {
-    case 'prop':
-      return props.has(op.name) ? props.get(op.name) : open;
-    case 'field': {
-      const whole = knownValue(op.of, props);
-      if (whole === open || whole === null || whole === undefined) return whole === open ? open : undefined;
-      return (whole as Record<string, unknown>)[op.key];
-    }
-    case 'calc':
-    case 'phrase': {
-      const inputs = op.op === 'calc' ? op.inputs : op.parts;
-      if (op.op === 'calc' && inputs.length === 0) return open;
-      const values = inputs.map((input) => inputValue(input, props));
-      return values.includes(open) ? open : withInputs(core, inputs, values);
-    }
-    default:
-      return open;
-  }
-}
-
-function inputValue(input: unknown, props: ReadonlyMap<string, unknown>): unknown {
-  const core = coreOf(input);
-  return core ? knownValue(core, props) : input;
-}
-
-/** Works an expression out with its inputs' values; one that fails is left open for rendering to report. */
-function withInputs(core: ExprCore, inputs: readonly unknown[], values: readonly unknown[]): unknown {
-  const { op } = core;
-  if (op.op === 'phrase') {
-    return op.strings.map((text, at) => text + (at < inputs.length ? plainText(values[at]) : '')).join('');
-  }
-  if (op.op !== 'calc') return open;
+/** What an expression comes to where some props are known; `open` where it needs more, or fails, which rendering tells. */
+export function knownValue(core: Core, scope: TreeScope): unknown {
+  if (!isKnown(core, scope)) return open;
   try {
-    return op.compute(...values);
+    return core.get(scope.values);
   } catch {
     return open;
+  }
+}
+
+function isKnown(core: Core, scope: TreeScope): boolean {
+  const { op } = core;
+  const areInputs = (): boolean => inputsOf(core).every((input) => isKnown(input, scope));
+  switch (op.op) {
+    case 'prop':
+      return op.index >= 0 && scope.component !== undefined && !scope.open.has(op.index);
+    case 'state':
+      return scope.isStateKnown;
+    case 'filled':
+      return isFilledKnown(op.index, scope);
+    case 'outer': {
+      let owner: TreeScope | undefined = scope;
+      for (let up = 0; up < op.up; up++) owner = owner?.owner;
+      return owner !== undefined && isKnown(op.of, owner);
+    }
+    case 'local':
+    case 'event':
+    case 'shared':
+    case 'uid':
+      return false;
+    case 'calc':
+      return op.inputs.length > 0 && areInputs();
+    case 'call':
+      return op.args.length > 0 && areInputs();
+    default:
+      return areInputs();
+  }
+}
+
+function isFilledKnown(slot: number, scope: TreeScope): boolean {
+  const scoped = scope.fills[slot];
+  if (!scoped) return !scope.isOpen;
+  const { filled } = scoped.fill.block;
+  return typeof filled === 'boolean' || isKnown(filled, scoped.scope);
+}
+
+/** The first state of a use whose props are all known; undefined where it takes more to tell. */
+export function knownState(
+  component: ComponentCore,
+  props: readonly unknown[],
+): Readonly<Record<string, unknown>> | undefined {
+  try {
+    return component.state?.(
+      Object.fromEntries(component.props.names.map((name, index) => [name, props[index]])),
+    );
+  } catch {
+    return undefined;
   }
 }

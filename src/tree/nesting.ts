@@ -72,7 +72,7 @@ export function openName(tag: string, open: readonly string[]): string {
 /** Why an element may not stand inside the open ones (outermost first); undefined where it may. */
 export function elementMisfit(tag: string, open: readonly string[]): Misfit | undefined {
   const parent = open.at(-1);
-  if (parent === '?') return undefined;
+  if (parent?.startsWith('?')) return undefined;
   if (pageParts.has(tag))
     return { place: 'in a component', hint: 'renderPage writes html, head and body; leave them out.' };
   if (isInSvg(open)) return svgMisfit(tag, parent);
@@ -178,7 +178,7 @@ function inScope(wanted: string, open: readonly string[], also?: string): boolea
 /** Why text may not stand in the innermost open element; undefined where it may. */
 export function textMisfit(text: string | undefined, open: readonly string[]): Misfit | undefined {
   const parent = open.at(-1);
-  if (parent === undefined || parent === '?') return undefined;
+  if (parent === undefined || parent.startsWith('?')) return undefined;
   if (voidElements.has(parent) || parent === 'iframe') return contentMisfit(parent);
   const allowed = onlyChildren[parent];
   if (

@@ -1,5 +1,5 @@
-import { describe } from '../template/index.js';
-import type { PlanNode } from './plan.js';
+import type { Block, PlanNode } from '../plan/index.js';
+import { type Core, describe } from '../template/index.js';
 
 /** Content in one short line for a person: `<p> "Thin skin, sharp."`, `given props.rare: <p>`. */
 export function outline(node: PlanNode): string {
@@ -14,9 +14,11 @@ export function outline(node: PlanNode): string {
       return inside === '' ? `<${tag}>` : `<${tag}> ${inside}`;
     }
     case 'given':
-      return `given ${describe(node.test)}: ${outlines(node.content)}${node.otherwise.length > 0 ? ` or ${outlines(node.otherwise)}` : ''}`;
+      return `given ${describe(node.test)}: ${outlines(node.content)}${node.otherwise.nodes.length > 0 ? ` or ${outlines(node.otherwise)}` : ''}`;
     case 'each':
-      return `each of ${Array.isArray(node.list) ? `a list of ${node.list.length}` : describe(node.list as never)}: ${outlines(node.row)}`;
+      return `each of ${listName(node.list)}: ${outlines(node.row)}`;
+    case 'data':
+      return 'data';
     case 'slot':
       return `slot ${node.name}`;
     case 'trusted':
@@ -26,7 +28,13 @@ export function outline(node: PlanNode): string {
   }
 }
 
-function outlines(nodes: readonly PlanNode[]): string {
+/** A list as its author would write it. */
+export function listName(list: Core): string {
+  const { op } = list;
+  return op.op === 'literal' ? `a list of ${(op.value as readonly unknown[]).length}` : describe(list);
+}
+
+function outlines({ nodes }: Block): string {
   return clip(
     nodes
       .map(outline)

@@ -5,11 +5,12 @@ import {
   type PropsFor,
   perComponent,
   type Use,
+  UseNode,
 } from '../component/index.js';
+import { planContent } from '../plan/index.js';
 import { failure, finding, LatticeError, type Problem } from '../problem/index.js';
-import { isNode, UseNode } from '../template/index.js';
+import { isNode } from '../template/index.js';
 import { TreeBuilder } from './build.js';
-import { planContent } from './plan-content.js';
 import { ComponentTree } from './tree.js';
 
 /**
@@ -46,7 +47,7 @@ export function notAComponent(given: unknown): ReturnType<typeof finding> {
 }
 
 export function isUse(candidate: unknown): candidate is UseNode {
-  return isNode(candidate) && (candidate as { kind?: string }).kind === 'use';
+  return isNode(candidate) && candidate.kind === 'use';
 }
 
 function resolveUse(use: UseNode): ComponentTree {

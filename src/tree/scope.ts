@@ -1,24 +1,32 @@
 import type { ComponentCore } from '../component/index.js';
-import { type Site, stepText } from '../template/index.js';
+import type { PlanAttribute, PlanFill } from '../plan/index.js';
+import { type Scope, type Site, stepText } from '../template/index.js';
 import type { Branch } from './ids.js';
-import type { PlanFill } from './plan.js';
 import type { TreeCondition, TreePart } from './tree.js';
 
 /** One use being followed: its component's template, and what is known of its props and slots. */
-export interface Scope {
+export interface TreeScope {
   readonly component: ComponentCore | undefined;
   readonly path: string;
-  readonly known: ReadonlyMap<string, unknown>;
+  /** What expressions read, as far as it is known. */
+  readonly values: Scope;
+  /** The props that are not known, by their numbers. */
+  readonly open: ReadonlySet<number>;
+  readonly isStateKnown: boolean;
   readonly fills: readonly (ScopedFill | undefined)[];
   /** Whether slots without a fill may still be filled by whoever renders it. */
   readonly isOpen: boolean;
-  /** The components around it, outermost first, each with whether a condition stands before the next. */
+  /** The scope in which this use is written. */
+  readonly owner: TreeScope | undefined;
+  /** What the use gives to the element that its component renders as. */
+  readonly accepted: readonly PlanAttribute[] | undefined;
+  /** The components around it and itself, outermost first. */
   readonly above: readonly ComponentCore[];
 }
 
 export interface ScopedFill {
   readonly fill: PlanFill;
-  readonly scope: Scope;
+  readonly scope: TreeScope;
   readonly parts: TreePart[];
   shown: boolean;
 }
@@ -30,6 +38,8 @@ export interface Spot {
   readonly under: readonly TreeCondition[];
   readonly branches: readonly Branch[];
   readonly repeats: boolean;
+  /** Whether what is known says that it is not shown. */
+  readonly isHidden: boolean;
   /** Components entered with no condition in between, to find those that never end. */
   readonly unconditional: readonly ComponentCore[];
   /** Where uses go, in tree form. */
@@ -39,10 +49,54 @@ export interface Spot {
 }
 
 export function topSpot(into: TreePart[]): Spot {
-  return { open: [], under: [], branches: [], repeats: false, unconditional: [], into, outlines: false };
+  return {
+    open: [],
+    under: [],
+    branches: [],
+    repeats: false,
+    isHidden: false,
+    unconditional: [],
+    into,
+    outlines: false,
+  };
 }
 
-export function pathTo(scope: Scope, site: Site | undefined): string {
+/** The spot under one more condition. */
+export function under(spot: Spot, condition: TreeCondition): Spot {
+  return {
+    ...spot,
+    outlines: false,
+    under: [...spot.under, condition],
+    isHidden: spot.isHidden || condition.holds === false,
+  };
+}
+
+/** The scope of content that stands in no component. */
+export const outside: TreeScope = {
+  component: undefined,
+  path: '',
+  values: {
+    name: '',
+    props: [],
+    locals: [],
+    fills: [],
+    owner: undefined,
+    site: undefined,
+    at: undefined,
+    state: undefined,
+    shared: undefined,
+    accepted: undefined,
+  },
+  open: new Set(),
+  isStateKnown: false,
+  fills: [],
+  isOpen: false,
+  owner: undefined,
+  accepted: undefined,
+  above: [],
+};
+
+export function pathTo(scope: TreeScope, site: Site | undefined): string {
   const steps = (site?.path ?? []).map((step) => stepText(step));
   return [scope.path, ...steps].filter((step) => step !== '').join(' › ');
 }

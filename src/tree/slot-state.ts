@@ -1,6 +1,6 @@
 import type { ComponentCore } from '../component/index.js';
-import type { PlanNode } from './plan.js';
-import { planOf } from './plan-content.js';
+import { planOf } from '../plan/index.js';
+import { knownValue, open } from './known.js';
 import type { ScopedFill } from './scope.js';
 import type { TreeSlot } from './tree.js';
 
@@ -8,43 +8,22 @@ export function treeSlot(
   component: ComponentCore,
   name: string,
   index: number,
-  fill: ScopedFill | undefined,
+  scoped: ScopedFill | undefined,
 ): TreeSlot {
-  if (fill)
-    return { name, state: mayBeNothing(fill.fill.content) ? 'depends' : 'filled', content: fill.parts };
-  return { name, state: hasFallback(planOf(component).content, index) ? 'fallback' : 'empty', content: [] };
-}
-
-/** Whether content places nothing for some values: it is all conditions, rows, slots and changing text. */
-export function mayBeNothing(nodes: readonly PlanNode[]): boolean {
-  return nodes.every((node) => {
-    if (node.kind === 'given') return mayBeNothing(node.content) || mayBeNothing(node.otherwise);
-    return node.kind === 'each' || node.kind === 'slot' || node.kind === 'value';
-  });
-}
-
-export function hasFallback(nodes: readonly PlanNode[], slot: number): boolean {
-  return nodes.some(
-    (node) =>
-      (node.kind === 'slot' && node.slot === slot && node.fallback.length > 0) ||
-      childLists(node).some((inner) => hasFallback(inner, slot)),
+  const filled = scoped ? filledState(scoped) : false;
+  if (scoped && filled !== false)
+    return { name, state: filled ? 'filled' : 'depends', content: scoped.parts };
+  const hasFallback = planOf(component).content.some(
+    (node) => node.kind === 'slot' && node.slot === index && node.fallback.nodes.length > 0,
   );
+  return { name, state: hasFallback ? 'fallback' : 'empty', content: scoped?.parts ?? [] };
 }
 
-/** The lists of nodes that a node holds. */
-export function childLists(node: PlanNode): readonly (readonly PlanNode[])[] {
-  switch (node.kind) {
-    case 'element':
-      return [node.content];
-    case 'given':
-      return [node.content, node.otherwise];
-    case 'each':
-      return [node.row, node.empty];
-    case 'slot':
-      return [node.fallback];
-    case 'use':
-      return node.fills.flatMap((fill) => (fill ? [fill.content] : []));
-    default:
-      return [];
-  }
+/** Whether what is given to a slot comes to anything; undefined where that is not known. */
+export function filledState({ fill, scope }: ScopedFill): boolean | undefined {
+  const { filled } = fill.block;
+  if (fill.data !== undefined) return true;
+  if (typeof filled === 'boolean') return filled;
+  const known = knownValue(filled, scope);
+  return known === open ? undefined : !!known;
 }

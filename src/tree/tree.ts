@@ -34,6 +34,8 @@ export interface TreeCondition {
   readonly of: string;
   /** How many rows there are, where the list is known. */
   readonly rows?: number;
+  /** Whether it holds, where that is known: what stands under a condition that does not hold is not shown. */
+  readonly holds?: boolean;
 }
 
 /** One use of a component in the tree. */
@@ -47,6 +49,8 @@ export interface TreeUse {
   readonly uses: readonly TreeUse[];
   /** What it stands under in the template that writes it, outermost first. */
   readonly under: readonly TreeCondition[];
+  /** Set where a condition around it is known not to hold, so that it is not shown. */
+  readonly shown?: false;
   /** Set where the component stands inside itself: its uses are not followed again. */
   readonly recursive?: true;
   readonly source?: SourcePlace;

@@ -8,7 +8,7 @@ import { isRegistering, type Resolve, registering } from '../ahead/registering.j
 import { loosen, writeInto } from '../ahead/rewriting.js';
 import { suffix, Writing } from '../ahead/writing.js';
 import { componentsIn } from '../component/index.js';
-import { NotWritten } from '../elements/written/index.js';
+import { NotWritten } from '../elements/code/index.js';
 import { NodeLoading } from './loading.js';
 import { readCode } from './read-code.js';
 

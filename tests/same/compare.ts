@@ -147,8 +147,9 @@ async function element(
     if (!isTaken) root.replaceChildren();
     Object.assign(host, first.props, { initial: first.state });
     document.body.append(host);
+    initialize(host);
     await turn();
-    if (isTaken && nodesIn(root).some((node, at) => node !== nodes[at]))
+    if (isTaken && nodes.some((node) => !root.contains(node)))
       fail(0, 'a node was made anew', 'the nodes that were sent');
     const look = (when: number): void => {
       const got = shapeOf(root, true);
@@ -183,6 +184,14 @@ function declared(sent: string): Element {
   return template.content.firstElementChild as Element;
 }
 
+/** Shadow roots made by hand in a template's document have no registry of elements until they are given one. */
+function initialize(host: Element): void {
+  const { shadowRoot } = host;
+  if (!shadowRoot) return;
+  (customElements as unknown as { initialize(root: Node): void }).initialize(shadowRoot);
+  for (const inner of [...shadowRoot.querySelectorAll('*'), ...host.querySelectorAll('*')]) initialize(inner);
+}
+
 function attach(root: ParentNode): void {
   for (const host of [...root.querySelectorAll('*')]) {
     const inner = host.firstElementChild;
@@ -198,7 +207,11 @@ function nodesIn(root: Node): Node[] {
   const nodes: Node[] = [];
   while (walker.nextNode()) {
     const { currentNode } = walker;
-    if (!(currentNode instanceof Text && currentNode.data === '') && currentNode.nodeName !== 'STYLE')
+    if (
+      !(currentNode instanceof Text && currentNode.data === '') &&
+      currentNode.nodeName !== 'STYLE' &&
+      currentNode.parentNode?.nodeName !== 'STYLE'
+    )
       nodes.push(currentNode);
   }
   return nodes;
@@ -236,7 +249,7 @@ function evaluated(made: AnyComponent): runtime.Live {
   const at = (value: unknown): string => `theirs[${theirs.push(value) - 1}]`;
   const sources: Sources = {
     closure: (compute) => at(compute),
-    expression: () => undefined,
+    helper: (_component, _name, compute) => at(compute),
     part: (of, key) => at(of[key as keyof typeof of]),
     kindPart: (_component, prop, part) =>
       part === 'schema' ? at(core.props.kinds[core.props.at.get(prop) ?? -1]?.rules.holds) : undefined,

@@ -22,10 +22,16 @@ for (const planning of ['page', 'ahead'] as const) {
       .evaluate<Outcome>(`compareCase(${at}, '${planning}')`)
       .catch((thrown): Outcome => {
         const got = String(thrown);
-        return { html: [], compared: [], left: {}, differences: [{ name: one.name, writing: `all (${planning})`, when: 0, got, wanted: '' }] };
+        return {
+          html: [],
+          compared: [],
+          left: {},
+          differences: [{ name: one.name, writing: `all (${planning})`, when: 0, got, wanted: '' }],
+        };
       });
     for (const way of outcome.compared) compared.set(way, (compared.get(way) ?? 0) + 1);
-    for (const [way, why] of Object.entries(outcome.left)) left.set(`${way}: ${why}`, [...(left.get(`${way}: ${why}`) ?? []), one.name]);
+    for (const [way, why] of Object.entries(outcome.left))
+      left.set(`${way}: ${why}`, [...(left.get(`${way}: ${why}`) ?? []), one.name]);
     differences.push(...outcome.differences);
   }
 }
@@ -35,7 +41,9 @@ for (const { name, writing, when, got, wanted: expected } of differences) {
   let from = 0;
   while (from < got.length && got[from] === expected[from]) from++;
   from = Math.max(0, from - 60);
-  console.log(`× ${name} | ${writing} | ${when}\n    got    ${got.slice(from, from + most)}\n    wanted ${expected.slice(from, from + most)}`);
+  console.log(
+    `× ${name} | ${writing} | ${when}\n    got    ${got.slice(from, from + most)}\n    wanted ${expected.slice(from, from + most)}`,
+  );
 }
 console.log('\ncompared');
 for (const [way, times] of compared) {
@@ -44,4 +52,6 @@ for (const [way, times] of compared) {
 }
 console.log('not compared');
 for (const [why, names] of left) console.log(`  ${String(names.length).padStart(5)}  ${why}`);
-console.log(`\n${differences.length} differences in ${new Set(differences.map(({ name }) => name)).size} cases`);
+console.log(
+  `\n${differences.length} differences in ${new Set(differences.map(({ name }) => name)).size} cases`,
+);

@@ -1,8 +1,8 @@
 import {
   acceptedHere,
   type ComponentCore,
+  type Core,
   coreOf,
-  type ExprCore,
   type HandlerCall,
   isHandlerCall,
   isNode,
@@ -42,7 +42,7 @@ class MarkupWriter {
     if (content === null || content === undefined || content === false || content === '') return '';
     const core = coreOf(content);
     if (core) return this.shown(core, text);
-    if (isNode(content)) return this.node(content as Node);
+    if (isNode(content)) return this.node(content as unknown as Node);
     return text(String(content));
   }
 
@@ -78,9 +78,7 @@ class MarkupWriter {
   }
 
   raw(content: readonly unknown[]): string {
-    return content
-      .map((one) => (isNode(one) && (one as Node).kind === 'trusted' ? this.content(one) : ''))
-      .join('');
+    return content.map((one) => (isNode(one) && one.kind === 'trusted' ? this.content(one) : '')).join('');
   }
 
   use(node: UseNode): string {
@@ -121,10 +119,11 @@ class MarkupWriter {
       if (value === undefined) return '';
       if (/^aria-|^(contenteditable|draggable|spellcheck)$/.test(name) && value === false)
         return ` ${name}="false"`;
+      if (value === null && (name === 'class' || name === 'style')) throw new NoMarkup('a class that is taken away');
       return value === null ? ` ${name}="{{ null }}"` : '';
     }
     if (name === 'on') return this.listeners(value as Readonly<Record<string, HandlerCall>>);
-    if (name === 'bind') return ` bind="${(coreOf(value)?.op as { name?: string }).name}"`;
+    if (name === 'bind') return ` bind="${stateName(value)}"`;
     if (name === 'class') return ` class="${this.classes(value).join(' ')}"`;
     if (name === 'style' && isRecord(value)) return ` style="${this.style(value)}"`;
     if (name === 'json' || (isNode(value) && name === 'srcdoc')) throw new NoMarkup(`the attribute ${name}`);
@@ -165,15 +164,15 @@ class MarkupWriter {
   }
 
   /** A value where text goes; `write` says what is constant in it. What stands in a hole is never escaped. */
-  shown(core: ExprCore, write: (plain: string) => string): string {
+  shown(core: Core, write: (plain: string) => string): string {
     const { op } = core;
     if (op.op !== 'phrase') return `{{ ${this.expr(core)} }}`;
     return op.strings
-      .map((one, at) => write(one) + (at < op.parts.length ? `{{ ${this.value(op.parts[at])} }}` : ''))
+      .map((one, at) => write(one) + (op.parts[at] ? `{{ ${this.expr(op.parts[at])} }}` : ''))
       .join('');
   }
 
-  quoted(core: ExprCore): string {
+  quoted(core: Core): string {
     return attribute(this.expr(core));
   }
 
@@ -187,7 +186,7 @@ class MarkupWriter {
     return this.helper([], () => candidate);
   }
 
-  expr({ op }: ExprCore): string {
+  expr({ op }: Core): string {
     switch (op.op) {
       case 'prop':
         return `props.${op.name}`;
@@ -201,8 +200,8 @@ class MarkupWriter {
         return `slots.${op.slot}.filled`;
       case 'uid':
         return `uid(${literal(op.label)})`;
-      case 'shared':
-        throw new NoMarkup('a name of shared data that is no word');
+      case 'literal':
+        return this.value(op.value);
       case 'calc':
         return this.helper(op.inputs, op.compute);
       case 'phrase':
@@ -215,15 +214,20 @@ class MarkupWriter {
             .join(''),
         );
       default:
-        throw new NoMarkup(`an expression of the kind ${(op as { op: string }).op}`);
+        throw new NoMarkup(`an expression of the kind ${op.op}`);
     }
   }
 
-  helper(inputs: readonly unknown[], compute: Helper): string {
+  helper(inputs: readonly Core[], compute: Helper): string {
     const name = `h${this.#count++}`;
     this.helpers[name] = compute;
-    return `${name}(${inputs.map((input) => this.value(input)).join(', ')})`;
+    return `${name}(${inputs.map((input) => this.expr(input)).join(', ')})`;
   }
+}
+
+function stateName(value: unknown): string {
+  const op = coreOf(value)?.op;
+  return op?.op === 'state' ? op.name : '';
 }
 
 /** A text of the language of expressions. */

@@ -22,7 +22,7 @@ export async function bundle(
           replacement: source(options.production ? 'problem/production.ts' : 'problem/dev.ts'),
         },
         { find: '#markup', replacement: source('markup/page-none.ts') },
-        { find: /^zesty-lattice\/live$/, replacement: source('elements/live/index.ts') },
+        { find: /^zesty-lattice\/runtime$/, replacement: source('elements/runtime/index.ts') },
         { find: /^zesty-lattice\/markup$/, replacement: source('markup/page.ts') },
         { find: /^zesty-lattice$/, replacement: source('index.ts') },
         { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },

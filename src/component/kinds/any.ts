@@ -1,19 +1,21 @@
-import { Kind, unreadable } from '../kind.js';
+import { Kind } from '../kind.js';
+import { rule, unreadable } from '../rule.js';
+
+export const anyRule = /* @__PURE__ */ rule('a value', isAny, readJson);
 
 /** Whatever the type says, unchecked: what `prop.list<T>()` holds and what a generic component is made with. */
 export function any<Value>(): Kind<Value> {
   return new Kind<Value>({
+    ...anyRule,
     word: 'any',
-    expected: 'a value',
-    accepts: isAny,
-    read: readJson,
+    code: { name: 'anyRule' },
     write: (value) => JSON.stringify(value) ?? null,
     schema: {},
   });
 }
 
 /** Whatever there is; text that could not be read is nothing. */
-export function isAny(value: unknown): boolean {
+function isAny(value: unknown): boolean {
   return value !== undefined && value !== unreadable;
 }
 

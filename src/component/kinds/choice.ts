@@ -1,5 +1,16 @@
 import { dev, refuseCall, show, suggest } from '../../problem/index.js';
-import { Kind, unreadable } from '../kind.js';
+import { Kind } from '../kind.js';
+import { type Rule, rule, unreadable } from '../rule.js';
+
+/** One of some texts. */
+export function choiceRule(words: readonly string[]): Rule<never> {
+  const known: ReadonlySet<unknown> = new Set(words);
+  return rule(
+    `one of ${words.map((word) => `"${word}"`).join(', ')}`,
+    (value) => known.has(value),
+    (text) => (known.has(text) ? text : unreadable),
+  );
+}
 
 /**
  * One text out of a fixed set.
@@ -12,14 +23,12 @@ export function choice<const Words extends readonly [string, ...string[]]>(
 ): Kind<Words[number]> {
   if (dev && !areWords(words))
     refuseCall(choice, 'prop.choice', 'takes a list of texts', "Write prop.choice(['early', 'late']).");
-  const known: ReadonlySet<unknown> = new Set(words);
   return new Kind<Words[number]>({
+    ...choiceRule(words),
     word: 'choice',
-    expected: `one of ${words.map((word) => `"${word}"`).join(', ')}`,
-    accepts: (value) => known.has(value),
+    code: { name: 'choiceRule', args: [words] },
     explain: (value) =>
       typeof value === 'string' ? `takes no ${show(value)}. ${suggest(value, words, 'word')}` : undefined,
-    read: (written) => (known.has(written) ? written : unreadable),
     write: (value) => value,
     holds: words,
     schema: { type: 'string', enum: words },

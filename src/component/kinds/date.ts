@@ -1,4 +1,10 @@
-import { Kind, unreadable } from '../kind.js';
+import { Kind } from '../kind.js';
+import { rule, unreadable } from '../rule.js';
+
+export const dateRule = /* @__PURE__ */ rule('a date', isDate, (text) => {
+  const value = new Date(text);
+  return isDate(value) ? value : unreadable;
+});
 
 /**
  * A point in time, as a `Date`. As an attribute it is an ISO 8601 text such as `2026-11-28` or
@@ -8,24 +14,18 @@ import { Kind, unreadable } from '../kind.js';
  */
 export function date(): Kind<Date> {
   return new Kind<Date>({
+    ...dateRule,
     word: 'date',
-    expected: 'a date',
-    accepts: isDate,
+    code: { name: 'dateRule' },
     explain: (value) =>
       typeof value === 'string' || typeof value === 'number'
         ? `takes a Date, and got ${JSON.stringify(value)}; write new Date(${JSON.stringify(value)})`
         : undefined,
-    read: readDate,
     write: (value) => value.toISOString(),
     schema: { type: 'string', format: 'date-time' },
   });
 }
 
-export function isDate(value: unknown): boolean {
+function isDate(value: unknown): boolean {
   return value instanceof Date && !Number.isNaN(value.getTime());
-}
-
-export function readDate(written: string): unknown {
-  const value = new Date(written);
-  return isDate(value) ? value : unreadable;
 }

@@ -1,4 +1,11 @@
-import { Kind, unreadable } from '../kind.js';
+import { Kind } from '../kind.js';
+import { rule, unreadable } from '../rule.js';
+
+export const flagRule = /* @__PURE__ */ rule(
+  'true or false',
+  (value) => typeof value === 'boolean',
+  (text) => (text === 'false' ? unreadable : true),
+);
 
 /**
  * Yes or no; no unless given. As an attribute it is there or not there, as HTML's boolean attributes are
@@ -8,19 +15,14 @@ import { Kind, unreadable } from '../kind.js';
  */
 export function flag(): Kind<boolean, boolean, 'fallback'> {
   return new Kind<boolean>({
+    ...flagRule,
     word: 'flag',
-    expected: 'true or false',
-    accepts: (value) => typeof value === 'boolean',
+    code: { name: 'flagRule' },
     explain: (value) =>
       value === 'true' || value === 'false'
         ? `takes true or false, and got the text "${value}"; write ${value} without quotes`
         : undefined,
-    read: readFlag,
     write: (value) => (value ? '' : null),
     schema: { type: 'boolean' },
   }).fallback(false);
-}
-
-export function readFlag(written: string): unknown {
-  return written === 'false' ? unreadable : true;
 }

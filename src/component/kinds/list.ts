@@ -1,6 +1,16 @@
 import { dev, refuseCall, show } from '../../problem/index.js';
 import { type AnyKind, fault, fits, isKind, Kind, type Presence } from '../kind.js';
+import { type Rule, rule } from '../rule.js';
 import { any, readJson } from './any.js';
+
+/** A list, of any items or of those of a rule. */
+export function listRule(item?: Rule): Rule<never> {
+  return rule(
+    item ? `a list, each item ${item.expected}` : 'a list',
+    (value) => Array.isArray(value) && (!item || value.every((one) => item.accepts(one))),
+    readJson,
+  );
+}
 
 /**
  * A list. With a kind every item is checked; with a type alone (`prop.list<Variety>()`) only that it is a list.
@@ -21,15 +31,14 @@ export function list<Item>(item: Kind<Item, unknown, Presence> = any<Item>()): K
     );
   const loose = kind.rules.word === 'any';
   return new Kind<readonly Item[]>({
+    ...listRule(loose ? undefined : kind.rule),
     word: 'list',
-    expected: loose ? 'a list' : `a list, each item ${kind.rules.expected}`,
-    accepts: (value) => Array.isArray(value) && (loose || value.every((one) => fits(kind, one))),
+    code: { name: 'listRule', args: loose ? [] : [kind] },
     explain(value) {
       if (!Array.isArray(value)) return undefined;
       const index = value.findIndex((one) => !fits(kind, one));
       return `has an item that does not fit: item ${index} ${fault(kind, value[index])}`;
     },
-    read: readJson,
     write: (value) => JSON.stringify(value),
     holds: kind,
     schema: { type: 'array', items: kind.rules.schema },

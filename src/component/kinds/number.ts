@@ -1,7 +1,14 @@
-import { Kind, unreadable } from '../kind.js';
+import { Kind } from '../kind.js';
+import { rule, unreadable } from '../rule.js';
 
 /** Numbers as HTML's valid floating-point numbers (https://html.spec.whatwg.org/#valid-floating-point-number). */
 const numberText = /^\s*[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?\s*$/i;
+
+export const numberRule = /* @__PURE__ */ rule(
+  'a number',
+  (value) => typeof value === 'number' && Number.isFinite(value),
+  (text) => (numberText.test(text) ? Number(text) : unreadable),
+);
 
 /**
  * A finite number. Text is not a number: `crates: '4'` is a problem, while the attribute `crates="4"` is read as 4.
@@ -9,24 +16,15 @@ const numberText = /^\s*[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?\s*$/i;
  * @example prop.number().fallback(0)
  */
 export function number(): Kind<number> {
-  return new Kind({
+  return new Kind<number>({
+    ...numberRule,
     word: 'number',
-    expected: 'a number',
-    accepts: isNumber,
+    code: { name: 'numberRule' },
     explain: (value) =>
       typeof value === 'string' && numberText.test(value)
         ? `takes a number, and got the text ${JSON.stringify(value)}; write ${Number(value)} without quotes`
         : undefined,
-    read: readNumber,
     write: String,
     schema: { type: 'number' },
   });
-}
-
-export function isNumber(value: unknown): boolean {
-  return typeof value === 'number' && Number.isFinite(value);
-}
-
-export function readNumber(written: string): unknown {
-  return numberText.test(written) ? Number(written) : unreadable;
 }

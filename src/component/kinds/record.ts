@@ -1,6 +1,23 @@
 import { dev, refuseCall, show, suggest } from '../../problem/index.js';
 import { type AnyKind, fault, fits, isKind, isRecord, Kind, type Presence } from '../kind.js';
+import { type Rule, rule } from '../rule.js';
 import { readJson } from './any.js';
+
+/** A record: of whatever fields, or of known ones, each with its rule, and needed or not. */
+export function recordRule(fields?: Readonly<Record<string, readonly [Rule, boolean]>>): Rule<never> {
+  if (!fields) return rule('a record', isRecord, readJson);
+  const known = Object.entries(fields);
+  return rule(
+    `a record with ${Object.keys(fields).join(', ')}`,
+    (value) =>
+      isRecord(value) &&
+      Object.keys(value).every((name) => Object.hasOwn(fields, name)) &&
+      known.every(([name, [field, isNeeded]]) =>
+        value[name] === undefined ? !isNeeded : field.accepts(value[name]),
+      ),
+    readJson,
+  );
+}
 
 type Fields = Readonly<Record<string, AnyKind>>;
 type ValueOf<K> =
@@ -52,14 +69,16 @@ export function record(fields?: Readonly<Record<string, Kind<unknown, unknown, P
   const kinds = Object.entries(fields as Fields);
   const names = kinds.map(([name]) => name);
   const fieldFits = (value: Readonly<Record<string, unknown>>, [name, kind]: [string, AnyKind]): boolean =>
-    value[name] === undefined ? kind.settings.presence !== 'required' : fits(kind, value[name]);
+    value[name] === undefined ? !isNeeded(kind) : fits(kind, value[name]);
   return new Kind<Readonly<Record<string, unknown>>>({
+    ...recordRule(
+      Object.fromEntries(kinds.map(([name, kind]) => [name, [kind.rule, isNeeded(kind)] as const])),
+    ),
     word: 'record',
-    expected: `a record with ${names.join(', ')}`,
-    accepts: (value) =>
-      isRecord(value) &&
-      kinds.every((entry) => fieldFits(value, entry)) &&
-      Object.keys(value).every((name) => Object.hasOwn(fields, name)),
+    code: {
+      name: 'recordRule',
+      args: [Object.fromEntries(kinds.map(([name, kind]) => [name, [kind, isNeeded(kind)]]))],
+    },
     explain(value) {
       if (!isRecord(value)) return undefined;
       const unknown = Object.keys(value).find((name) => !Object.hasOwn(fields, name));
@@ -70,13 +89,12 @@ export function record(fields?: Readonly<Record<string, Kind<unknown, unknown, P
       if (value[name] === undefined) return `misses its field "${name}", which takes ${kind.rules.expected}`;
       return `has a field that does not fit: "${name}" ${fault(kind, value[name])}`;
     },
-    read: readJson,
     write: (value) => JSON.stringify(value),
     holds: fields,
     schema: {
       type: 'object',
       properties: Object.fromEntries(kinds.map(([name, kind]) => [name, kind.rules.schema])),
-      required: kinds.filter(([, kind]) => kind.settings.presence === 'required').map(([name]) => name),
+      required: kinds.filter(([, kind]) => isNeeded(kind)).map(([name]) => name),
       additionalProperties: false,
     },
   }) as Kind<never>;
@@ -84,11 +102,14 @@ export function record(fields?: Readonly<Record<string, Kind<unknown, unknown, P
 
 function anyRecord(): Kind<Readonly<Record<string, unknown>>> {
   return new Kind({
+    ...recordRule(),
     word: 'record',
-    expected: 'a record',
-    accepts: isRecord,
-    read: readJson,
+    code: { name: 'recordRule', args: [] },
     write: (value) => JSON.stringify(value),
     schema: { type: 'object' },
   });
+}
+
+function isNeeded({ settings }: AnyKind): boolean {
+  return settings.presence === 'required';
 }

@@ -1,5 +1,6 @@
 import { dev, refuseCall } from '../../problem/index.js';
-import { Kind } from '../kind.js';
+import { authored, Kind } from '../kind.js';
+import type { Rule } from '../rule.js';
 import { readJson } from './any.js';
 
 /** The open Standard Schema interface, version 1, as far as it is used here (https://standardschema.dev). */
@@ -36,29 +37,29 @@ export function schema<Input, Output>(standard: StandardSchema<Input, Output>): 
       'takes a schema that speaks the Standard Schema interface, and this one does not',
       'Most schema libraries do in their newer versions (https://standardschema.dev).',
     );
-  const ask = (value: unknown): SchemaResult<Output> =>
-    validated(standard as StandardSchema<never, Output>, value);
   return new Kind<Output, Input>({
+    ...(schemaRule(standard as StandardSchema<never, unknown>) as Rule<Output>),
     word: 'schema',
-    expected: 'a value its schema takes',
-    accepts: (value) => !ask(value).issues,
-    explain: (value) => schemaFault(ask(value).issues ?? []),
+    code: { name: 'schemaRule', args: [authored] },
     holds: standard,
-    settle(value) {
-      const result = ask(value);
-      return (result as { value: Output }).value;
-    },
-    read: readJsonOrText,
     write: (value) => (typeof value === 'string' ? value : (JSON.stringify(value) ?? null)),
     schema: {},
   });
 }
 
+/** A value that a schema checks, and may make another of. */
+export function schemaRule(schema: StandardSchema<never, unknown>): Rule {
+  return {
+    expected: 'a value its schema takes',
+    accepts: (value) => !validated(schema, value).issues,
+    explain: (value) => schemaFault(validated(schema, value).issues ?? []),
+    settle: (value) => (validated(schema, value) as { readonly value: unknown }).value,
+    read: readJsonOrText,
+  };
+}
+
 /** What a schema says of a value. */
-export function validated<Output>(
-  schema: StandardSchema<never, Output>,
-  value: unknown,
-): SchemaResult<Output> {
+function validated<Output>(schema: StandardSchema<never, Output>, value: unknown): SchemaResult<Output> {
   const result = schema['~standard'].validate(value);
   if (!(result instanceof Promise)) return result;
   result.catch(() => undefined);
@@ -68,12 +69,12 @@ export function validated<Output>(
 }
 
 /** What is wrong with a value, from what its schema says. */
-export function schemaFault(issues: readonly SchemaIssue[]): string {
+function schemaFault(issues: readonly SchemaIssue[]): string {
   return `does not fit its schema: ${issues.map(issueText).join('; ')}`;
 }
 
 /** An attribute's text as JSON, or as the very text. */
-export function readJsonOrText(written: string): unknown {
+function readJsonOrText(written: string): unknown {
   const value = readJson(written);
   return typeof value === 'symbol' ? written : value;
 }

@@ -1,6 +1,6 @@
 import { dev, refuseCall } from '../../problem/index.js';
-import { Kind, unreadable } from '../kind.js';
-import { areWords } from './choice.js';
+import { Kind } from '../kind.js';
+import { areWords, choiceRule } from './choice.js';
 
 declare const first: unique symbol;
 
@@ -24,12 +24,11 @@ export function tag<const Tags extends readonly [string, ...string[]]>(
 ): TagKind<Tags[number], Tags[0]> {
   if (dev && !areWords(tags))
     refuseCall(tag, 'prop.tag', 'takes a list of element names', "Write prop.tag(['p', 'h2']).");
-  const known: ReadonlySet<unknown> = new Set(tags);
   return new TagKind<Tags[number], Tags[0]>({
+    ...choiceRule(tags),
     word: 'tag',
     expected: `one of the elements ${tags.join(', ')}`,
-    accepts: (value) => known.has(value),
-    read: (written) => (known.has(written) ? written : unreadable),
+    code: { name: 'choiceRule', args: [tags] },
     write: (value) => value,
     holds: tags,
     schema: { type: 'string', enum: tags },

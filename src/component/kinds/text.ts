@@ -1,4 +1,7 @@
 import { Kind } from '../kind.js';
+import { rule } from '../rule.js';
+
+export const textRule = /* @__PURE__ */ rule('text', (value) => typeof value === 'string');
 
 /**
  * Any text.
@@ -10,10 +13,9 @@ import { Kind } from '../kind.js';
  */
 export function text<Text extends string = string>(): Kind<Text> {
   return new Kind<Text>({
+    ...textRule,
     word: 'text',
-    expected: 'text',
-    accepts: (value) => typeof value === 'string',
-    read: (written) => written,
+    code: { name: 'textRule' },
     write: (value) => value,
     schema: { type: 'string' },
   });

@@ -1,6 +1,12 @@
 import { isScriptUrl } from '../../problem/script-url.js';
 import { show } from '../../problem/show.js';
-import { Kind, unreadable } from '../kind.js';
+import { Kind } from '../kind.js';
+import { rule } from '../rule.js';
+
+export const urlRule = /* @__PURE__ */ rule(
+  'a URL that carries no script',
+  (value) => typeof value === 'string' && !isScriptUrl(value),
+);
 
 /**
  * A URL, absolute or relative, that carries no script: `javascript:`, `vbscript:` and `data:` documents are refused.
@@ -9,12 +15,11 @@ import { Kind, unreadable } from '../kind.js';
  */
 export function url(): Kind<string> {
   return new Kind<string>({
+    ...urlRule,
     word: 'url',
-    expected: 'a URL that carries no script',
-    accepts: (value) => typeof value === 'string' && !isScriptUrl(value),
+    code: { name: 'urlRule' },
     explain: (value) =>
       typeof value === 'string' ? `refuses ${show(value)}, since its scheme can carry a script` : undefined,
-    read: (written) => (isScriptUrl(written) ? unreadable : written),
     write: (value) => value,
     schema: { type: 'string', format: 'uri-reference' },
   });

@@ -1,25 +1,21 @@
-import type { PlanGiven } from '../../tree/index.js';
-import { Chunks } from '../chunks.js';
-import { lowerAll } from '../lower.js';
-import type { At } from '../lowering.js';
-import { between, blockStart } from '../marks.js';
+import type { PlanGiven } from '../../plan/index.js';
+import { apart } from '../apart.js';
+import { type At, between, blockStart, writeBlock } from '../compiling.js';
+import type { Output } from '../output.js';
 
 /** One of two contents, by a test. */
-export function lowerGiven(node: PlanGiven, to: Chunks, at: At): void {
-  at.lowering.note(node.test);
-  const [then, otherwise] = [new Chunks(), new Chunks()];
-  for (const [nodes, chunks] of [
-    [node.content, then],
-    [node.otherwise, otherwise],
-  ] as const) {
-    if (nodes.length > 0) chunks.text(blockStart(nodes, at));
-    lowerAll(nodes, chunks, at);
-  }
-  const { get } = node.test;
-  const [yes, no] = [then.compile(), otherwise.compile()];
-  const [yesText, noText] = [then.constant, otherwise.constant];
+export function writeGiven({ test: { get }, content, otherwise }: PlanGiven, to: Output, at: At): void {
+  const [yes, no] = [content, otherwise].map((block) =>
+    apart(to, (inner) => {
+      if (block.nodes.length > 0) inner.text(blockStart(block.nodes, at));
+      writeBlock(block, inner, at);
+    }),
+  );
+  if (!yes || !no) return;
+  const [yesText, noText] = [yes.constant, no.constant];
+  const [writeYes, writeNo] = [yes.write, no.write];
   between(to, at, () => {
-    if (yesText !== undefined && noText !== undefined) to.place((frame) => (get(frame) ? yesText : noText));
-    else to.place((frame, pass) => (get(frame) ? yes(frame, pass) : no(frame, pass)));
+    if (yesText !== undefined && noText !== undefined) to.dynamic((scope) => (get(scope) ? yesText : noText));
+    else to.dynamic((scope, pass) => (get(scope) ? writeYes(scope, pass) : writeNo(scope, pass)));
   });
 }

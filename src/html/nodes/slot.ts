@@ -1,10 +1,9 @@
-import { coreOf, type Fill, type Frame } from '../../template/index.js';
-import { alwaysPlaces, fillTest, type PlanFill, type PlanSlot } from '../../tree/index.js';
-import { Chunks, type Write } from '../chunks.js';
+import { type Block, type Filled, filledCore, type PlanFill, type PlanSlot } from '../../plan/index.js';
+import type { Fill, Scope } from '../../template/index.js';
+import { apart, compiledApart } from '../apart.js';
+import { type At, blockStart, type Compiling, writeBlock } from '../compiling.js';
 import { escapeAttribute } from '../escape.js';
-import { lowerAll } from '../lower.js';
-import type { At, Lowering } from '../lowering.js';
-import { blockStart } from '../marks.js';
+import { Direct, type Output, type Write } from '../output.js';
 import type { Pass } from '../pass.js';
 
 /** Content given to a slot, ready to write. */
@@ -12,7 +11,7 @@ export interface HtmlFill extends Fill {
   readonly write: Write;
   /** What a block of it starts with, where an element is going to take it over. */
   readonly start: string;
-  /** Set where the content always comes to something, so that it need not be asked. */
+  /** Whether it always comes to something, so that it need not be asked. */
   readonly isAlways: boolean;
   /** The owner's local that takes what the slot hands over. */
   readonly data: number | undefined;
@@ -20,51 +19,48 @@ export interface HtmlFill extends Fill {
   readonly depth: number;
 }
 
-/** The place of a slot: its content, written in the frame it comes from, or the fallback. */
-export function lowerSlot(node: PlanSlot, to: Chunks, at: At): void {
-  if (at.lowering.form === 'shadow' && !node.hands) return lowerOwnSlot(node, to, at);
-  const fallback = new Chunks();
-  lowerAll(node.fallback, fallback, at);
-  const writeFallback = fallback.compile();
+/** The place of a slot: its content, written in the scope it comes from, or the fallback. */
+export function writeSlot(node: PlanSlot, to: Output, at: At): void {
+  const { compiling, depth } = at;
+  if (compiling.form === 'shadow' && !node.hands) return writeOwnSlot(node, to, at);
+  const fallback = apart(to, (inner) => writeBlock(node.fallback, inner, at));
   const { slot, data, number } = node;
-  const core = coreOf(data);
-  if (core) at.lowering.note(core);
-  const getData = core?.get ?? (() => data);
-  const { depth } = at;
-  const marks = at.lowering.marksPlaces;
-  const isHanded = node.hands && at.lowering.form === 'shadow';
-  const fallbackStart = blockStart(node.fallback, at);
-  to.place((frame, pass) => {
-    if (marks) return writeMarked(frame, pass);
-    return write(frame, pass, '', '');
+  const isHanded = node.hands && compiling.form === 'shadow';
+  const fallbackStart = blockStart(node.fallback.nodes, at);
+  to.dynamic((scope, pass) => {
+    const fill = scope.fills[slot] as HtmlFill | undefined;
+    // Content that may come to nothing, or takes data, is a dynamic part; other content is not.
+    const isMarked =
+      compiling.marksParts &&
+      (isHanded || (fill !== undefined && !(fill.isAlways && fill.data === undefined)));
+    if (!isMarked) return write(scope, pass, fill, '', '');
+    return `<!--(-->${write(scope, pass, fill, fill?.start ?? '', fallbackStart)}<!--)-->`;
   });
 
-  /** Content that may come to nothing, or takes data, is a place that changes; other content is not. */
-  function writeMarked(frame: Frame, pass: Pass): string {
-    const fill = frame.fills[slot] as HtmlFill | undefined;
-    if (!isHanded && (!fill || (fill.isAlways && fill.data === undefined))) return write(frame, pass, '', '');
-    return `<!--(-->${write(frame, pass, fill?.start ?? '', fallbackStart)}<!--)-->`;
-  }
-
-  function write(frame: Frame, pass: Pass, start: string, otherStart: string): string {
-    const fill = frame.fills[slot] as HtmlFill | undefined;
-    const { owner } = frame;
+  function write(
+    scope: Scope,
+    pass: Pass,
+    fill: HtmlFill | undefined,
+    start: string,
+    otherStart: string,
+  ): string {
+    const { owner } = scope;
     if (!fill || !owner || !(fill.isAlways || fill.isFilled(owner)))
-      return otherStart + writeFallback(frame, pass);
+      return otherStart + fallback.write(scope, pass);
     if (fill.data === undefined) return start + fill.write(owner, pass);
-    if (owner.at && frame.at) owner.at[fill.depth + 1] = `${frame.at[depth] ?? ''}s${number}`;
-    return start + writeWith(fill, fill.data, getData(frame), owner, pass);
+    if (owner.at && scope.at) owner.at[fill.depth + 1] = `${scope.at[depth] ?? ''}s${number}`;
+    return start + writeWith(fill, fill.data, data.get(scope), owner, pass);
   }
 }
 
 /** A slot of the element whose shadow root this is: the browser fills it. */
-function lowerOwnSlot(node: PlanSlot, to: Chunks, at: At): void {
+function writeOwnSlot(node: PlanSlot, to: Output, at: At): void {
   to.text(node.name === 'default' ? '<slot>' : `<slot name="${escapeAttribute(node.name)}">`);
-  lowerAll(node.fallback, to, at);
+  writeBlock(node.fallback, to, at);
   to.text('</slot>');
 }
 
-function writeWith(fill: HtmlFill, local: number, data: unknown, owner: Frame, pass: Pass): string {
+function writeWith(fill: HtmlFill, local: number, data: unknown, owner: Scope, pass: Pass): string {
   const before = owner.locals[local];
   owner.locals[local] = data;
   const text = fill.write(owner, pass);
@@ -72,12 +68,36 @@ function writeWith(fill: HtmlFill, local: number, data: unknown, owner: Frame, p
   return text;
 }
 
-/** Compiles what a use gives to a slot. */
-export function lowerFill(fill: PlanFill, lowering: Lowering, depth: number): HtmlFill {
-  const chunks = new Chunks();
-  const inside = fill.data === undefined ? depth : depth + 1;
-  lowerAll(fill.content, chunks, { lowering, depth: inside, tag: '', isOutermost: false });
-  const isAlways = alwaysPlaces(fill);
-  const start = blockStart(fill.content, { lowering, depth, tag: '', isOutermost: false });
-  return { write: chunks.compile(), start, data: fill.data, depth, isAlways, isFilled: fillTest(fill) };
+/** How to know whether content comes to anything. */
+export function fillTest(filled: Filled, data: number | undefined): Fill {
+  const { get } = filledCore(data !== undefined || filled);
+  return { isFilled: (owner) => !!get(owner) };
+}
+
+/** What a use gives to a slot, ready to write: compiled, or where it is for one rendering, written when it is shown. */
+export function htmlFill({ block, data }: PlanFill, compiling: Compiling, depth: number): HtmlFill {
+  const inside: At = { compiling, depth: data === undefined ? depth : depth + 1, tag: '' };
+  const isAlways = data !== undefined || block.filled === true;
+  return {
+    write: compiling.component ? compiled(block, inside) : direct(block, inside),
+    start: blockStart(block.nodes, inside),
+    data,
+    depth,
+    isAlways,
+    isFilled: isAlways ? always : fillTest(block.filled, data).isFilled,
+  };
+}
+
+const always = (): boolean => true;
+
+function compiled(block: Block, at: At): Write {
+  return compiledApart((to) => writeBlock(block, to, at)).write;
+}
+
+function direct(block: Block, at: At): Write {
+  return (scope, pass) => {
+    const to = new Direct(scope, pass);
+    writeBlock(block, to, at);
+    return to.html;
+  };
 }

@@ -1,61 +1,93 @@
-import { type AnyKind, settle } from '../../component/index.js';
-import { type ExprCore, type Frame, inputExprs } from '../../template/index.js';
-import { holdsSlot, isInteractive, type PlanUse, propFault, readsShared } from '../../tree/index.js';
-import type { Chunks, Write } from '../chunks.js';
-import { frameOf, noLocals } from '../frames.js';
-import type { At } from '../lowering.js';
-import { between, blockStart } from '../marks.js';
+import type { AnyKind } from '../../component/index.js';
+import {
+  isInteractive,
+  mergedAttributes,
+  type PlanAttribute,
+  type PlanUse,
+  readsShared,
+  settledProp,
+} from '../../plan/index.js';
+import type { Core, Scope } from '../../template/index.js';
+import { type At, between, blockStart } from '../compiling.js';
+import type { Output, Write } from '../output.js';
 import type { Pass } from '../pass.js';
-import { type Program, programAhead, programOf } from '../program.js';
 import { withShared } from '../provide.js';
+import { refuseBroken } from '../refuse.js';
+import { noLocals, scopeOf } from '../scopes.js';
 import { type Item, type Source, sourceOf } from '../sources.js';
-import { lowerHost } from './host.js';
-import { lowerFill } from './slot.js';
+import { writeHost } from './host.js';
+import { htmlFill } from './slot.js';
 
-/** A use: its props' values in a frame of its own, its content as fills, its component's program. */
-export function lowerUse(node: PlanUse, to: Chunks, at: At): void {
-  if (at.lowering.form !== 'markup' && isInteractive(node.component))
-    return lowerHost(node, to, at, valuesOf(node));
+/** A use: its props' values in a scope of its own, its content as fills, its component's program. */
+export function writeUse(node: PlanUse, to: Output, at: At): void {
   const { accepted, component, site } = node;
-  const { lowering, depth } = at;
-  for (const value of Object.values(accepted ?? {}))
-    for (const core of inputExprs(value)) lowering.note(core);
-  for (const prop of node.props) if (prop.expr) lowering.note(prop.expr);
-  const before = lowering.makesIds;
-  lowering.makesIds = false;
-  const ahead = programAhead(component, lowering.inner);
-  lowering.noteUse(ahead);
-  const fills = node.fills.map((fill) => fill && lowerFill(fill, lowering, depth));
-  const makesIds = lowering.makesIds;
-  lowering.makesIds ||= before;
-  const passesSlots = node.fills.some((fill) => fill !== undefined && holdsSlot(fill.content));
-  const form = lowering.inner;
+  const { compiling, depth } = at;
+  const { compiler, inner: form } = compiling;
+  if (compiling.component === undefined) refuseBroken(component);
+  const values = valuesOf(node);
+  if (compiling.form !== 'markup' && isInteractive(component)) return writeHost(node, to, at, values);
+  if (compiling.component === undefined) return writeOnTheSpot(node, to, at, values);
+  const ahead = compiler.programAhead(component, form);
+  const fills = node.fills.map((fill) => fill && htmlFill(fill, compiling, depth));
+  const blocks = node.fills.flatMap((fill) => (fill ? [fill.block] : []));
+  const makesIds = (ahead?.makesIds ?? true) || blocks.some((block) => compiler.makesIds(block, form));
+  const passesSlots = blocks.some((block) => block.placesSlots);
   const shares = component.provides !== undefined || readsShared(component);
   const mayMakeIds = makesIds || passesSlots;
-  const number = `-${site.number}`;
-  const idsFor = (frame: Frame): string[] | undefined =>
-    makesIds || (passesSlots && frame.at) ? [(frame.at?.[depth] ?? '') + number] : undefined;
-  const values = valuesOf(node);
-  let program: Program | undefined = ahead;
-  const write: Write = (frame, pass) => {
-    program ??= programOf(component, form);
-    const at = mayMakeIds ? idsFor(frame) : undefined;
+  const idsFor = (scope: Scope): string[] | undefined =>
+    makesIds || (passesSlots && scope.at) ? [(scope.at?.[depth] ?? '') + site.id] : undefined;
+  const acceptedIn = handedOn(accepted);
+  let program = ahead;
+  const write: Write = (scope, pass) => {
+    program ??= compiler.program(component, form);
+    const ids = mayMakeIds ? idsFor(scope) : undefined;
     const locals = program.locals === 0 ? noLocals : [];
-    const inner = frameOf(component, values(frame, pass), fills, frame, site, at, locals);
-    if (accepted) inner.accepted = accepted;
+    const inner = scopeOf(component, values(scope, pass), fills, scope, site, ids, locals);
+    if (accepted) inner.accepted = acceptedIn(scope);
     if (!shares) return program.write(inner, pass);
     const { write: writeInner } = program;
     return withShared(component, inner, pass, () => writeInner(inner, pass));
   };
-  if (ahead) return to.place(write);
+  if (ahead) return to.dynamic(write);
   // A component inside itself: an element makes what stands there when it is really there.
   between(to, at, () => {
     to.text(blockStart([node], at));
-    to.place(write);
+    to.dynamic(write);
   });
 }
 
-export type Values = (frame: Frame, pass: Pass) => readonly unknown[];
+/** A use that is built for one rendering. Where something is wrong with it, nothing is written: it is all refused. */
+function writeOnTheSpot(node: PlanUse, to: Output, { compiling, depth }: At, values: Values): void {
+  const { accepted, component, site } = node;
+  to.dynamic((scope, pass) => {
+    if (pass.problems.length > 0) return '';
+    const program = compiling.compiler.program(component, compiling.form);
+    pass.reached(program);
+    const fills = node.fills.map((fill) => fill && htmlFill(fill, compiling, depth));
+    const ids = [(scope.at?.[depth] ?? '') + site.id];
+    const inner = scopeOf(component, values(scope, pass), fills, scope, site, ids);
+    inner.accepted = accepted;
+    return withShared(component, inner, pass, () => program.write(inner, pass));
+  });
+}
+
+/** What a use hands to the element that its component renders as, with what its own component was handed for it. */
+function handedOn(accepted: readonly PlanAttribute[] | undefined): (scope: Scope) => unknown {
+  if (!accepted?.some(({ kind }) => kind === 'accepted')) return () => accepted;
+  const none: readonly PlanAttribute[] = [];
+  const known = new WeakMap<object, unknown>();
+  return (scope) => {
+    const given = (scope.accepted as readonly PlanAttribute[] | undefined) ?? none;
+    let all = known.get(given);
+    if (!all) {
+      all = mergedAttributes(accepted, given, undefined, () => undefined);
+      known.set(given, all);
+    }
+    return all;
+  };
+}
+
+export type Values = (scope: Scope, pass: Pass) => readonly unknown[];
 
 /** How to have the settled prop values of a use; those that change are checked each time. */
 function valuesOf(node: PlanUse): Values {
@@ -66,78 +98,71 @@ function valuesOf(node: PlanUse): Values {
   );
   const [a, b, c, d] = readers;
   if (a && b && c && d && readers.length === 4) {
-    return (frame, pass) => [a(frame, pass), b(frame, pass), c(frame, pass), d(frame, pass)];
+    return (scope, pass) => [a(scope, pass), b(scope, pass), c(scope, pass), d(scope, pass)];
   }
   if (a && b && c && readers.length === 3)
-    return (frame, pass) => [a(frame, pass), b(frame, pass), c(frame, pass)];
-  if (a && b && readers.length === 2) return (frame, pass) => [a(frame, pass), b(frame, pass)];
-  if (a && readers.length === 1) return (frame, pass) => [a(frame, pass)];
-  return (frame, pass) => readers.map((read) => read(frame, pass));
+    return (scope, pass) => [a(scope, pass), b(scope, pass), c(scope, pass)];
+  if (a && b && readers.length === 2) return (scope, pass) => [a(scope, pass), b(scope, pass)];
+  if (a && readers.length === 1) return (scope, pass) => [a(scope, pass)];
+  return (scope, pass) => readers.map((read) => read(scope, pass));
 }
 
-type Reader = (frame: Frame, pass: Pass) => unknown;
+type Reader = (scope: Scope, pass: Pass) => unknown;
 
 /** The type that values of a kind have, where that is all there is to check. */
 const plainTypes: Readonly<Record<string, string>> = { text: 'string', number: 'number', flag: 'boolean' };
 
 /** Reads one changing prop; a value that fits at once is handed on as it is. */
-function reader(node: PlanUse, index: number, expr: ExprCore): Reader {
+function reader(node: PlanUse, index: number, expr: Core): Reader {
   const kind = node.component.props.kinds[index] as AnyKind;
-  const late = (value: unknown, frame: Frame, pass: Pass): unknown =>
-    settleLate(node, index, value, frame, pass);
+  const late: Late = (value, scope, pass) => settleLate(node, index, value, scope, pass);
+  const { get } = expr;
   if (kind.settings.tests.length > 0 || kind.rules.settle)
-    return (frame, pass) => late(expr.get(frame), frame, pass);
+    return (scope, pass) => late(get(scope), scope, pass);
   const type = plainTypes[kind.rules.word];
   if (type !== undefined) return typeReader(sourceOf(expr), type, late);
-  const { get } = expr;
   const { accepts } = kind.rules;
-  return (frame, pass) => {
-    const value = get(frame);
-    return value !== undefined && accepts(value) ? value : late(value, frame, pass);
+  return (scope, pass) => {
+    const value = get(scope);
+    return value !== undefined && accepts(value) ? value : late(value, scope, pass);
   };
 }
 
-type Late = (value: unknown, frame: Frame, pass: Pass) => unknown;
+type Late = (value: unknown, scope: Scope, pass: Pass) => unknown;
 
 function typeReader(source: Source, type: string, late: Late): Reader {
   const isFit = (value: unknown): boolean =>
     typeof value === type && (type !== 'number' || Number.isFinite(value));
-  if (source.from === 'field' && type !== 'number') {
-    const { local, key } = source;
-    return (frame, pass) => {
-      const value = (frame.locals[local] as Item)?.[key];
-      return typeof value === type ? value : late(value, frame, pass);
-    };
-  }
   if (source.from === 'field') {
     const { local, key } = source;
-    return (frame, pass) => {
-      const value = (frame.locals[local] as Item)?.[key];
-      return isFit(value) ? value : late(value, frame, pass);
+    if (type !== 'number')
+      return (scope, pass) => {
+        const value = (scope.locals[local] as Item)?.[key];
+        return typeof value === type ? value : late(value, scope, pass);
+      };
+    return (scope, pass) => {
+      const value = (scope.locals[local] as Item)?.[key];
+      return isFit(value) ? value : late(value, scope, pass);
     };
   }
   if (source.from === 'prop') {
     const { index } = source;
-    return (frame, pass) => {
-      const value = frame.props[index];
-      return isFit(value) ? value : late(value, frame, pass);
+    return (scope, pass) => {
+      const value = scope.props[index];
+      return isFit(value) ? value : late(value, scope, pass);
     };
   }
   const { get } = source;
-  return (frame, pass) => {
-    const value = get(frame);
-    return isFit(value) ? value : late(value, frame, pass);
+  return (scope, pass) => {
+    const value = get(scope);
+    return isFit(value) ? value : late(value, scope, pass);
   };
 }
 
 /** A value that is missing, does not fit, or is handed on changed. */
-function settleLate(node: PlanUse, index: number, value: unknown, frame: Frame, pass: Pass): unknown {
-  const found = propFault(node.component, index, value);
-  if (found) {
-    const place = frameOf({ ...node.component, state: undefined }, [], [], frame, node.site, undefined);
+function settleLate(node: PlanUse, index: number, value: unknown, scope: Scope, pass: Pass): unknown {
+  return settledProp(node.component, index, value, (found) => {
+    const place = scopeOf({ ...node.component, state: undefined }, [], [], scope, node.site, undefined);
     pass.report(node.source ? { ...found, source: node.source } : found, place);
-    return undefined;
-  }
-  const kind = node.component.props.kinds[index] as AnyKind;
-  return value === undefined ? kind.settings.fallbackValue : settle(kind, value);
+  });
 }

@@ -1,95 +1,75 @@
+import { misplaced, type PlanValue } from '../../plan/index.js';
 import { finding } from '../../problem/index.js';
-import { coreOf, describe, type ExprCore, type Frame, plainText } from '../../template/index.js';
-import { misplaced, type PlanValue } from '../../tree/index.js';
-import type { Chunks, Write } from '../chunks.js';
+import { type Core, describe, plainText, type Scope } from '../../template/index.js';
+import { type At, between } from '../compiling.js';
 import { escapeText } from '../escape.js';
-import type { At, Lowering } from '../lowering.js';
-import { between } from '../marks.js';
+import type { Output, Write } from '../output.js';
 import type { Pass } from '../pass.js';
 import { type Item, isPlainProp, sourceOf } from '../sources.js';
 
 /** An expression's value as text. */
-export function lowerValue(node: PlanValue, to: Chunks, at: At): void {
-  at.lowering.note(node.value);
-  between(to, at, () => lowerText(node.value, to, at.lowering));
-}
-
-function lowerText(value: ExprCore, to: Chunks, lowering: Lowering): void {
-  const { op } = value;
-  if (op.op === 'phrase') lowerPhrase(op.strings, op.parts, to, lowering);
-  else if (isPlainProp(value, lowering.component)) to.place(plainWriter(value));
-  else to.place(textWriter(value));
-}
-
-/** A phrase as its texts and, in between, its parts: it is not joined before it is escaped. */
-function lowerPhrase(
-  strings: readonly string[],
-  parts: readonly unknown[],
-  to: Chunks,
-  lowering: Lowering,
-): void {
-  for (const [index, text] of strings.entries()) {
-    to.text(escapeText(text));
-    if (index === parts.length) continue;
-    const core = coreOf(parts[index]);
-    if (!core) to.text(escapeText(plainText(parts[index])));
-    else if (isPlainProp(core, lowering.component)) to.place(plainWriter(core));
-    else to.place(partWriter(core));
-  }
+export function writeValue({ value }: PlanValue, to: Output, at: At): void {
+  const { component } = at.compiling;
+  between(to, at, () => {
+    const { op } = value;
+    if (op.op !== 'phrase') return to.dynamic(isPlainProp(value, component) ? plain(value) : shown(value));
+    // A phrase as its texts and, in between, its parts: it is not joined before it is escaped.
+    for (const [index, text] of op.strings.entries()) {
+      to.text(escapeText(text));
+      const part = op.parts[index];
+      if (part?.op.op === 'literal') to.text(escapeText(plainText(part.op.value)));
+      else if (part) to.dynamic(isPlainProp(part, component) ? plain(part) : phrased(part));
+    }
+  });
 }
 
 /** A value that needs no escapes. */
-function plainWriter(core: ExprCore): Write {
+function plain(core: Core): Write {
   const source = sourceOf(core);
   if (source.from === 'prop') {
     const { index } = source;
-    return (frame) => plainText(frame.props[index]);
+    return (scope) => plainText(scope.props[index]);
   }
   const { get } = core;
-  return (frame) => plainText(get(frame));
+  return (scope) => plainText(get(scope));
 }
 
-function partWriter(core: ExprCore): Write {
-  const { get } = core;
-  return (frame) => {
-    const value = get(frame);
+function phrased({ get }: Core): Write {
+  return (scope) => {
+    const value = get(scope);
     return typeof value === 'number' ? String(value) : escapeText(plainText(value));
   };
 }
 
-function textWriter(core: ExprCore): Write {
+function shown(core: Core): Write {
   const source = sourceOf(core);
-  const other = (value: unknown, frame: Frame, pass: Pass): string =>
-    textOf(value, frame, pass, () => describe(core));
   if (source.from === 'prop') {
     const { index } = source;
-    return (frame, pass) => {
-      const value = frame.props[index];
-      return typeof value === 'string' ? escapeText(value) : other(value, frame, pass);
+    return (scope, pass) => {
+      const value = scope.props[index];
+      return typeof value === 'string' ? escapeText(value) : textOf(value, core, scope, pass);
     };
   }
   if (source.from === 'field') {
     const { local, key } = source;
-    return (frame, pass) => {
-      const value = (frame.locals[local] as Item)?.[key];
-      return typeof value === 'string' ? escapeText(value) : other(value, frame, pass);
+    return (scope, pass) => {
+      const value = (scope.locals[local] as Item)?.[key];
+      return typeof value === 'string' ? escapeText(value) : textOf(value, core, scope, pass);
     };
   }
   const { get } = source;
-  return (frame, pass) => {
-    const value = get(frame);
-    return typeof value === 'string' ? escapeText(value) : other(value, frame, pass);
+  return (scope, pass) => {
+    const value = get(scope);
+    return typeof value === 'string' ? escapeText(value) : textOf(value, core, scope, pass);
   };
 }
 
 /** Text for a value that is not text: digits for numbers, nothing for missing ones, a problem for all others. */
-export function textOf(value: unknown, frame: Frame, pass: Pass, name: () => string): string {
+function textOf(value: unknown, core: Core, scope: Scope, pass: Pass): string {
   if (typeof value === 'number' || typeof value === 'bigint') return String(value);
   if (value === null || value === undefined || value === false) return '';
   const { message, hint } = misplaced(value);
-  pass.report(
-    { ...finding('content-not-allowed', { what: '', place: '', hint }), message: `${name()}: ${message}` },
-    frame,
-  );
+  const found = finding('content-not-allowed', { what: '', place: '', hint });
+  pass.report({ ...found, message: `${describe(core)}: ${message}` }, scope);
   return '';
 }

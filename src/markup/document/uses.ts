@@ -1,11 +1,17 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
-import { type ComponentCore, propsByAttribute } from '../../component/index.js';
+import {
+  type ComponentCore,
+  propsByAttribute,
+  readText,
+  type SlotContent,
+  UseNode,
+} from '../../component/index.js';
+import { isInteractive } from '../../plan/index.js';
 import { type Finding, finding, type Problem, placed, suggest } from '../../problem/index.js';
-import { type Content, deeper, localExpr, type SlotContent, trusted, UseNode } from '../../template/index.js';
-import { isInteractive, unknownAttribute } from '../../tree/index.js';
+import { type Content, deeper, localExpr, trusted } from '../../template/index.js';
+import { unknownAttribute } from '../../tree/index.js';
 import { Places } from '../syntax/place.js';
 import { readMarkup } from '../syntax/read-node.js';
-import { readKind } from '../template/attributes.js';
 import { contentOf } from '../template/content.js';
 import { TextReading } from '../template/reading.js';
 import type { Catalog } from './catalog.js';
@@ -82,7 +88,7 @@ export class DocumentUses {
       if (name === 'slot') continue;
       const index = byAttribute.get(name) ?? -1;
       const kind = kinds[index];
-      if (kind) props[names[index] ?? ''] = readKind(kind, value);
+      if (kind) props[names[index] ?? ''] = readText(kind.rule, value);
       else if (component.accepts !== undefined) props[name] = value;
       else if (!(isInteractive(component) && isHostAttribute(name, component))) {
         const hint = suggest(name, [...byAttribute.keys()], 'prop');

@@ -1,6 +1,6 @@
-import type { AnyKind } from '../../component/index.js';
+import { type AnyKind, type ComponentCore, readText } from '../../component/index.js';
 import { nearestOr } from '../../problem/index.js';
-import { accepted, eventArgument, HandlerCall, phrase, worked } from '../../template/index.js';
+import { accepted, coreOf, ExprCore, HandlerCall, phrase } from '../../template/index.js';
 import { parseExpression } from '../expression/parse.js';
 import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
 import { hasHole, type Piece, pieces, unmarked } from '../syntax/holes.js';
@@ -118,7 +118,7 @@ function styleInput(attribute: MarkupAttribute, locals: Locals, reading: TextRea
 }
 
 /** `handles="click: add(1); keydown: move(event)"`: for each event the handler that hears it. */
-function listeners(
+export function listeners(
   attribute: MarkupAttribute,
   locals: Locals,
   reading: TextReading,
@@ -167,11 +167,13 @@ function handlerCall(
     return undefined;
   }
   const args = tree.kind === 'call' ? tree.args : [];
+  const known: Locals = locals.has('event')
+    ? locals
+    : new Map([...locals, ['event', new ExprCore({ op: 'event' })]]);
   return new HandlerCall(
     tree.name,
     args.map((arg) => {
-      if (arg.kind === 'name' && arg.name === 'event' && !locals.has('event')) return eventArgument;
-      const bound = bind(arg, text.trim(), at, locals, reading);
+      const bound = bind(arg, text.trim(), at, known, reading);
       return bound && (bound.isConstant ? bound.constant : bound.core.face);
     }),
   );
@@ -199,20 +201,19 @@ function boundState(attribute: MarkupAttribute, reading: TextReading): unknown {
 /** A prop's value from an attribute: a hole's own value as it is, text as the prop's kind reads it. */
 export function propValue(
   attribute: MarkupAttribute,
-  kind: AnyKind,
+  component: ComponentCore,
+  index: number,
   locals: Locals,
   reading: TextReading,
 ): unknown {
-  if (attribute.isBare || attribute.value === '') return readKind(kind, '');
+  const kind = component.props.kinds[index] as AnyKind;
+  if (attribute.isBare || attribute.value === '') return readText(kind.rule, '');
   const found = pieces(attribute.value, reading.holes);
   const value = joined(found, attribute, locals, reading);
-  if (found.length === 1) return typeof found[0] === 'string' ? readKind(kind, found[0]) : value;
-  return worked([value], (text) => readKind(kind, String(text)), unmarked(attribute.value, reading.holes))
-    .face;
-}
-
-/** What a kind makes of text; text it cannot read stays text, so that the problem can show it. */
-export function readKind(kind: AnyKind, text: string): unknown {
-  const value = kind.rules.read(text);
-  return typeof value === 'symbol' ? text : value;
+  if (found.length === 1) return typeof found[0] === 'string' ? readText(kind.rule, found[0]) : value;
+  const of = coreOf(value);
+  if (!of || kind.rules.word === 'text') return value;
+  const prop = component.props.names[index] as string;
+  const read = (text: string): unknown => readText(kind.rule, text);
+  return new ExprCore({ op: 'read', of, read, declared: kind, component: component.name, prop }).face;
 }

@@ -2,16 +2,14 @@ import {
   type Content,
   deeper,
   EachNode,
-  type ExprCore,
+  ExprCore,
   GivenNode,
   given,
   localExpr,
-  ownField,
-  worked,
+  operand,
 } from '../../template/index.js';
-import { namesIn } from '../expression/evaluate.js';
 import { parseExpression } from '../expression/parse.js';
-import type { ExpressionTree } from '../expression/tree.js';
+import { namesIn } from '../expression/tree.js';
 import { unmarked } from '../syntax/holes.js';
 import type { MarkupAttribute, MarkupElement, MarkupNode } from '../syntax/nodes.js';
 import { contentOf, expressionOf } from './content.js';
@@ -213,15 +211,10 @@ function keyOf(
   if (!attribute) return undefined;
   const text = unmarked(attribute.value, reading.holes).trim();
   if (identifier.test(text) && text !== as)
-    return worked([item.face], (whole) => ownField(whole, text), `${as}.${text}`, {
-      tree: {
-        kind: 'field',
-        of: { kind: 'name', name: as, at: 0 },
-        key: { kind: 'literal', value: text, at: 0 },
-        at: 0,
-      } satisfies ExpressionTree,
-      names: [as],
-      component: reading.component.name,
+    return new ExprCore({
+      op: 'written',
+      text: `${as}.${text}`,
+      of: new ExprCore({ op: 'member', of: item, key: operand(text) }),
     });
   const key = directiveValue(attribute, locals, reading);
   if (key && !namesIn(parseExpression(unmarkedExpression(text))).some(({ name }) => locals.has(name))) {

@@ -1,15 +1,15 @@
+import type { ComponentCore } from '../../component/index.js';
 import { nearestOr } from '../../problem/index.js';
-import { type ExprCore, worked } from '../../template/index.js';
-import { evaluator, namesIn, visit } from '../expression/evaluate.js';
+import { type Core, ExprCore, inputsOf, isAnew, type Op } from '../../template/index.js';
 import { parseExpression } from '../expression/parse.js';
 import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
-import type { Locals } from './names.js';
+import type { Locals, Meaning } from './names.js';
 import type { TextReading } from './reading.js';
 
-/** A parsed expression whose names are known. */
+/** An expression whose names are known. */
 export interface Bound {
   readonly core: ExprCore;
-  /** Set where the expression is a value written out, such as `3` or `'text'`. */
+  /** Its value, where it reads nothing, such as `3` or `'text'`. */
   readonly constant: unknown;
   readonly isConstant: boolean;
 }
@@ -53,114 +53,108 @@ export function bind(
   locals: Locals,
   reading: TextReading,
 ): Bound | undefined {
-  const inputs = new Map<string, ExprCore>();
-  let isSound = true;
-  const fail = (what: string, name: string, hint: string, offset: number): void => {
-    isSound = false;
-    reading.report('name-unknown', { what, name, hint }, at === undefined ? undefined : at + offset);
-  };
-  const known = guarded(() => rooted(tree, locals, reading, inputs, fail), text, at, reading);
-  if (!known) return undefined;
-  for (const { name, at: offset } of namesIn(known)) {
-    if (inputs.has(name)) continue;
-    const meaning = reading.names.meaning(name, locals);
-    if ('core' in meaning) inputs.set(name, meaning.core);
-    else fail(meaning.what, name, meaning.hint, offset);
-  }
-  checkCalls(known, reading, fail);
-  if (!isSound) return undefined;
-  if (known.kind === 'literal')
-    return { core: constant(known.value, text, known, reading), constant: known.value, isConstant: true };
-  const alone = known.kind === 'name' ? inputs.get(known.name) : undefined;
-  if (alone) return { core: alone, constant: undefined, isConstant: false };
-  const order = [...inputs.keys()];
-  const slotOf = (name: string): number | undefined => (order.length === 1 ? undefined : order.indexOf(name));
-  const evaluate = evaluator(known, slotOf, reading.component.helpers);
-  const cores = [...inputs.values()];
-  if (cores.length === 0) {
-    const value = evaluate([]);
-    return { core: constant(value, text, known, reading), constant: value, isConstant: true };
-  }
-  const core = worked(
-    cores.map((one) => one.face),
-    cores.length === 1 ? evaluate : (...values) => evaluate(values),
-    text.trim(),
-    { tree: known, names: order, component: reading.component.name },
-  );
-  return { core, constant: undefined, isConstant: false };
+  const binder = new Binder(locals, reading, at);
+  const core = guarded(() => binder.core(tree), text, at, reading);
+  if (!core || !binder.isSound) return undefined;
+  if (isConstant(core)) return { core, constant: core.get(nothing), isConstant: true };
+  const isRead = /^(prop|state|local|event|shared|filled|uid)$/.test(core.op.op);
+  const shown = isRead ? core : new ExprCore({ op: 'written', text: text.trim(), of: core });
+  return { core: shown, constant: undefined, isConstant: false };
 }
 
-function constant(value: unknown, text: string, tree: ExpressionTree, { component }: TextReading): ExprCore {
-  return worked([value], () => value, text.trim(), { tree, names: [''], component: component.name });
+/** Stands for a scope where nothing is read from one. */
+const nothing = undefined as never;
+
+/** Whether an expression reads nothing and is not worked out anew each time. */
+function isConstant(core: Core): boolean {
+  if (core.op.op === 'literal') return true;
+  return !isAnew(core) && inputsOf(core).length > 0 && inputsOf(core).every(isConstant);
 }
 
-type Fail = (what: string, name: string, hint: string, offset: number) => void;
+/** Turns trees of the language into expressions, the very ones that functions make. */
+class Binder {
+  /** Whether all names were known. */
+  isSound = true;
+  readonly #locals: Locals;
+  readonly #reading: TextReading;
+  readonly #component: ComponentCore;
+  readonly #at: number | undefined;
 
-/** Puts one name in the place of each path that starts with a word of its own, and of each id that is asked for. */
-function rooted(
-  tree: ExpressionTree,
-  locals: Locals,
-  reading: TextReading,
-  inputs: Map<string, ExprCore>,
-  fail: Fail,
-): ExpressionTree {
-  const again = (part: ExpressionTree): ExpressionTree => rooted(part, locals, reading, inputs, fail);
-  const named = (name: string, core: ExprCore): ExpressionTree => {
-    inputs.set(name, core);
-    return { kind: 'name', name, at: tree.at };
-  };
-  const found = tree.kind === 'field' ? reading.names.rooted(tree, locals) : undefined;
-  if (found) {
-    if ('core' in found.meaning) return named(`path ${inputs.size}`, found.meaning.core);
-    fail(found.meaning.what, found.meaning.name, found.meaning.hint, found.at);
-    return { kind: 'literal', value: null, at: tree.at };
+  constructor(locals: Locals, reading: TextReading, at: number | undefined) {
+    this.#locals = locals;
+    this.#reading = reading;
+    this.#component = reading.component;
+    this.#at = at;
   }
-  switch (tree.kind) {
-    case 'call': {
-      const [label] = tree.args;
-      if (tree.name !== 'uid' || Object.hasOwn(reading.component.helpers, 'uid')) {
-        const helper = Object.hasOwn(reading.component.helpers, tree.name)
-          ? (reading.component.helpers[tree.name] as () => unknown)
-          : undefined;
-        // One that is handed nothing, such as the time of day, is asked anew at each rendering.
-        if (helper && tree.args.length === 0)
-          return named(
-            `call ${tree.name}`,
-            worked([], () => helper(), `${tree.name}()`, {
-              tree: { ...tree, args: [] },
-              names: [],
-              component: reading.component.name,
-            }),
-          );
-        return { ...tree, args: tree.args.map(again) };
+
+  core(tree: ExpressionTree): ExprCore {
+    switch (tree.kind) {
+      case 'literal':
+        return made({ op: 'literal', value: tree.value });
+      case 'name':
+        return this.#meant(this.#reading.names.meaning(tree.name, this.#locals), tree.at);
+      case 'field': {
+        const path = this.#reading.names.rooted(tree, this.#locals);
+        if (path) return this.#meant(path.meaning, path.at);
+        return made({ op: 'member', of: this.core(tree.of), key: this.core(tree.key) });
       }
-      const core =
-        tree.args.length === 1 && label?.kind === 'literal' && typeof label.value === 'string'
-          ? reading.names.uid(label.value)
-          : undefined;
-      if (core) return named(`uid ${String(label?.kind === 'literal' && label.value)}`, core);
-      throw new ExpressionFault('asks for an id without its label', tree.at, "Write uid('panel').");
+      case 'call':
+        return this.#call(tree);
+      case 'list':
+        return made({ op: 'list', items: tree.items.map((item) => this.core(item)) });
+      case 'unary':
+        return made({ op: 'unary', operator: tree.operator, of: this.core(tree.of) });
+      case 'binary':
+        return made({
+          op: 'binary',
+          operator: tree.operator,
+          left: this.core(tree.left),
+          right: this.core(tree.right),
+        });
+      case 'choice':
+        return made({
+          op: 'choice',
+          test: this.core(tree.test),
+          holds: this.core(tree.holds),
+          otherwise: this.core(tree.otherwise),
+        });
     }
-    case 'field':
-      return { ...tree, of: again(tree.of), key: again(tree.key) };
-    case 'list':
-      return { ...tree, items: tree.items.map(again) };
-    case 'unary':
-      return { ...tree, of: again(tree.of) };
-    case 'binary':
-      return { ...tree, left: again(tree.left), right: again(tree.right) };
-    case 'choice':
-      return { ...tree, test: again(tree.test), holds: again(tree.holds), otherwise: again(tree.otherwise) };
-    default:
-      return tree;
+  }
+
+  #call(tree: Extract<ExpressionTree, { kind: 'call' }>): ExprCore {
+    const { args, at, name } = tree;
+    const { helpers, name: component, takesAnyName } = this.#component;
+    const helper = Object.hasOwn(helpers, name) ? helpers[name] : undefined;
+    if (name === 'uid' && !helper) {
+      const [label] = args;
+      const core =
+        args.length === 1 && label?.kind === 'literal' && typeof label.value === 'string'
+          ? this.#reading.names.uid(label.value)
+          : undefined;
+      if (core) return core;
+      throw new ExpressionFault('asks for an id without its label', at, "Write uid('panel').");
+    }
+    if (!helper && !takesAnyName) {
+      const declare = `Declare it: helpers: { ${name}: (value) => … }.`;
+      this.#fail('helper', name, nearestOr(name, Object.keys(helpers), declare), at);
+    }
+    const compute = (helper ?? (() => undefined)) as (...values: unknown[]) => unknown;
+    return made({ op: 'call', name, args: args.map((arg) => this.core(arg)), compute, component });
+  }
+
+  #meant(meaning: Meaning, at: number): ExprCore {
+    if ('core' in meaning) return meaning.core;
+    this.#fail(meaning.what, meaning.name, meaning.hint, at);
+    return made({ op: 'literal', value: null });
+  }
+
+  #fail(what: string, name: string, hint: string, offset: number): void {
+    this.isSound = false;
+    const at = this.#at === undefined ? undefined : this.#at + offset;
+    this.#reading.report('name-unknown', { what, name, hint }, at);
   }
 }
 
-function checkCalls(tree: ExpressionTree, { component }: TextReading, fail: Fail): void {
-  const names = Object.keys(component.helpers);
-  visit(tree, (part) => {
-    if (part.kind !== 'call' || component.takesAnyName || Object.hasOwn(component.helpers, part.name)) return;
-    const hint = nearestOr(part.name, names, `Declare it: helpers: { ${part.name}: (value) => … }.`);
-    fail('helper', part.name, hint, part.at);
-  });
+function made(op: Op): ExprCore {
+  return new ExprCore(op);
 }

@@ -1,13 +1,6 @@
 import type { ComponentCore } from '../../component/index.js';
 import { suggest } from '../../problem/index.js';
-import {
-  coreOf,
-  type ExprCore,
-  ExprCore as Expression,
-  filledExpr,
-  uid,
-  worked,
-} from '../../template/index.js';
+import { coreOf, ExprCore, fieldOf, uid } from '../../template/index.js';
 import type { ExpressionTree } from '../expression/tree.js';
 
 /** The names that an expression can read where it stands: items and slot data by the names their templates give. */
@@ -35,7 +28,8 @@ export class Names {
     if (this.hasState(name)) return { core: this.state(name) };
     const prop = this.prop(name);
     if (prop) return { core: prop };
-    if (this.component.takesAnyName) return { core: worked([name], () => undefined, name) };
+    // Nothing is known of it but that it may be there.
+    if (this.component.takesAnyName) return { core: new ExprCore({ op: 'shared', name }) };
     const known = [...locals.keys(), ...(this.#states ?? []), ...this.component.props.names];
     return {
       what: 'value',
@@ -53,6 +47,9 @@ export class Names {
   ): { readonly meaning: Meaning; readonly at: number } | undefined {
     const steps = stepsOf(tree);
     const [root, name, field] = steps ?? [];
+    const event = root === undefined ? undefined : locals.get(root);
+    if (event?.op.op === 'event' && name !== undefined && steps?.length === 2)
+      return { meaning: eventField(event, name), at: startOf(tree) };
     if (
       this.component.takesAnyName ||
       !root ||
@@ -74,10 +71,8 @@ export class Names {
       }
       case 'state 2':
         return { meaning: this.hasState(name, true) ? { core: this.state(name) } : this.noState(name), at };
-      case 'shared 2': {
-        const get: ExprCore['get'] = (frame) => frame.shared?.get(name);
-        return { meaning: { core: new Expression({ op: 'shared', name }, get) }, at };
-      }
+      case 'shared 2':
+        return { meaning: { core: new ExprCore({ op: 'shared', name }) }, at };
       case 'slots 3':
         return field === 'filled' ? { meaning: this.filled(name), at } : undefined;
       default:
@@ -87,19 +82,17 @@ export class Names {
 
   filled(slot: string): Meaning {
     const index = this.component.slots.at.get(slot);
-    if (index !== undefined) return { core: filledExpr(slot, index) };
+    if (index !== undefined) return { core: new ExprCore({ op: 'filled', slot, index }) };
     return { what: 'slot', name: slot, hint: suggest(slot, this.component.slots.names, 'slot') };
   }
 
   prop(name: string): ExprCore | undefined {
     const index = this.component.props.at.get(name);
-    return index === undefined
-      ? undefined
-      : new Expression({ op: 'prop', name, index }, (frame) => frame.props[index]);
+    return index === undefined ? undefined : new ExprCore({ op: 'prop', name, index });
   }
 
   state(name: string): ExprCore {
-    return new Expression({ op: 'state', name }, (frame) => frame.state?.[name]);
+    return new ExprCore({ op: 'state', name });
   }
 
   noState(name: string): Meaning {
@@ -117,6 +110,16 @@ export class Names {
   uid(label: string): ExprCore | undefined {
     return coreOf(uid(label));
   }
+}
+
+/** What an event says itself: its detail, or what it is in plain values. */
+const eventFields =
+  /^(detail|type|key|code|button|data|inputType|(alt|ctrl|meta|shift)Key|(client|delta)[XY])$/;
+
+function eventField(event: ExprCore, name: string): Meaning {
+  if (eventFields.test(name)) return { core: fieldOf(event, name) };
+  const hint = 'Hand over event.detail, event.key and the like, or the whole event: move(event).';
+  return { what: 'field of an event', name, hint };
 }
 
 function startOf(tree: ExpressionTree): number {

@@ -1,5 +1,6 @@
+import type { MarkupReader, TemplateText, TextContext } from '../../component/index.js';
 import { dev, type Finding, type SourcePlace } from '../../problem/index.js';
-import type { Content, MarkupReader, TemplateText, TextContext } from '../../template/index.js';
+import type { Content } from '../../template/index.js';
 import type { MarkupNode } from '../syntax/nodes.js';
 import { Places } from '../syntax/place.js';
 import type { Reader, Reading } from '../syntax/reading.js';

@@ -1,9 +1,10 @@
-import { type ComponentCore, propsByAttribute } from '../../component/index.js';
+import { type ComponentCore, propsByAttribute, type SlotContent, UseNode } from '../../component/index.js';
+import { isInteractive } from '../../plan/index.js';
 import { suggest } from '../../problem/index.js';
-import { type Content, deeper, localExpr, type SlotContent, UseNode } from '../../template/index.js';
+import { type Content, deeper, localExpr } from '../../template/index.js';
 import { hasHole } from '../syntax/holes.js';
 import type { MarkupElement, MarkupNode } from '../syntax/nodes.js';
-import { attributeValue, propValue } from './attributes.js';
+import { attributesOf, listeners, propValue } from './attributes.js';
 import { contentOf } from './content.js';
 import { attributeOf, isDirective, nameIn } from './directives.js';
 import type { Locals } from './names.js';
@@ -33,20 +34,27 @@ function propsOf(
   for (const attribute of node.attributes) {
     if (attribute.name === 'slot' || hasHole(attribute.name)) continue;
     const index = byAttribute.get(attribute.name);
-    const kind = index === undefined ? undefined : component.props.kinds[index];
-    if (index !== undefined && kind) {
-      props[component.props.names[index] ?? ''] = propValue(attribute, kind, locals, reading);
+    if (index !== undefined) {
+      props[component.props.names[index] ?? ''] = propValue(attribute, component, index, locals, reading);
+    } else if (
+      attribute.name === 'handles' &&
+      (component.accepts !== undefined || isInteractive(component))
+    ) {
+      props.on = listeners(attribute, locals, reading);
     } else if (attribute.name === 'handles' || attribute.name === 'bind') {
       reading.report(
         'directive-invalid',
         {
-          fault: `${attribute.name} cannot stand on <${node.tag}>, which leaves no element of that name in the page`,
-          hint: 'Put it on an element around the component: its events bubble up to there.',
+          fault: `${attribute.name} cannot stand on <${node.tag}>, ${attribute.name === 'bind' ? 'which is no form control' : 'which leaves no element of that name in the page'}`,
+          hint:
+            attribute.name === 'bind'
+              ? 'Hand the state over as a prop, and listen to an event: handles="changed: set(event.detail)".'
+              : 'Put it on an element around the component: events bubble up to there.',
         },
         attribute.at,
       );
     } else if (component.accepts !== undefined) {
-      props[attribute.name] = attributeValue(attribute, locals, reading);
+      Object.assign(props, attributesOf({ ...node, attributes: [attribute] }, locals, reading));
     } else {
       const hint = suggest(attribute.name, [...byAttribute.keys()], 'prop');
       reading.report('prop-unknown', { component: component.name, prop: attribute.name, hint }, attribute.at);

@@ -1,12 +1,22 @@
-export { type ClassPiece, classParts, classPieces, classWriter, inputExprs, pieceWriter } from './class.js';
-export { styleParts, styleWriter } from './style.js';
+export { type ClassPart, writtenClass } from './class.js';
+export { type StylePart, styleText, valueEnd, valueFault, writtenStyle } from './style.js';
 export {
+  type AttributeRule,
+  attributeRule,
   escapedTextElements,
   isChangingTag,
-  isWorded,
   lineEaters,
   rawTextElements,
-  urlShape,
+  type UrlRule,
   voidElements,
 } from './tables.js';
-export { type AttributeText, attributeText, isNameFit, type Report } from './text.js';
+export {
+  type AttributeText,
+  attributeText,
+  documentAttribute,
+  isNameFit,
+  plainAttribute,
+  type Report,
+  urlAttribute,
+  wordedAttribute,
+} from './text.js';

@@ -37,14 +37,41 @@ const urlAttributes: ReadonlySet<string> = new Set([
 /** Attributes of SVG's animation elements that can set an animated `href`. */
 const animatedValues: ReadonlySet<string> = new Set(['by', 'from', 'to', 'values']);
 
-export type UrlShape = 'url' | 'set' | 'list' | 'refresh';
+/**
+ * How an attribute holds URLs: one, one that is drawn as an image, an image candidate set, a list, a refresh
+ * instruction, or in any of these ways.
+ */
+export type UrlRule = 'url' | 'image' | 'set' | 'list' | 'refresh' | 'any';
 
-/** How an attribute holds URLs, if it does: one, an image candidate set, a list, or a refresh instruction. */
-export function urlShape(tag: string, name: string): UrlShape | undefined {
+/** How text on an attribute is read: as it is, as yes and no in words, as URLs, or as a whole document. */
+export type AttributeRule = 'plain' | 'worded' | 'document' | UrlRule;
+
+/**
+ * The rule of an attribute, by its name in lower case, as a parser of HTML reads it, and by every tag that its element
+ * can have; without tags it can be any.
+ */
+export function attributeRule(tags: readonly string[] | undefined, name: string): AttributeRule {
+  if (name === 'srcdoc') return 'document';
+  const rules = new Set(tags ? tags.map((tag) => urlRule(tag.toLowerCase(), name)) : anyRules(name));
+  rules.delete(undefined);
+  const [rule] = rules;
+  if (rule !== undefined) return rules.size === 1 ? rule : 'any';
+  return isWorded(name) ? 'worded' : 'plain';
+}
+
+function urlRule(tag: string, name: string): UrlRule | undefined {
   if (name === 'srcset' || name === 'imagesrcset') return 'set';
   if (animatedValues.has(name) && /^(animate|set)/.test(tag)) return 'list';
   if (name === 'content' && tag === 'meta') return 'refresh';
-  return urlAttributes.has(name) ? 'url' : undefined;
+  if (!urlAttributes.has(name)) return undefined;
+  // In an image a document of data is drawn and runs nothing (https://html.spec.whatwg.org/#images-processing-model).
+  return (tag === 'img' && name !== 'longdesc') || name === 'poster' ? 'image' : 'url';
+}
+
+function anyRules(name: string): readonly (UrlRule | undefined)[] {
+  if (name === 'srcset' || name === 'imagesrcset') return ['set'];
+  if (urlAttributes.has(name)) return ['url'];
+  return animatedValues.has(name) || name === 'content' ? ['any'] : [];
 }
 
 /** Elements that take no content (https://html.spec.whatwg.org/#void-elements). */

@@ -1,5 +1,5 @@
 import { type Finding, finding, isScriptUrl } from '../../problem/index.js';
-import { isWorded, type UrlShape, urlShape } from './tables.js';
+import type { AttributeRule, UrlRule } from './tables.js';
 
 export type Report = (found: Finding) => void;
 
@@ -7,19 +7,39 @@ export type Report = (found: Finding) => void;
 export type AttributeText = string | true | null;
 
 /**
- * The text of an attribute's value. Wrong values are reported and leave the attribute out.
+ * The text of an attribute's value, by the attribute's rule. Wrong values are reported and leave the attribute out.
  *
  * Text stays as it is, numbers are written in digits. `true` is the attribute's name alone and `false` no attribute,
  * save where the standard has the words "true" and "false". `null` and `undefined` are no attribute.
  */
-export function attributeText(tag: string, name: string, value: unknown, report: Report): AttributeText {
-  if (typeof value === 'string') {
-    const shape = urlShape(tag, name);
-    return shape === undefined || isSafe(tag, name, value, shape, report) ? value : null;
-  }
-  return isWorded(name)
-    ? wordedAttribute(tag, name, value, report)
-    : plainAttribute(tag, name, value, report);
+export function attributeText(
+  tag: string,
+  name: string,
+  rule: AttributeRule,
+  value: unknown,
+  report: Report,
+): AttributeText {
+  if (rule === 'plain') return plainAttribute(tag, name, value, report);
+  if (rule === 'worded') return wordedAttribute(tag, name, value, report);
+  if (rule === 'document') return documentAttribute(value);
+  return urlAttribute(tag, name, rule, value, report);
+}
+
+/** A whole document, which is ready-made HTML alone. */
+export function documentAttribute(value: unknown): AttributeText {
+  return value === null || value === undefined || value === false ? null : String(value);
+}
+
+/** The text of a value on an attribute that holds URLs: those that carry a script are refused. */
+export function urlAttribute(
+  tag: string,
+  name: string,
+  rule: UrlRule,
+  value: unknown,
+  report: Report,
+): AttributeText {
+  if (typeof value !== 'string') return plainAttribute(tag, name, value, report);
+  return isSafe(tag, name, value, rule, report) ? value : null;
 }
 
 /** The text of a value on an attribute that says yes and no in words. */
@@ -44,9 +64,9 @@ export function plainAttribute(tag: string, name: string, value: unknown, report
   return null;
 }
 
-function isSafe(tag: string, name: string, text: string, shape: UrlShape, report: Report): boolean {
-  const url = urlsIn(text, shape).find(isScriptUrl);
-  if (url === undefined || isImageData(tag, name, url)) return true;
+function isSafe(tag: string, name: string, text: string, rule: UrlRule, report: Report): boolean {
+  const url = urlsIn(text, rule).find(isScriptUrl);
+  if (url === undefined || (isDrawn(rule) && /^[\0- ]*data:image\//i.test(url))) return true;
   report(
     finding('attribute-unsafe', {
       attribute: name,
@@ -58,16 +78,15 @@ function isSafe(tag: string, name: string, text: string, shape: UrlShape, report
   return false;
 }
 
-/** In an image a document of data is drawn and runs nothing (https://html.spec.whatwg.org/#images-processing-model). */
-function isImageData(tag: string, name: string, url: string): boolean {
-  const drawn =
-    (tag === 'img' && name !== 'longdesc') || (tag === 'source' && name !== 'src') || name === 'poster';
-  return drawn && /^[\0- ]*data:image\//i.test(url);
+/** Whether what the URL names is drawn as an image. */
+function isDrawn(rule: UrlRule): boolean {
+  return rule === 'image' || rule === 'set';
 }
 
-function urlsIn(text: string, shape: UrlShape): readonly string[] {
-  switch (shape) {
+function urlsIn(text: string, rule: UrlRule): readonly string[] {
+  switch (rule) {
     case 'url':
+    case 'image':
       return [text];
     case 'set':
       return text.split(',').map((candidate) => candidate.trim().split(/\s/)[0] ?? '');
@@ -75,6 +94,13 @@ function urlsIn(text: string, shape: UrlShape): readonly string[] {
       return text.split(';').map((one) => one.trim());
     case 'refresh':
       return [/url\s*=\s*['"]?(.*)$/is.exec(text)?.[1] ?? ''];
+    case 'any':
+      return [
+        ...urlsIn(text, 'url'),
+        ...urlsIn(text, 'list'),
+        ...urlsIn(text, 'refresh'),
+        ...urlsIn(text, 'set'),
+      ];
   }
 }
 

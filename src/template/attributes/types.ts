@@ -1,4 +1,4 @@
-import type { ExprOf, StateExpr } from '../expr.js';
+import type { ExprOf, StateExpr } from '../expression/expr.js';
 import type { HandlerCall } from '../handler-call.js';
 import type { Content, TemplateNode } from '../node.js';
 

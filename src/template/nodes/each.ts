@@ -1,19 +1,22 @@
 import { dev, refuseCall } from '../../problem/index.js';
-import { coreOf, type Expr, ExprCore, type ExprOf, fieldOf } from '../expr.js';
+import { coreOf, type Expr, ExprCore, type ExprOf, fieldOf } from '../expression/expr.js';
+import type { Core } from '../expression/ops.js';
 import { gotIn } from '../got.js';
-import { BaseNode, type Content } from '../node.js';
+import { brandNodes, type Content, nodeBrand, placeNow } from '../node.js';
 import { deeper } from '../run-state.js';
 
 /** Content repeated for every item of a list. */
-export class EachNode extends BaseNode {
+export class EachNode {
+  declare readonly [nodeBrand]: true;
   readonly kind = 'each';
+  readonly place = placeNow(eachOf);
   /** The list, or an expression of it. */
   readonly list: unknown;
   /** The local that holds the item; the next one holds its number from 0. */
   readonly item: number;
   readonly label: string;
   readonly row: Content;
-  readonly key: ExprCore | undefined;
+  readonly key: Core | undefined;
   readonly empty: Content;
 
   constructor(
@@ -21,10 +24,9 @@ export class EachNode extends BaseNode {
     item: number,
     label: string,
     row: Content,
-    key: ExprCore | undefined,
+    key: Core | undefined,
     empty: Content,
   ) {
-    super(eachOf);
     this.list = list;
     this.item = item;
     this.label = label;
@@ -32,7 +34,12 @@ export class EachNode extends BaseNode {
     this.key = key;
     this.empty = empty;
   }
+
+  parts(): readonly unknown[] {
+    return [this.list, (this.key as ExprCore | undefined)?.face, this.row, this.empty];
+  }
 }
+brandNodes(EachNode);
 
 export interface EachOptions<Item> {
   /** What tells one item from another: the name of a field, or a function of the item. */
@@ -80,7 +87,7 @@ export function eachOf<Item>(
 }
 
 export function localExpr(local: number, label: string, what: 'item' | 'index' | 'data'): ExprCore {
-  return new ExprCore({ op: 'local', local, label, what }, (frame) => frame.locals[local]);
+  return new ExprCore({ op: 'local', local, label, what });
 }
 
 /** The name a function gives its first parameter, so that messages can speak of `variety.name`. */

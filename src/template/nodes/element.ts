@@ -1,8 +1,10 @@
-import { BaseNode, type Content } from '../node.js';
+import { brandNodes, type Content, nodeBrand, placeNow } from '../node.js';
 
 /** An element: `el.p({ class: 'note' }, 'Text')`. Attributes are kept as they were written. */
-export class ElementNode extends BaseNode {
+export class ElementNode {
+  declare readonly [nodeBrand]: true;
   readonly kind = 'element';
+  readonly place: object | undefined;
   /** The tag, or for `el.of` an expression of it. */
   readonly tag: unknown;
   readonly attributes: Readonly<Record<string, unknown>> | undefined;
@@ -14,9 +16,14 @@ export class ElementNode extends BaseNode {
     content: readonly Content[],
     writtenBy: unknown,
   ) {
-    super(writtenBy);
+    this.place = placeNow(writtenBy);
     this.tag = tag;
     this.attributes = attributes;
     this.content = content;
   }
+
+  parts(): readonly unknown[] {
+    return [this.tag, this.attributes, this.content];
+  }
 }
+brandNodes(ElementNode);

@@ -1,21 +1,27 @@
 import { dev, refuseCall } from '../../problem/index.js';
-import { coreOf, type Expr, type ExprCore, type ExprOf } from '../expr.js';
-import { BaseNode, type Content } from '../node.js';
+import { coreOf, type Expr, type ExprCore, type ExprOf } from '../expression/expr.js';
+import { brandNodes, type Content, nodeBrand, placeNow } from '../node.js';
 
 /** One of two contents, by a test. */
-export class GivenNode extends BaseNode {
+export class GivenNode {
+  declare readonly [nodeBrand]: true;
   readonly kind = 'given';
+  readonly place = placeNow(given);
   readonly test: ExprCore;
   readonly content: Content;
   readonly otherwise: Content;
 
   constructor(test: ExprCore, content: Content, otherwise: Content) {
-    super(given);
     this.test = test;
     this.content = content;
     this.otherwise = otherwise;
   }
+
+  parts(): readonly unknown[] {
+    return [this.test.face, this.content, this.otherwise];
+  }
 }
+brandNodes(GivenNode);
 
 /** The values of T that pass a test. */
 type Passing<T> = Exclude<T, null | undefined | false | 0 | 0n | ''>;

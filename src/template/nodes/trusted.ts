@@ -1,18 +1,24 @@
 import { dev, refuseCall } from '../../problem/index.js';
-import { coreOf, type ExprOf } from '../expr.js';
+import { coreOf, type ExprOf } from '../expression/expr.js';
 import { gotIn } from '../got.js';
-import { BaseNode } from '../node.js';
+import { brandNodes, nodeBrand, placeNow } from '../node.js';
 
 /** Ready-made HTML, put in as it is. */
-export class TrustedNode extends BaseNode {
+export class TrustedNode {
+  declare readonly [nodeBrand]: true;
   readonly kind = 'trusted';
+  readonly place = placeNow(trusted);
   readonly html: unknown;
 
   constructor(html: unknown) {
-    super(trusted);
     this.html = html;
   }
+
+  parts(): readonly unknown[] {
+    return [this.html];
+  }
 }
+brandNodes(TrustedNode);
 
 /**
  * Puts in ready-made HTML as it is, unescaped: the only door for it. Whoever calls it vouches for the text.

@@ -111,7 +111,7 @@ const press =
     root.querySelector<HTMLElement>(selector)?.click();
 
 /** Form controls, events. */
-const forms: readonly Case[] = [
+const controls: readonly Case[] = [
   {
     name: 'a control of the state',
     template: ({ state }) => [el.input({ bind: state.text, name: 'a' }), state.text],
@@ -161,6 +161,14 @@ const forms: readonly Case[] = [
     template: ({ state }) =>
       given(state.flag, el.input({ bind: state.text }), el.textarea({ bind: state.text })),
   },
+];
+
+/** On the spot there is no state to tie a control to. */
+const tied = controls.map(
+  (one): Case => ({ ...one, without: { spot: 'a control is tied to no state there' } }),
+);
+
+const forms: readonly Case[] = [
   {
     name: 'a form',
     template: ({ state, props }) =>
@@ -269,4 +277,4 @@ const rules: readonly Case[] = [
   },
 ];
 
-export const accepts: readonly Case[] = [...accepted, ...forms, ...rules];
+export const accepts: readonly Case[] = [...accepted, ...tied, ...forms, ...rules];

@@ -1,0 +1,36 @@
+/** What all names in written code start with, so that they are none of its author's. */
+export const own = '$lattice_';
+
+/** Why a component's elements cannot be written as code: the page then plans them itself. */
+export class NotWritten extends Error {}
+
+/** The code of a value that is plain data: anything else is its author's, and stands where that wrote it. */
+export function constantCode(value: unknown): string {
+  if (value === undefined || value === null) return String(value);
+  switch (typeof value) {
+    case 'string':
+    case 'boolean':
+      return JSON.stringify(value);
+    case 'number':
+      return Object.is(value, -0) ? '-0' : String(value);
+    case 'bigint':
+      return `${value}n`;
+  }
+  if (value instanceof Date) return `new Date(${value.getTime()})`;
+  if (Array.isArray(value)) return `[${value.map(constantCode).join(', ')}]`;
+  const prototype: unknown = Object.getPrototypeOf(value);
+  if (typeof value !== 'object' || (prototype !== Object.prototype && prototype !== null))
+    throw new NotWritten('a value in its template is no plain data');
+  const fields = Object.entries(value).map(([key, one]) => `${keyCode(key)}: ${constantCode(one)}`);
+  return `{ ${fields.join(', ')} }`;
+}
+
+const identifier = /^[A-Za-z_$][\w$]*$/;
+
+export function memberCode(name: string): string {
+  return identifier.test(name) ? name : `[${JSON.stringify(name)}]`;
+}
+
+export function keyCode(name: string): string {
+  return identifier.test(name) && name !== '__proto__' ? name : `[${JSON.stringify(name)}]`;
+}

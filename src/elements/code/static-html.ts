@@ -1,0 +1,41 @@
+import { lineEaters, rawTextElements, voidElements } from '../../template/index.js';
+import { type Around, StaticElement, StaticHtml, type StaticNode, StaticText } from '../compile/static.js';
+
+/** Static nodes as HTML that a page's parser makes its nodes of; in SVG it has to stand in an `svg`. */
+export function htmlOf(content: readonly StaticNode[]): { readonly html: string; readonly isSvg: boolean } {
+  const isSvg = content.some((one) => one instanceof StaticElement && one.isSvg && one.tag !== 'svg');
+  return { html: allOf({ content: [...content] }, ''), isSvg };
+}
+
+function allOf(around: Around, tag: string): string {
+  return around.content.map((one) => oneOf(one, around, tag)).join('');
+}
+
+function oneOf(node: StaticNode, around: Around, parent: string): string {
+  if (node instanceof StaticHtml) return node.html;
+  if (node instanceof StaticText) return rawTextElements.has(parent) ? node.text : escaped(node.text);
+  if (node instanceof StaticElement) return elementOf(node);
+  if (node.kind === 'mark') return '<!---->';
+  // A text that is alone starts as a space; one among others, where a parser would join them, as an element `t`.
+  return parent !== '' && around.content.length === 1 ? ' ' : '<t></t>';
+}
+
+function elementOf(element: StaticElement): string {
+  const { tag, attributes } = element;
+  const written = [...attributes].map(([name, value]) =>
+    value === '' ? ` ${name}` : ` ${name}="${quoted(value)}"`,
+  );
+  const inside = allOf(element, tag);
+  if (voidElements.has(tag) && !element.isSvg) return `<${tag}${written.join('')}>`;
+  // A parser drops a line break that comes first.
+  const line = lineEaters.has(tag) && inside.startsWith('\n') ? '\n' : '';
+  return `<${tag}${written.join('')}>${line}${inside}</${tag}>`;
+}
+
+function escaped(text: string): string {
+  return text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
+}
+
+function quoted(text: string): string {
+  return text.replaceAll('&', '&amp;').replaceAll('"', '&quot;');
+}

@@ -1,0 +1,189 @@
+import { type AnyKind, authored, type ComponentCore, Kind } from '../../component/index.js';
+import { isCore } from '../../template/index.js';
+import {
+  Call,
+  Constant,
+  FillTest,
+  FromDefinition,
+  HandlerArguments,
+  InPage,
+  Later,
+  type RuntimeName,
+} from '../compile/call.js';
+import { Fallback, RuleOf } from '../compile/props.js';
+import { CompiledView } from '../compile/view.js';
+import { constantCode, keyCode, NotWritten, own } from './constants.js';
+import { coreCode } from './expressions.js';
+import { htmlOf } from './static-html.js';
+
+/** Where code that is written by hand is to be found: what a definition holds, and functions in its template. */
+export interface Sources {
+  /** The code of a function that the template hands to `calc`; what keeps it from being written, completing "its function …". */
+  closure(compute: (...values: never[]) => unknown): string | NotWritten;
+  /** The code of one of the helpers of a component's template text. */
+  helper(component: string, name: string, compute: (...values: never[]) => unknown): string | undefined;
+  /** The code of a part of the component's definition. */
+  part(core: ComponentCore, key: string): string | undefined;
+  /** The code of what a kind was given: its fallback, its tests, its schema. */
+  kindPart(component: string, prop: string, part: KindPart): string | undefined;
+  /** The code of another component's rules as a style sheet, for where it has no shadow root of its own. */
+  scopedSheet(core: ComponentCore): string | undefined;
+  /** The code of another component's elements. */
+  component(core: ComponentCore): string | undefined;
+  /** Makes sure that HTML comes back from a parser as it was meant; gives what is wrong otherwise. */
+  htmlFault(html: string, view: CompiledView): string | undefined;
+}
+
+/** What a kind of prop was given where it is declared. */
+export type KindPart = 'fallback' | 'tests' | 'schema';
+
+/** Those whose last argument is the number of a frame, the element's own unless said. */
+const scoped: ReadonlySet<RuntimeName> = new Set([
+  'attribute',
+  'bind',
+  'listen',
+  'property',
+  'ready',
+  'text',
+]);
+
+/** Writes what was drafted as code, and keeps account of what that code calls. */
+export class Writer {
+  readonly sources: Sources;
+  /** The functions of a page's part that the code calls. */
+  readonly names = new Set<RuntimeName>();
+  /** Lines that stand before the code: expressions that are calculated, style sheets. */
+  readonly lines: string[] = [];
+  readonly #lineOf = new Map<string, string>();
+
+  constructor(sources: Sources) {
+    this.sources = sources;
+  }
+
+  /** How the code calls one of the functions of a page's part. */
+  name(name: RuntimeName): string {
+    this.names.add(name);
+    return `${own}${name}`;
+  }
+
+  call(name: RuntimeName, ...args: readonly string[]): string {
+    const isDefault = (one: string): boolean => one === 'undefined' || (scoped.has(name) && one === '0');
+    const last = args.findLastIndex((one) => !isDefault(one));
+    return `${this.name(name)}(${args.slice(0, last + 1).join(', ')})`;
+  }
+
+  /** Puts something in a line of its own, once, and gives its name. */
+  line(code: string): string {
+    const known = this.#lineOf.get(code);
+    if (known !== undefined) return known;
+    const name = `${own}line${this.lines.length}`;
+    this.#lineOf.set(code, name);
+    this.lines.push(`const ${name} = ${code};`);
+    return name;
+  }
+
+  /** The code of something compiled. */
+  code(compiled: unknown): string {
+    if (isCore(compiled)) return `(s) => ${coreCode(compiled, this)}`;
+    if (compiled instanceof Call)
+      return this.call(compiled.name, ...compiled.args.map((arg) => this.code(arg)));
+    if (compiled instanceof CompiledView) return this.view(compiled);
+    if (compiled instanceof Fallback) return this.#fallback(compiled);
+    if (compiled instanceof Constant) return constantCode(compiled.value);
+    if (compiled instanceof Later) return this.code(compiled.get());
+    if (compiled instanceof FillTest) return `{ isFilled: (s) => ${coreCode(compiled.filled, this)} }`;
+    if (compiled instanceof RuleOf) return this.rule(compiled);
+    if (compiled instanceof FromDefinition) return this.#partLine(compiled);
+    if (compiled instanceof HandlerArguments) return this.#handlerArguments(compiled);
+    if (compiled instanceof InPage) {
+      if (compiled.obstacle !== undefined) throw new NotWritten(compiled.obstacle);
+      return 'undefined';
+    }
+    if (Array.isArray(compiled)) return `[${compiled.map((one) => this.code(one)).join(', ')}]`;
+    if (typeof compiled !== 'object' || compiled === null) return constantCode(compiled);
+    const fields = Object.entries(compiled).filter(([, value]) => value !== undefined);
+    return `{ ${fields.map(([key, value]) => `${keyCode(key)}: ${this.code(value)}`).join(', ')} }`;
+  }
+
+  /** What several calls may need stands in a line of its own. */
+  #partLine({ core, key }: FromDefinition): string {
+    return this.line(this.part(core, key));
+  }
+
+  part(core: ComponentCore, key: string): string {
+    const code = this.sources.part(core, key);
+    if (code === undefined) throw new NotWritten(`its "${key}" is not written out where it is defined`);
+    return code;
+  }
+
+  view(view: CompiledView): string {
+    const { html, isSvg } = htmlOf(view.content);
+    const fault = this.sources.htmlFault(isSvg ? `<svg>${html}</svg>` : html, view);
+    if (fault !== undefined) throw new NotWritten(fault);
+    const parts = view.parts.map(({ at, work }) => `[${at}, ${this.code(work)}]`);
+    return this.call(
+      'view',
+      this.call(isSvg ? 'svgNodes' : 'htmlNodes', JSON.stringify(html)),
+      `[${view.steps.join(', ')}]`,
+      `[${parts.join(', ')}]`,
+    );
+  }
+
+  #handlerArguments({ args }: HandlerArguments): string {
+    const values = args.map((one) => coreCode(one, this));
+    const readsScope = args.some((one) => one.op.op !== 'literal');
+    return `${readsScope ? '(s)' : '()'} => [${values.join(', ')}]`;
+  }
+
+  /** The code of a prop's rule. */
+  rule(of: RuleOf): string {
+    const code = this.#rule(of.kind, of);
+    return of.kind.settings.tests.length === 0
+      ? code
+      : this.call('testedRule', code, this.kindPart(of, 'tests'));
+  }
+
+  #rule({ rules: { code } }: AnyKind, of: RuleOf): string {
+    const name = code.name as RuntimeName;
+    return code.args
+      ? this.call(name, ...code.args.map((arg) => this.#ruleArgument(arg, of)))
+      : this.name(name);
+  }
+
+  /** Data, rules of kinds inside, records and lists of them, and what the author handed to the kind. */
+  #ruleArgument(arg: unknown, of: RuleOf): string {
+    if (arg === authored) return this.kindPart(of, 'schema');
+    if (arg instanceof Kind) {
+      const kind = arg as AnyKind;
+      if (kind.settings.tests.length > 0) throw new NotWritten(`a test inside the prop "${of.prop}"`);
+      if (kind.rules.code.args?.includes(authored))
+        throw new NotWritten(`the prop "${of.prop}" holds values of a schema`);
+      return this.#rule(kind, of);
+    }
+    if (Array.isArray(arg)) return `[${arg.map((one) => this.#ruleArgument(one, of)).join(', ')}]`;
+    if (typeof arg !== 'object' || arg === null) return constantCode(arg);
+    const fields = Object.entries(arg).map(([key, one]) => `${keyCode(key)}: ${this.#ruleArgument(one, of)}`);
+    return `{ ${fields.join(', ')} }`;
+  }
+
+  /** What is short stands for itself; all else stands where its author wrote it, so that it is there once. */
+  #fallback(of: Fallback): string {
+    let code: string | undefined;
+    try {
+      code = constantCode(of.value);
+    } catch (thrown) {
+      if (!(thrown instanceof NotWritten)) throw thrown;
+    }
+    return code !== undefined && code.length < 80 ? code : this.kindPart(of, 'fallback');
+  }
+
+  /** The code of a kind's part that its author wrote. */
+  kindPart(of: RuleOf | Fallback, part: KindPart): string {
+    const code = this.sources.kindPart(of.component, of.prop, part);
+    if (code === undefined)
+      throw new NotWritten(
+        `the prop "${of.prop}" of ${of.component} is not written out where it is declared`,
+      );
+    return code;
+  }
+}

@@ -1,0 +1,95 @@
+import {
+  type AttributeOf,
+  type AttributeTable,
+  attributeReads,
+  byAttribute,
+  type ClassPiece,
+  classPrefix,
+  type PlanAttribute,
+} from '../../plan/index.js';
+import { type Report, styleText } from '../../template/index.js';
+import { type Call, Constant, call, HandlerArguments } from './call.js';
+import { readsOf } from './dependencies.js';
+import type { Level } from './level.js';
+import type { StaticElement } from './static.js';
+import type { CompiledView } from './view.js';
+
+/** An element's attributes: those that never change are its own from the start, the others are dynamic parts. */
+export function buildAttributes(
+  attributes: readonly PlanAttribute[],
+  element: StaticElement,
+  view: CompiledView,
+  level: Level,
+): void {
+  for (const one of attributes) byAttribute(builders, one, element, view, level);
+}
+
+const builders: AttributeTable<[element: StaticElement, view: CompiledView, level: Level], void> = {
+  fixed({ name, text }, element) {
+    element.attributes.set(name, text === true ? '' : text);
+  },
+  value(one, element, view, level) {
+    part(element, one, one.name, writerOf(one, element.tag), view, level);
+  },
+  class(one, element, view, level) {
+    const { prefix, rest } = classPrefix(one.parts);
+    if (rest.length > 0)
+      part(element, one, 'class', call('classes', prefix, rest.map(classPart)), view, level);
+    else if (prefix !== '') element.attributes.set('class', prefix);
+  },
+  style(one, element, view, level) {
+    const { parts } = one;
+    if (parts.some(([, { op }]) => op.op !== 'literal')) {
+      const ready = parts.map(([name, core]) => [
+        name,
+        core.op.op === 'literal' ? new Constant(core.op.value) : core,
+      ]);
+      return part(element, one, 'style', call('styles', element.tag, ready), view, level);
+    }
+    const constant = parts.map(([name, { op }]) => [name, op.op === 'literal' && op.value] as const);
+    const text = styleText(element.tag, constant, ignore as never, ignore);
+    if (text !== '') element.attributes.set('style', text);
+  },
+  listener({ type, handler, args }, element, view, level) {
+    view.part(element, call('listen', type, handler, new HandlerArguments(args), level.index));
+  },
+  binding(one, element, view, level) {
+    const reads = readsOf([one.value], level);
+    const [from = [level.index, 0]] = reads;
+    view.note(reads);
+    view.part(element, call('bind', one.field, one.value, from[1], from[0]));
+  },
+  chosen: () => undefined,
+  none: () => undefined,
+  accepted: () => undefined,
+};
+
+const ignore: Report = () => undefined;
+
+function part(
+  element: StaticElement,
+  one: PlanAttribute,
+  name: string,
+  writer: Call,
+  view: CompiledView,
+  level: Level,
+): void {
+  const reads = readsOf(attributeReads(one), level);
+  view.note(reads);
+  const [first, ...more] = reads;
+  if (more.length === 0 && (!first || first[0] === level.index))
+    view.part(element, call('attribute', name, writer, first?.[1] ?? 0, level.index));
+  else view.part(element, call('outerAttribute', name, writer, level.index, reads));
+}
+
+/** How to have the text of one that changes. */
+function writerOf({ name, rule, value }: AttributeOf<'value'>, tag: string): Call {
+  if (rule === 'document') return call('documentHtml', value);
+  if (rule === 'plain' || rule === 'worded') return call(rule, tag, name, value);
+  return call('checked', tag, name, rule, value);
+}
+
+function classPart(piece: ClassPiece): unknown {
+  if (piece.kind === 'text') return piece.text;
+  return [piece.word, piece.when ?? call('always', true)];
+}

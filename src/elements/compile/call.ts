@@ -1,0 +1,112 @@
+import type { ComponentCore } from '../../component/index.js';
+import type { Finding } from '../../problem/index.js';
+import type { Core } from '../../template/index.js';
+import type * as runtime from '../runtime/index.js';
+import type { CompiledView } from './view.js';
+
+/** What a page's runtime has for compiled elements, by name: functions, and rules of props. */
+export type RuntimeName = keyof typeof runtime;
+
+/**
+ * Something a page is to have, before it is known whether the page makes it itself or gets it as written code: a call
+ * of one of the functions of its runtime. Arguments are numbers, texts, lists and records, expressions, views, other
+ * calls, and the kinds below.
+ */
+export class Call {
+  readonly name: RuntimeName;
+  readonly args: readonly unknown[];
+
+  constructor(name: RuntimeName, args: readonly unknown[]) {
+    this.name = name;
+    this.args = args;
+  }
+}
+
+export function call(name: RuntimeName, ...args: readonly unknown[]): Call {
+  return new Call(name, args);
+}
+
+/** A value of the component's author, which is handed on as it is. */
+export class Constant {
+  readonly value: unknown;
+
+  constructor(value: unknown) {
+    this.value = value;
+  }
+}
+
+/** What is known only when all of the template has been compiled. */
+export class Later {
+  readonly get: () => unknown;
+
+  constructor(get: () => unknown) {
+    this.get = get;
+  }
+}
+
+/** What only a page that makes its views itself has; `obstacle` says why no code can be written, if that is so. */
+export class InPage {
+  readonly value: unknown;
+  readonly obstacle: string | undefined;
+
+  constructor(value: unknown, obstacle?: string) {
+    this.value = value;
+    this.obstacle = obstacle;
+  }
+}
+
+/** A view that is made when it is needed: of the component that it stands in, or of whichever tag an element has. */
+export class ViewOnDemand {
+  readonly get: (tag: string) => CompiledView | undefined;
+
+  constructor(get: (tag: string) => CompiledView | undefined) {
+    this.get = get;
+  }
+}
+
+/** Tells whether content given to a slot comes to anything, in the scope where it is written. */
+export class FillTest {
+  readonly filled: Core;
+
+  constructor(filled: Core) {
+    this.filled = filled;
+  }
+}
+
+/** The arguments that a handler is called with. */
+export class HandlerArguments {
+  readonly args: readonly Core[];
+
+  constructor(args: readonly Core[]) {
+    this.args = args;
+  }
+}
+
+/** Says of a value that is no content what it is and where it comes from; written code has shorter words. */
+export class MisfitWords {
+  readonly value: Core;
+
+  constructor(value: Core) {
+    this.value = value;
+  }
+}
+
+/** What is wrong with a template, told when it is first shown. */
+export class FaultsOf {
+  readonly findings: readonly Finding[];
+
+  constructor(findings: readonly Finding[]) {
+    this.findings = findings;
+  }
+}
+
+/** A part of a component's definition, such as what it does when it is connected: `key` is its name there. */
+export class FromDefinition {
+  readonly core: ComponentCore;
+  readonly key: 'connected' | 'reactions' | 'provides' | 'field';
+
+  constructor(core: ComponentCore, key: FromDefinition['key']) {
+    this.core = core;
+    this.key = key;
+  }
+}

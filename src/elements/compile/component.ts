@@ -1,0 +1,88 @@
+import type { ComponentCore } from '../../component/index.js';
+import { planOf, sharesOf } from '../../plan/index.js';
+import { type Call, call, FaultsOf, FromDefinition, InPage } from './call.js';
+import { Dependencies } from './dependencies.js';
+import type { Common, Level } from './level.js';
+import { builders } from './nodes/index.js';
+import { compiledProp } from './props.js';
+import { Anchor, type CountNodes } from './static.js';
+import { CompiledView } from './view.js';
+
+/** A component's elements, compiled: what a page needs of them. */
+export interface CompiledComponent {
+  readonly core: ComponentCore;
+  readonly view: CompiledView;
+  readonly dependencies: Dependencies;
+  readonly props: readonly Readonly<Record<string, unknown>>[];
+  /** What its elements do besides showing the template. */
+  readonly features: readonly (Call | InPage)[];
+  readonly members: readonly (Call | InPage)[];
+  /** The components that are elements in it. */
+  readonly uses: ReadonlySet<ComponentCore>;
+  /** The components in it that have rules and no shadow root of their own. */
+  readonly styled: ReadonlySet<ComponentCore>;
+}
+
+/** Compiles a component's elements. */
+export function compileComponent(core: ComponentCore, count: CountNodes): CompiledComponent {
+  const common = commonOf(count);
+  const dependencies = new Dependencies();
+  const level: Level = { index: 0, component: core, dependencies, use: undefined, accepted: undefined };
+  const { content, faults } = planOf(core);
+  const view = common.view(content.nodes, { level, depth: 0, isSvg: false });
+  const part = (key: FromDefinition['key']): FromDefinition => new FromDefinition(core, key);
+  const shares = sharesOf(core);
+  const hasReactions = Object.keys(core.reactions).length > 0;
+  const handing = core.slots.names.filter((_name, index) => core.slots.kinds[index]?.hands);
+  return {
+    core,
+    view,
+    dependencies,
+    props: core.props.names.map((_name, index) => compiledProp(core, index, dependencies)),
+    features: [
+      ...(faults.length > 0
+        ? [new InPage(new FaultsOf(faults.map(({ finding }) => finding)), faults[0]?.finding.message)]
+        : []),
+      ...(shares.length > 0 ? [call('consuming', ...shares)] : []),
+      ...(content.asksForSlots ? [call('slotWatch', ...core.slots.names)] : []),
+      ...(core.provides ? [call('providing', part('provides'))] : []),
+      ...(core.field ? [call('fieldFeature', part('field'))] : []),
+      core.connected || hasReactions
+        ? call('life', core.connected && part('connected'), hasReactions ? part('reactions') : undefined)
+        : new InPage(call('life', part('connected'))),
+    ],
+    members: [
+      shares.length > 0 || core.connected || hasReactions ? call('leaving') : new InPage(call('leaving')),
+      ...(handing.length > 0 ? [call('fillerMembers', ...handing)] : []),
+      ...(core.field ? [call('fieldMembers', part('field'))] : []),
+    ],
+    uses: common.uses,
+    styled: common.styled,
+  };
+}
+
+function commonOf(count: CountNodes): Common {
+  const common: Common = {
+    next: 1,
+    uses: new Set(),
+    styled: new Set(),
+    count,
+    nodes(nodes, parent, view, spot) {
+      for (const node of nodes) {
+        // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
+        (builders[node.kind] as (...args: unknown[]) => void)(node, parent, view, spot);
+      }
+    },
+    /** A view of its own for content that comes and goes. What is dynamic at its start gets a node to start from. */
+    view(nodes, spot) {
+      const view = new CompiledView(common);
+      const [first] = nodes;
+      const isFixed = first?.kind === 'element' && typeof first.tag === 'string';
+      if (first && !isFixed) view.add(view, new Anchor('mark'));
+      common.nodes(nodes, view, view, spot);
+      if (view.content.length === 0) view.add(view, new Anchor('mark'));
+      return view;
+    },
+  };
+  return common;
+}

@@ -1,0 +1,56 @@
+import type { PlanData, PlanText, PlanTrusted, PlanValue } from '../../../plan/index.js';
+import { type Core, jsonBlock } from '../../../template/index.js';
+import { call, InPage, MisfitWords } from '../call.js';
+import { maskOf } from '../dependencies.js';
+import type { Spot } from '../level.js';
+import { Anchor, type Around, StaticHtml } from '../static.js';
+import { type CompiledView, own } from '../view.js';
+
+export function buildText({ text }: PlanText, parent: Around, view: CompiledView): void {
+  view.text(parent, text);
+}
+
+/** An expression's value as a text node. */
+export function buildValue({ value }: PlanValue, parent: Around, view: CompiledView, spot: Spot): void {
+  buildDynamicText(value, value, parent, view, spot, new InPage(new MisfitWords(value)));
+}
+
+/** Data as the text of a script, the same text as in HTML. */
+export function buildData({ value }: PlanData, parent: Around, view: CompiledView, spot: Spot): void {
+  if (value.op.op === 'literal') view.text(parent, jsonBlock(value.op.value));
+  else buildDynamicText(value, call('json', value), parent, view, spot);
+}
+
+function buildDynamicText(
+  core: Core,
+  shown: unknown,
+  parent: Around,
+  view: CompiledView,
+  { level }: Spot,
+  ...more: readonly unknown[]
+): void {
+  const mask = maskOf(core, level);
+  view.note(own(level, mask));
+  const text = view.add(parent, new Anchor('text'));
+  view.part(text, call('text', shown, mask, level.index, ...more));
+}
+
+/** Ready-made HTML, parsed by the browser. */
+export function buildTrusted(
+  { html, inside }: PlanTrusted,
+  parent: Around,
+  view: CompiledView,
+  spot: Spot,
+): void {
+  const { op } = html;
+  if (inside !== '' && op.op === 'literal') return view.text(parent, String(op.value));
+  if (inside !== '') return buildDynamicText(html, html, parent, view, spot);
+  if (op.op === 'literal') {
+    view.add(parent, new StaticHtml(String(op.value)));
+    return;
+  }
+  const { level } = spot;
+  const mask = maskOf(html, level);
+  view.note(own(level, mask));
+  view.part(view.mark(parent), call('ready', html, mask, level.index));
+}

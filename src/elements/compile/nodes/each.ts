@@ -1,0 +1,40 @@
+import type { PlanEach } from '../../../plan/index.js';
+import { describe } from '../../../template/index.js';
+import { Constant, call, Later } from '../call.js';
+import { maskOf } from '../dependencies.js';
+import { type Spot, viewOf } from '../level.js';
+import type { Around } from '../static.js';
+import { type CompiledView, own } from '../view.js';
+
+/** Content for every item of a list, before a node that marks where it ends. */
+export function buildEach(node: PlanEach, parent: Around, view: CompiledView, spot: Spot): void {
+  const { level, depth } = spot;
+  const { dependencies } = level;
+  const { common } = view;
+  const { item, key, list } = node;
+  const mark = view.mark(parent);
+  const isConstant = list.op.op === 'literal';
+  const mask = maskOf(list, level);
+  const itemMask = dependencies.of(`local ${item}`);
+  const indexMask = dependencies.of(`local ${item + 1}`);
+  const row = common.view(node.row.nodes, { ...spot, depth: depth + 1 });
+  const empty = viewOf(node.empty, common, spot);
+  view.note(own(level, mask));
+  const of = {
+    list: list.op.op === 'literal' ? call('always', new Constant(list.op.value)) : list,
+    name: isConstant ? 'a list' : describe(list),
+    mask,
+    level: level.index,
+    item,
+    itemMask,
+    indexMask,
+    // Locals of what stands around may be numbered later.
+    locals: new Later(() => dependencies.locals),
+    depth,
+    key,
+    row,
+    empty,
+    reads: view.noteViews(row, empty),
+  };
+  view.part(mark, call('each', of));
+}

@@ -1,0 +1,56 @@
+import { marksOf, mergedAttributes, type PlanElement, shadowMarksOf } from '../../../plan/index.js';
+import { type Core, isChangingTag } from '../../../template/index.js';
+import { buildAttributes } from '../attributes.js';
+import { call, InPage, ViewOnDemand } from '../call.js';
+import { maskOf } from '../dependencies.js';
+import type { Spot } from '../level.js';
+import { type Around, StaticElement } from '../static.js';
+import { CompiledView, own } from '../view.js';
+
+/** An element: made once with its constant attributes; the others are dynamic parts. */
+export function buildElement(node: PlanElement, parent: Around, view: CompiledView, spot: Spot): void {
+  if (typeof node.tag === 'string') buildTag(node.tag, node, parent, view, spot);
+  else buildChanging(node, node.tag, parent, view, spot);
+}
+
+function buildTag(tag: string, node: PlanElement, parent: Around, view: CompiledView, spot: Spot): void {
+  const { level } = spot;
+  const element = view.add(parent, new StaticElement(tag, spot.isSvg || tag === 'svg'));
+  const attributes = mergedAttributes(node.attributes, level.accepted ?? [], [tag], () => undefined);
+  buildAttributes(attributes, element, view, level);
+  const marks = level.use ? marksOf(level.component, node) : shadowMarksOf(level.component);
+  for (const [name, value] of marks) element.attributes.set(name, value);
+  const staysSvg = tag === 'svg' || (spot.isSvg && tag !== 'foreignObject');
+  view.common.nodes(node.content.nodes, element, view, { ...spot, isSvg: staysSvg });
+}
+
+/** An element whose tag is known only in the page: it is made anew when the tag changes. */
+function buildChanging(node: PlanElement, tag: Core, parent: Around, view: CompiledView, spot: Spot): void {
+  const { level } = spot;
+  const mask = maskOf(tag, level);
+  const made = new Map<string, CompiledView>();
+  const viewFor = (name: string): CompiledView => {
+    let one = made.get(name);
+    if (!one) {
+      one = new CompiledView(view.common);
+      buildTag(name, node, one, one, spot);
+      made.set(name, one);
+    }
+    return one;
+  };
+  view.note(own(level, mask));
+  const mark = view.mark(parent);
+  const tags = node.tags?.filter(isChangingTag);
+  if (tags) {
+    const views = Object.fromEntries(tags.map((name) => [name, viewFor(name)]));
+    const reads = view.noteViews(...Object.values(views));
+    return view.part(mark, call('changing', tag, mask, level.index, views, reads));
+  }
+  // One is made ahead to know what its content reads.
+  const reads = view.noteViews(viewFor('div'));
+  const any = new ViewOnDemand((name) => (isChangingTag(name) ? viewFor(name) : undefined));
+  view.part(
+    mark,
+    new InPage(call('changing', tag, mask, level.index, any, reads), 'an element whose tag is calculated'),
+  );
+}

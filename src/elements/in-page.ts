@@ -1,0 +1,73 @@
+import { type ComponentCore, perComponent } from '../component/index.js';
+import { repeatedSlots } from '../plan/index.js';
+import { dev, failure, finding, problemText } from '../problem/index.js';
+import { compileComponent } from './compile/component.js';
+import { countInPage, inPage, viewInPage } from './interpret.js';
+import { ownSheet, scopedSheet } from './page-rules.js';
+import type { Live } from './runtime/live.js';
+import { define, defined } from './runtime/register.js';
+import { styled as styledAs } from './runtime/sheets.js';
+
+/** A component's style sheets, each made when the first of its elements asks. */
+const ownSheetOf = /* @__PURE__ */ perComponent((core) => once(ownSheet(core)));
+const scopedSheetOf = /* @__PURE__ */ perComponent((core) => once(scopedSheet(core)));
+
+function once(make: () => CSSStyleSheet): () => CSSStyleSheet {
+  let made: CSSStyleSheet | undefined;
+  return () => {
+    made ??= make();
+    return made;
+  };
+}
+
+/** Kept by component, also when one becomes another while a page is being developed: classes hold them. */
+const lives = new Map<ComponentCore, Live>();
+
+/** What a page needs of a component to have elements of it. */
+export function liveOf(core: ComponentCore): Live {
+  let live = lives.get(core);
+  if (!live) {
+    live = make(core);
+    lives.set(core, live);
+  }
+  return live;
+}
+
+/** Defines a component's elements, unless a build has written them out and they are defined so. */
+export function defineInPage(core: ComponentCore): void {
+  const live = liveOf(core);
+  if (defined.has(live)) return;
+  const { name } = core;
+  const known = [...defined].find((one) => one.name === name);
+  if (known && !known.made?.isPlanned) return;
+  if (customElements.get(name)) throw failure(finding('name-taken', { name }));
+  if (dev) for (const found of repeatedSlots(core)) console.error(problemText({ ...found, where: name }));
+  define(live);
+}
+
+/** Makes all of them anew, since some components have become others. */
+export function renewLives(): void {
+  for (const [core, live] of lives) Object.assign(live, make(core));
+}
+
+function make(core: ComponentCore): Live {
+  const { dependencies, features, members, props, styled, uses, view } = compileComponent(core, countInPage);
+  const sheets = [...(core.styles === '' ? [] : [ownSheetOf(core)]), ...[...styled].map(scopedSheetOf)];
+  return {
+    name: core.name,
+    props: inPage(props) as Live['props'],
+    mask: (name) => dependencies.of(name),
+    view: viewInPage(view),
+    state: core.state,
+    handlers: core.handlers,
+    features: [styledAs(...sheets), ...(inPage(features) as NonNullable<Live['features']>)],
+    members: [
+      ...(inPage(members) as NonNullable<Live['members']>),
+      (made) => {
+        made.isPlanned = true;
+        for (const one of uses) if (one !== core) defineInPage(one);
+      },
+    ],
+    isField: core.field !== undefined,
+  };
+}

@@ -1,0 +1,191 @@
+import { misplaced } from '../plan/index.js';
+import { type Finding, finding } from '../problem/index.js';
+import { type Core, describe, htmlFragment, isCore, type Scope } from '../template/index.js';
+import {
+  Call,
+  Constant,
+  FaultsOf,
+  FillTest,
+  FromDefinition,
+  HandlerArguments,
+  InPage,
+  Later,
+  MisfitWords,
+  type RuntimeName,
+  ViewOnDemand,
+} from './compile/call.js';
+import { RuleOf } from './compile/props.js';
+import { Anchor, type CountNodes, StaticHtml, type StaticNode, StaticText } from './compile/static.js';
+import { CompiledView } from './compile/view.js';
+import { always } from './runtime/always.js';
+import { attribute, checked, documentHtml, outerAttribute, plain, worded } from './runtime/attribute.js';
+import { bind } from './runtime/bind.js';
+import type { Attach } from './runtime/block.js';
+import { changing } from './runtime/changing.js';
+import { classes, styles } from './runtime/class-and-style.js';
+import { each } from './runtime/each.js';
+import { fieldFeature, fieldMembers } from './runtime/field.js';
+import { fillerMembers } from './runtime/fillers.js';
+import { given } from './runtime/given.js';
+import type { Feature, Instance } from './runtime/instance.js';
+import { later } from './runtime/later.js';
+import { leaving, life } from './runtime/life.js';
+import { listen } from './runtime/listen.js';
+import { property } from './runtime/property.js';
+import { ready } from './runtime/ready.js';
+import { consuming, providing } from './runtime/shared-data.js';
+import { handed, receiving } from './runtime/slot.js';
+import { slotWatch } from './runtime/slot-watch.js';
+import { json, text } from './runtime/text.js';
+import { filling, innerScope } from './runtime/use.js';
+import { type View, view } from './runtime/view.js';
+
+/** What compiled elements call; written code has more names, for what is a value here. */
+const functions: Readonly<Partial<Record<RuntimeName, unknown>>> = {
+  always,
+  attribute,
+  bind,
+  changing,
+  checked,
+  classes,
+  consuming,
+  documentHtml,
+  each,
+  fieldFeature,
+  fieldMembers,
+  fillerMembers,
+  filling,
+  given,
+  handed,
+  innerScope,
+  json,
+  later,
+  leaving,
+  life,
+  listen,
+  outerAttribute,
+  plain,
+  property,
+  providing,
+  ready,
+  receiving,
+  slotWatch,
+  styles,
+  text,
+  worded,
+};
+
+const views = new WeakMap<CompiledView, View>();
+
+/** The view that a compiled one comes to in a page. */
+export function viewInPage(compiled: CompiledView): View {
+  let made = views.get(compiled);
+  if (!made) {
+    made = view(
+      () => nodesOf(compiled.content),
+      compiled.steps,
+      compiled.parts.map(({ at, work }) => [at, inPage(work) as Attach]),
+    );
+    views.set(compiled, made);
+  }
+  return made;
+}
+
+/** What something compiled is in a page. */
+export function inPage(compiled: unknown): unknown {
+  if (isCore(compiled)) return compiled.get;
+  if (compiled instanceof Call) {
+    const make = functions[compiled.name] as (...args: unknown[]) => unknown;
+    return make(...compiled.args.map(inPage));
+  }
+  if (compiled instanceof CompiledView) return viewInPage(compiled);
+  if (compiled instanceof Constant) return compiled.value;
+  if (compiled instanceof InPage) return inPage(compiled.value);
+  if (compiled instanceof Later) return compiled.get();
+  if (compiled instanceof FromDefinition) return partOf(compiled);
+  if (compiled instanceof HandlerArguments) return argumentsOf(compiled.args);
+  if (compiled instanceof FillTest) return fillTest(compiled.filled);
+  if (compiled instanceof RuleOf) return compiled.kind.rule;
+  if (compiled instanceof MisfitWords) return misfitWords(compiled.value);
+  if (compiled instanceof FaultsOf) return telling(compiled.findings);
+  if (compiled instanceof ViewOnDemand) return onDemand(compiled);
+  if (Array.isArray(compiled)) return compiled.map(inPage);
+  if (typeof compiled !== 'object' || compiled === null) return compiled;
+  return Object.fromEntries(Object.entries(compiled).map(([name, value]) => [name, inPage(value)]));
+}
+
+/**
+ * The function, or the record of them. Each looks for itself when it is called: a component may become another while a
+ * page is being developed.
+ */
+function partOf({ core, key }: FromDefinition): unknown {
+  const value = core[key];
+  if (key !== 'reactions' && key !== 'field')
+    return (context: never) => (core[key] as ((context: never) => unknown) | undefined)?.(context);
+  const names = key === 'reactions' ? core.props.names : Object.keys(value ?? {});
+  return Object.fromEntries(
+    names.map((name) => [
+      name,
+      // All of its parts are functions, each with arguments of its own.
+      (...args: unknown[]) => (core[key] as unknown as Functions)[name]?.(...args),
+    ]),
+  );
+}
+
+type Functions = Readonly<Record<string, ((...args: unknown[]) => unknown) | undefined>>;
+
+function argumentsOf(args: readonly Core[]): (scope: Scope) => readonly unknown[] {
+  return (scope) => args.map(({ get }) => get(scope));
+}
+
+function fillTest({ get }: Core): { isFilled(owner: Scope): boolean } {
+  return { isFilled: (owner) => !!get(owner) };
+}
+
+function misfitWords(core: Core): (value: unknown, instance: Instance) => void {
+  return (value, instance) => {
+    const { message, hint } = misplaced(value);
+    const found = finding('content-not-allowed', { what: '', place: '', hint });
+    instance.report({ ...found, message: `${describe(core)}: ${message}` });
+  };
+}
+
+function telling(findings: readonly Finding[]): (instance: Instance) => Feature {
+  return (instance) => ({
+    before() {
+      for (const found of findings) instance.report(found);
+    },
+  });
+}
+
+function onDemand({ get }: ViewOnDemand): (tag?: unknown) => View | undefined {
+  return (tag) => {
+    const compiled = get(typeof tag === 'string' ? tag : '');
+    return compiled && viewInPage(compiled);
+  };
+}
+
+const svgSpace = 'http://www.w3.org/2000/svg';
+
+/** The static nodes of a view, in a page. */
+function nodesOf(content: readonly StaticNode[]): DocumentFragment {
+  const fragment = document.createDocumentFragment();
+  for (const one of content) fragment.appendChild(nodeOf(one));
+  return fragment;
+}
+
+function nodeOf(node: StaticNode): Node {
+  if (node instanceof StaticText) return document.createTextNode(node.text);
+  if (node instanceof StaticHtml) return htmlFragment(node.html);
+  if (node instanceof Anchor)
+    return node.kind === 'text' ? document.createTextNode('') : document.createComment('');
+  const { tag, isSvg, attributes, content } = node;
+  const element = isSvg ? document.createElementNS(svgSpace, tag) : document.createElement(tag);
+  for (const [name, value] of attributes) element.setAttribute(name, value);
+  const home = element instanceof HTMLTemplateElement ? element.content : element;
+  home.appendChild(nodesOf(content));
+  return element;
+}
+
+/** Counts the nodes of ready-made HTML in a page. */
+export const countInPage: CountNodes = (html) => htmlFragment(html).childNodes.length;

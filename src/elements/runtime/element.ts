@@ -1,0 +1,58 @@
+import { Instance } from './instance.js';
+import type { Live, LiveClass } from './live.js';
+
+/** The instance behind an element; a symbol, since names of props are their users' to choose. */
+export const instanceOf: unique symbol = Symbol();
+
+/** The class of a component's elements. */
+export function classOf(live: Live): LiveClass {
+  live.made ??= makeClass(live);
+  return live.made;
+}
+
+function makeClass(live: Live): LiveClass {
+  const { props, isField = false } = live;
+
+  class LatticeElement extends HTMLElement {
+    static readonly observedAttributes = props.map(({ attribute }) => attribute);
+    static readonly formAssociated = isField;
+    declare readonly [instanceOf]: Instance;
+
+    constructor() {
+      super();
+      if (!this.shadowRoot) this.attachShadow({ mode: 'open', delegatesFocus: isField });
+      this[instanceOf] = new Instance(live, this);
+    }
+
+    connectedCallback(): void {
+      // Values that were set before the element was defined go through the properties that now are there.
+      for (const [name, value] of Object.entries(this)) {
+        if (!(name in LatticeElement.prototype)) continue;
+        // A prop's name is known only as text: no declared type has it.
+        const self = this as unknown as Record<string, unknown>;
+        delete self[name];
+        self[name] = value;
+      }
+      if (!this[instanceOf].block) this[instanceOf].show();
+      this[instanceOf].each('enter');
+    }
+
+    attributeChangedCallback(attribute: string, _before: string | null, text: string | null): void {
+      this[instanceOf].read(attribute, text);
+    }
+  }
+  props.forEach(({ name }, index) => {
+    Object.defineProperty(LatticeElement.prototype, name, {
+      configurable: true,
+      enumerable: true,
+      get(this: LatticeElement) {
+        return this[instanceOf].scope.props[index];
+      },
+      set(this: LatticeElement, value: unknown) {
+        this[instanceOf].take(index, value);
+      },
+    });
+  });
+  live.members?.map((add) => add(LatticeElement));
+  return LatticeElement;
+}

@@ -1,0 +1,101 @@
+import { problemText } from '../../problem/index.js';
+import { attributeRule } from '../../template/attributes/tables.js';
+import { attributeText, isNameFit, type Report } from '../../template/attributes/text.js';
+import { update } from './block.js';
+import { instanceOf } from './element.js';
+import type { Instance } from './instance.js';
+import type { LiveClass } from './live.js';
+
+/** What a filler gives for one piece of data: nodes or text, and how to let go of them. */
+export interface Filled {
+  readonly content: Node | string;
+  release?(): void;
+}
+
+/** Fills a slot that hands data: called for each of its parts with its data, and what tells its ids from those of others. */
+export type Filler = (data: unknown, at?: string) => Node | string | Filled;
+
+/** Where an element keeps the functions that fill its slots: set by the page, or by the component that uses it. */
+export interface FillerHost extends HTMLElement {
+  fillers?: Readonly<Record<string, Filler>>;
+}
+
+/**
+ * The filler of one of an element's slots: a function in its `fillers`, or else a child
+ * `<template slot="row" as="variety">`, whose text and attributes may say `{{ variety.name }}`.
+ */
+export function fillerOf(host: FillerHost, slot: string): Filler | undefined {
+  const given = host.fillers;
+  if (given && Object.hasOwn(given, slot)) return given[slot];
+  const template = [...host.children].find(
+    (child): child is HTMLTemplateElement => child instanceof HTMLTemplateElement && child.slot === slot,
+  );
+  return template && ((data) => fromTemplate(template, data));
+}
+
+/** Whether slots that hand data are being filled anew, by other functions than before. */
+export const refilling = { now: false };
+
+/** Gives a class the property that takes such functions; what was filled by others is made anew. */
+export function fillerMembers(...slots: readonly string[]): (made: LiveClass) => void {
+  return (made) => {
+    const given = new WeakMap<object, Readonly<Record<string, Filler>>>();
+    Object.defineProperty(made.prototype, 'fillers', {
+      configurable: true,
+      get(this: FillerHost) {
+        return given.get(this);
+      },
+      set(this: FillerHost & { readonly [instanceOf]: Instance }, fillers: Readonly<Record<string, Filler>>) {
+        given.set(this, fillers);
+        const { block, live } = this[instanceOf];
+        this[instanceOf].each('refilled');
+        refilling.now = true;
+        if (block) for (const name of slots) update(block, 0, live.mask(`slot ${name}`) ?? 0);
+        refilling.now = false;
+      },
+    });
+  };
+}
+
+const hole = /\{\{\s*([^{}]*?)\s*\}\}/g;
+
+/** A copy of the template with its holes filled. What comes from data stays text, in text and in attributes. */
+function fromTemplate(template: HTMLTemplateElement, data: unknown): Node {
+  const name = template.getAttribute('as') ?? 'data';
+  const copy = document.importNode(template.content, true);
+  const fill = (text: string): string =>
+    text.replace(hole, (_whole, path: string) => textAt(path, name, data));
+  const walker = document.createTreeWalker(copy, NodeFilter.SHOW_ELEMENT | NodeFilter.SHOW_TEXT);
+  while (walker.nextNode()) {
+    const node = walker.currentNode;
+    if (node instanceof Text) node.data = fill(node.data);
+    else if (node instanceof Element) {
+      for (const { name: attribute, value } of [...node.attributes]) {
+        if (value.includes('{{')) fillAttribute(node, attribute, fill(value));
+      }
+    }
+  }
+  return copy;
+}
+
+/** Sets what data says, by the rules of all attributes: URLs that carry scripts are told and left out. */
+function fillAttribute(element: Element, name: string, text: string): void {
+  const report: Report = (found) => console.error(problemText({ ...found, where: element.localName }));
+  const fits = isNameFit(element.localName, name, report) && name !== 'srcdoc' && name !== 'style';
+  const rule = attributeRule([element.localName], name.toLowerCase());
+  const safe = fits ? attributeText(element.localName, name, rule, text, report) : null;
+  if (safe === null) element.removeAttribute(name);
+  else element.setAttribute(name, safe === true ? '' : safe);
+}
+
+/** The text at a path such as `variety.name`: own fields alone, so that nothing else can be reached. */
+function textAt(path: string, name: string, data: unknown): string {
+  const [first, ...fields] = path.split('.').map((step) => step.trim());
+  if (first !== name) return '';
+  let value = data;
+  for (const field of fields) {
+    if (typeof value !== 'object' || value === null || !Object.hasOwn(value, field)) return '';
+    value = (value as Record<string, unknown>)[field];
+  }
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+}

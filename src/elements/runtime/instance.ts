@@ -1,0 +1,183 @@
+import { unreadable } from '../../component/rule.js';
+import { dev, type Finding, finding, problemText } from '../../problem/index.js';
+import type { Scope } from '../../template/scope.js';
+import { type Adoption, adopting } from './adoption.js';
+import { type Block, update } from './block.js';
+import type { Live, LiveProp } from './live.js';
+import { settled } from './settle.js';
+import { create } from './view.js';
+
+type OwnProblem = 'content-not-allowed' | 'prop-invalid' | 'prop-missing' | 'markup-differs';
+type Facts<Code extends OwnProblem> = Parameters<typeof finding<Code>>[1];
+type Values = Readonly<Record<string, unknown>>;
+
+/** One live element: its scope, its shadow root's block, and what waits to be shown. */
+export class Instance {
+  // Declared, not defined: each would be a line in every page.
+  declare readonly live: Live;
+  declare readonly host: HTMLElement;
+  declare readonly scope: Scope;
+  declare block: Block | undefined;
+  /** Set while a shadow root that a server wrote is taken over. */
+  declare adoption: Adoption | undefined;
+  readonly #values: unknown[];
+  readonly #features: readonly Feature[];
+  #waiting = 0;
+  readonly #told = new Set<string>();
+
+  constructor(live: Live, host: HTMLElement) {
+    this.live = live;
+    this.host = host;
+    this.#values = live.props.map(({ fallback }) => fallback);
+    // What an element of its own has no use for is left out: it has no owner, and no place in one.
+    this.scope = {
+      name: live.name,
+      props: this.#values,
+      locals: [],
+      fills: [],
+      at: [''],
+    } as unknown as Scope;
+    this.#features = live.features?.map((part) => part(this)) ?? [];
+  }
+
+  /** Lets what the element has besides its template take its turn. */
+  each<Turn extends keyof Feature>(turn: Turn, ...args: Parameters<NonNullable<Feature[Turn]>>): void {
+    for (const part of this.#features) (part[turn] as ((...args: unknown[]) => void) | undefined)?.(...args);
+  }
+
+  /** Says a problem on the console, once for each. */
+  report(found: Finding): void {
+    const text = problemText({ ...found, where: this.live.name });
+    if (!this.#told.has(text)) console.error(text);
+    this.#told.add(text);
+  }
+
+  /** Says a problem of the component. */
+  tell<Code extends OwnProblem>(code: Code, facts: Omit<Facts<Code>, 'component'>): undefined {
+    this.report(finding(code, { component: this.live.name, ...facts } as Facts<Code>));
+  }
+
+  /** Takes an attribute's text; without a text the prop is as if it were not given. */
+  read(attribute: string, text: string | null): void {
+    const index = this.live.props.findIndex((prop) => prop.attribute === attribute);
+    this.take(index, text === null ? undefined : this.live.props[index]?.rule.read(text));
+  }
+
+  /** Takes a prop's value: one that does not fit is told, and the value before is kept. */
+  take(index: number, given: unknown): void {
+    const prop = this.live.props[index] as LiveProp;
+    const { name, rule } = prop;
+    let value = prop.fallback;
+    if (given !== undefined) {
+      let isWrong = false;
+      value = settled(prop, given, (fault = '') => {
+        isWrong = true;
+        if (dev && given === unreadable) {
+          const { attribute } = prop;
+          const text = JSON.stringify(this.host.getAttribute(attribute));
+          fault = `takes ${rule.expected}, and its attribute ${attribute}=${text} cannot be read as that`;
+        }
+        return this.tell('prop-invalid', { prop: name, fault });
+      });
+      if (isWrong) return;
+    }
+    const before = this.#values[index];
+    if (Object.is(before, value)) return;
+    this.#values[index] = value;
+    this.changed(prop.mask);
+    if (this.block) this.each('changed', name, before);
+  }
+
+  /** Shows the template: in what a server wrote, or made anew. */
+  show(): void {
+    const { scope, live } = this;
+    live.props.forEach(({ name, rule, isNeeded }, index) => {
+      if (isNeeded && this.#values[index] === undefined)
+        this.tell('prop-missing', { prop: name, expected: rule.expected });
+    });
+    this.each('before');
+    if (live.state) scope.state ??= { ...(live.state(this.props) as Values) };
+    const root = this.host.shadowRoot as ShadowRoot;
+    this.block = root.firstChild ? adopting(this, root) : undefined;
+    if (!this.block) {
+      const { block, fragment } = create(live.view, [scope], this);
+      this.block = block;
+      root.replaceChildren(fragment);
+    }
+    this.each('after');
+  }
+
+  /** Has places that read these mask looked at, together with all else that changes in the same turn. */
+  changed(mask: number | undefined): void {
+    if (!this.#waiting)
+      queueMicrotask(() => {
+        const waiting = this.#waiting;
+        this.#waiting = 0;
+        if (this.block) update(this.block, 0, waiting);
+        if (waiting) this.each('shown');
+      });
+    this.#waiting |= mask as number;
+  }
+
+  /** Changes the state; fields that stay the same touch nothing. */
+  change(changes: unknown): void {
+    const state = this.scope.state as Record<string, unknown> | undefined;
+    if (!state || typeof changes !== 'object') return;
+    for (const [name, value] of Object.entries(changes ?? {})) {
+      if (Object.is(state[name], value)) continue;
+      state[name] = value;
+      this.changed(this.live.mask(`state ${name}`));
+    }
+  }
+
+  get props(): Values {
+    return Object.fromEntries(this.live.props.map(({ name }, index) => [name, this.#values[index]]));
+  }
+
+  get context(): Values {
+    const { host } = this;
+    return {
+      props: this.props,
+      state: { ...this.scope.state },
+      host,
+      dispatch: (name: string, detail?: unknown) =>
+        host.dispatchEvent(new CustomEvent(name, { detail, bubbles: true, composed: true })),
+    };
+  }
+
+  /** Calls what the component has for something; what that gives back changes the state. What it throws is told, and the element stays usable. */
+  call(name: string, work: unknown, more: Values, args: readonly unknown[]): void {
+    const failed = (thrown: unknown): void => {
+      const reason = String((thrown as Error | undefined)?.message ?? thrown);
+      const found = finding('handler-failed', { component: this.live.name, handler: name, reason });
+      console.error(problemText({ ...found, where: this.live.name }), thrown);
+      this.host.dispatchEvent(new ErrorEvent('error', { error: thrown, message: found.message }));
+    };
+    try {
+      const outcome = (work as ((context: Values, ...args: unknown[]) => unknown) | undefined)?.(
+        { ...this.context, ...more },
+        ...args,
+      );
+      if (outcome instanceof Promise) outcome.then((changes) => this.change(changes)).catch(failed);
+      else this.change(outcome);
+    } catch (thrown) {
+      failed(thrown);
+    }
+  }
+}
+
+/** What an element does besides showing its template: take part in a form, hand data down, follow its slots. */
+export interface Feature {
+  /** Before the template is shown for the first time, and after. */
+  before?(): void;
+  after?(): void;
+  /** When functions fill its slots that are other ones than before. */
+  refilled?(): void;
+  /** When changes have been shown. */
+  shown?(): void;
+  /** When a prop has another value than before. */
+  changed?(prop: string, before: unknown): void;
+  /** When the element is put into the document, and when it has left it. */
+  enter?(): void;
+  leave?(): void;
+}

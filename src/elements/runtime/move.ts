@@ -1,0 +1,69 @@
+import { dev } from '../../problem/index.js';
+import { adopt, differs } from './adoption.js';
+import { type Block, follow, type Scopes } from './block.js';
+import type { Instance } from './instance.js';
+import { create, type View } from './view.js';
+
+/** The scopes that a piece of a template reads, with the mask it reads of each. */
+export type Reads = readonly (readonly [level: number, mask: number])[];
+
+/** Shows a block of a view before the node that marks its place: what a server wrote there, or a new one. */
+export function mount(view: View, mark: Node, scopes: Scopes, instance: Instance): Block {
+  if (instance.adoption) {
+    const block = adopt(view, inside(mark, instance), mark.parentNode, scopes, instance);
+    if (block.last?.nextSibling !== mark) differs(mark.parentNode, dev && 'has more in it');
+    return block;
+  }
+  const { block, fragment } = create(view, scopes, instance);
+  (mark.parentNode as Node).insertBefore(fragment, mark);
+  return block;
+}
+
+/** The first node of what a server wrote in a place. */
+export function inside(mark: Node, { adoption }: Instance): Node {
+  return (
+    adoption?.get(mark)?.nextSibling ?? differs(mark.parentNode, dev && 'has a place that is not marked')
+  );
+}
+
+/** Lets a block that holds others hand on the changes that those read. */
+export function forward(block: Block, reads: Reads, run: (level: number, mask: number) => void): void {
+  for (const [level, mask] of reads) follow(block, level, mask, run);
+}
+
+/** Puts a block's nodes, which are somewhere in the document, before another node. */
+export function moveBefore({ first, last }: Block, parent: Node, before: Node | null): void {
+  eachNode(first, last, (node) => moveNode(parent, node, before));
+}
+
+/** Takes a block out of the document. */
+export function remove({ first, last }: Block): void {
+  eachNode(first, last, (node) => node.remove());
+}
+
+function eachNode(first: Node | null, last: Node | null, work: (node: ChildNode) => void): void {
+  for (let node = first; node; ) {
+    const next: Node | null = node === last ? null : node.nextSibling;
+    work(node as ChildNode);
+    node = next;
+  }
+}
+
+type Mover = Node & { moveBefore?(node: Node, before: Node | null): void };
+
+/** Moves a node and keeps what is alive in it, such as focus and scopes, where the browser can. */
+function moveNode(parent: Mover, node: Node, before: Node | null): void {
+  if (parent.moveBefore && parent.isConnected && node.isConnected) parent.moveBefore(node, before);
+  else parent.insertBefore(node, before);
+}
+
+/** Does work that makes new nodes, also while a shadow root is taken over. */
+export function anew<T>(instance: Instance, work: () => T): T {
+  const { adoption } = instance;
+  instance.adoption = undefined;
+  try {
+    return work();
+  } finally {
+    instance.adoption = adoption;
+  }
+}

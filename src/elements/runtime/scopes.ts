@@ -1,0 +1,14 @@
+import type { Scope } from '../../template/scope.js';
+
+/** A scope with locals of its own, which start as those around it. */
+export function derived(scope: Scope): Scope {
+  const { name, props, fills, owner, site, at, state, shared, accepted } = scope;
+  return { name, props, locals: scope.locals.slice(), fills, owner, site, at, state, shared, accepted };
+}
+
+/** Brings the locals of a derived scope in step with those around it, save its own. */
+export function refresh(scope: Scope, around: Scope, own: number, count: number): void {
+  for (let local = 0; local < around.locals.length; local++) {
+    if (local < own || local >= own + count) scope.locals[local] = around.locals[local];
+  }
+}

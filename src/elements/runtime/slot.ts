@@ -1,0 +1,115 @@
+import type { Scope } from '../../template/scope.js';
+import { type Attach, type Block, follow, update } from './block.js';
+import { type Filled, fillerOf, refilling } from './fillers.js';
+import type { Instance } from './instance.js';
+import { anew, forward, inside, mount, type Reads, remove } from './move.js';
+import { derived, refresh } from './scopes.js';
+import type { Get } from './text.js';
+import type { View } from './view.js';
+
+/** A slot of the element itself that hands data: a function or a template of the page says what stands there. */
+export function handed(
+  name: string,
+  data: Get,
+  mask: number,
+  level: number,
+  fallback: View,
+  reads: Reads,
+  depth: number,
+  number: number,
+): Attach {
+  return (mark, scopes, block, instance) => {
+    let release: (() => void) | undefined;
+    let inner: Block | undefined;
+    let shown: unknown = block;
+    const show = (): void => {
+      const value = data(scopes[level] as Scope);
+      const filler = fillerOf(instance.host, name);
+      if (!filler && inner) return;
+      if (filler && shown === value && !refilling.now) return;
+      shown = value;
+      release?.();
+      if (inner) remove(inner);
+      inner = undefined;
+      if (!filler) {
+        inner = mount(fallback, mark, [...scopes], instance);
+        return;
+      }
+      const given = filler(value, `${(scopes[level] as Scope).at?.[depth] ?? ''}s${number}`);
+      const filled: Filled = given instanceof Node || typeof given === 'string' ? { content: given } : given;
+      const { content } = filled;
+      const nodes =
+        typeof content === 'string'
+          ? [new Text(content)]
+          : content instanceof DocumentFragment
+            ? [...content.childNodes]
+            : [content];
+      for (const one of nodes) (mark.parentNode as Node).insertBefore(one, mark);
+      release = () => {
+        for (const one of nodes) (one as ChildNode).remove();
+        filled.release?.();
+        release = undefined;
+      };
+    };
+    clear(mark, instance);
+    anew(instance, show);
+    follow(block, level, mask, show);
+    forward(block, reads, (one, changed) => inner && update(inner, one, changed));
+  };
+}
+
+/** What a server wrote in the place is made anew: the functions that fill it are the page's. */
+function clear(mark: Node, instance: Instance): void {
+  if (!instance.adoption) return;
+  for (let node = inside(mark, instance); node !== mark; ) {
+    const next = node.nextSibling as Node;
+    (node as ChildNode).remove();
+    node = next;
+  }
+}
+
+export interface Receiving {
+  readonly data: Get;
+  /** The masks of the data, in the scope of the slot, and of the local in the scope of the content. */
+  readonly mask: number;
+  readonly localMask: number;
+  readonly locals: number;
+  readonly level: number;
+  readonly owner: number;
+  /** The slot's place in the template, as part of ids. */
+  readonly number: number;
+  readonly depth: number;
+  readonly ownerDepth: number;
+  /** The local that takes what the slot hands over. */
+  readonly local: number;
+  readonly content: View;
+  readonly reads: Reads;
+}
+
+/** Content that takes what a slot hands over. */
+export function receiving(of: Receiving): Attach {
+  const { level, owner, local, content } = of;
+  return (mark, scopes, block, instance) => {
+    const own = scopes[level] as Scope;
+    const ownerScope = derived(scopes[owner] as Scope);
+    if (ownerScope.at && own.at) {
+      ownerScope.at = [...ownerScope.at];
+      ownerScope.at[of.ownerDepth] = `${own.at[of.depth] ?? ''}s${of.number}`;
+    }
+    const take = (): void => {
+      ownerScope.locals[local] = of.data(scopes[level] as Scope);
+    };
+    take();
+    const innerScopes = [...scopes];
+    innerScopes[owner] = ownerScope;
+    const inner = mount(content, mark, innerScopes, instance);
+    follow(block, level, of.mask, () => {
+      take();
+      update(inner, owner, of.localMask);
+    });
+    forward(block, of.reads, (one, mask) => {
+      if (one === owner && mask & of.locals) refresh(ownerScope, scopes[owner] as Scope, local, 1);
+      update(inner, one, mask);
+    });
+  };
+}

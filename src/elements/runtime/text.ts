@@ -1,0 +1,42 @@
+import { dev } from '../../problem/index.js';
+import { jsonBlock } from '../../template/json.js';
+import type { Scope } from '../../template/scope.js';
+import { type Attach, follow } from './block.js';
+import type { Instance } from './instance.js';
+
+/** How to have a value of a scope. */
+export type Get = (scope: Scope) => unknown;
+
+/** Says that a value is no content. */
+export type Misfit = (value: unknown, instance: Instance) => void;
+
+const misfit: Misfit = (value, instance) =>
+  instance.tell('content-not-allowed', { what: typeof value, place: '', hint: '' });
+
+/** A value in a text node. */
+export function text(get: Get, mask: number, level = 0, tell = misfit): Attach {
+  return (node, scopes, block, instance) => {
+    const target = node as Text;
+    let shown = target.data;
+    const written = shown;
+    const run = (): void => {
+      const value = get(scopes[level] as Scope);
+      let next = '';
+      if (typeof value === 'string') next = value;
+      else if (typeof value === 'number' || typeof value === 'bigint') next = `${value}`;
+      else if (value) tell(value, instance);
+      if (next !== shown) target.data = shown = next;
+    };
+    run();
+    if (instance.adoption && shown !== written)
+      instance.tell('markup-differs', {
+        how: dev ? `it says ${JSON.stringify(written)} where ${JSON.stringify(shown)} belongs` : written,
+      });
+    follow(block, level, mask, run);
+  };
+}
+
+/** A value as the text of a script of data, the same text as in HTML. */
+export function json(get: Get): Get {
+  return (scope) => jsonBlock(get(scope));
+}

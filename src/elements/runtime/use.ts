@@ -1,0 +1,119 @@
+import { finding } from '../../problem/index.js';
+import type { Fill, Scope, Site } from '../../template/scope.js';
+import { type Attach, type Block, follow, update } from './block.js';
+import type { Filler, FillerHost } from './fillers.js';
+import type { Instance } from './instance.js';
+import type { LiveProp } from './live.js';
+import { anew, forward, type Reads } from './move.js';
+import { derived, refresh } from './scopes.js';
+import { settled } from './settle.js';
+import type { Get } from './text.js';
+import { create, type View } from './view.js';
+
+/** A component whose template stands in another's: it has a scope of its own. */
+export interface Inner {
+  readonly name: string;
+  /** The numbers of its scope and of the one around it. */
+  readonly level: number;
+  readonly owner: number;
+  readonly depth: number;
+  readonly site: Site;
+  /** Its constant props, and those that change. */
+  readonly values: readonly unknown[];
+  readonly changing: readonly Changing[];
+  /** What fills its slots; none where nothing in it asks. */
+  readonly fills: readonly (Fill | undefined)[];
+}
+
+export interface Changing {
+  readonly at: number;
+  readonly get: Get;
+  readonly prop: LiveProp;
+}
+
+/**
+ * Makes the scope of a component in a view, from the one around it, and keeps it in step with what the use's props and
+ * content read.
+ */
+export function innerScope(
+  of: Inner,
+  mask: number,
+  fills: readonly (readonly [mask: number, slotMask: number])[],
+): Attach {
+  const { owner, level } = of;
+  return (_view, scopes, block, instance) => {
+    const around = scopes[owner] as Scope;
+    const props = [...of.values];
+    const read = ({ get, prop }: Changing): unknown =>
+      settled(prop, get(scopes[owner] as Scope), (fault) => tell(prop, of.name, fault, instance));
+    for (const one of of.changing) props[one.at] = read(one);
+    scopes[level] = {
+      name: of.name,
+      props,
+      locals: [],
+      fills: of.fills,
+      owner: around,
+      site: of.site,
+      at: around.at && [(around.at[of.depth] ?? '') + of.site.id],
+      state: undefined,
+      shared: undefined,
+      accepted: undefined,
+    };
+    follow(block, owner, mask, () => {
+      let changed = 0;
+      for (const one of of.changing) {
+        const value = read(one);
+        if (value === props[one.at]) continue;
+        props[one.at] = value;
+        changed |= one.prop.mask;
+      }
+      if (changed) update(block, level, changed);
+    });
+    for (const [filled, mask] of fills) follow(block, owner, filled, () => update(block, level, mask));
+  };
+}
+
+function tell(
+  { name, rule }: LiveProp,
+  component: string,
+  fault: string | undefined,
+  instance: Instance,
+): undefined {
+  if (fault !== undefined) instance.report(finding('prop-invalid', { component, prop: name, fault }));
+  else instance.report(finding('prop-missing', { component, prop: name, expected: rule.expected }));
+}
+
+/** Content of a slot that hands data, as a function of the element it is given to: a block for each piece of data. */
+export function filling(
+  name: string,
+  local: number,
+  content: View,
+  level: number,
+  reads: Reads,
+  depth: number,
+): Attach {
+  return (node, scopes, block, instance) => {
+    const live = new Set<Block>();
+    const filler: Filler = (data, at) => {
+      const scope = derived(scopes[level] as Scope);
+      scope.locals[local] = data;
+      if (scope.at && at !== undefined) {
+        scope.at = scope.at.slice();
+        scope.at[depth] = at;
+      }
+      const copies = [...scopes];
+      copies[level] = scope;
+      const made = anew(instance, () => create(content, copies, instance));
+      live.add(made.block);
+      return { content: made.fragment, release: () => live.delete(made.block) };
+    };
+    const element = node as FillerHost;
+    element.fillers = { ...element.fillers, [name]: filler };
+    forward(block, reads, (one, mask) => {
+      for (const made of live) {
+        if (one === level) refresh(made.scopes[level] as Scope, scopes[level] as Scope, local, 1);
+        update(made, one, mask);
+      }
+    });
+  };
+}

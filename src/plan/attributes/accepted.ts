@@ -1,0 +1,74 @@
+import { attributeRule, type Core, ExprCore, type Report, urlAttribute } from '../../template/index.js';
+import { type AttributeTable, byAttribute, type PlanAttribute } from './plan-attribute.js';
+import { type Tags, tagOf } from './plan-attributes.js';
+
+type Attributes = readonly PlanAttribute[];
+
+/**
+ * Attributes with those that the component's use gives where they are to go. These come later: classes stand together, styles
+ * are merged by property, listeners by event; of all else the use's wins, and nothing takes away
+ * (`docs/presets.md` has the table). What the use gives is read in the scope it is written in, one owner up.
+ */
+export function mergedAttributes(
+  own: Attributes,
+  given: Attributes | undefined,
+  tags: Tags,
+  report: Report,
+): Attributes {
+  if (!own.some(({ kind }) => kind === 'accepted')) return own;
+  const merged: PlanAttribute[] = own.filter(({ kind }) => kind !== 'accepted');
+  for (const one of given ?? []) {
+    const outer = checked(byAttribute(lifted, one), tags, report);
+    const at = merged.findIndex(({ key }) => key === one.key);
+    const before = merged[at];
+    if (before) merged[at] = mergedOne(before, outer);
+    else merged.push(outer);
+  }
+  return merged;
+}
+
+function mergedOne(before: PlanAttribute, after: PlanAttribute): PlanAttribute {
+  if (before.kind === 'class' && after.kind === 'class')
+    return { ...before, parts: [...before.parts, ...after.parts] };
+  if (before.kind === 'style' && after.kind === 'style') {
+    const names = new Set(after.parts.map(([name]) => name));
+    return { ...before, parts: [...before.parts.filter(([name]) => !names.has(name)), ...after.parts] };
+  }
+  return after;
+}
+
+/** The rule of the element that takes an attribute counts as well as that of the component it was given to. */
+function checked(one: PlanAttribute, tags: Tags, report: Report): PlanAttribute {
+  if (one.kind !== 'value' && one.kind !== 'fixed') return one;
+  const rule = attributeRule(tags, one.key);
+  if (rule === one.rule || rule === 'plain' || rule === 'worded' || rule === 'document') return one;
+  if (one.kind === 'value') return { ...one, rule: one.rule === 'plain' ? rule : 'any' };
+  const text = urlAttribute(tagOf(tags), one.name, rule, one.text, report);
+  return text === null ? { kind: 'none', key: one.key } : { ...one, rule };
+}
+
+function outer(core: Core): Core {
+  if (core.op.op === 'literal') return core;
+  return new ExprCore(
+    core.op.op === 'outer' ? { ...core.op, up: core.op.up + 1 } : { op: 'outer', of: core, up: 1 },
+  );
+}
+
+const lifted: AttributeTable<[], PlanAttribute> = {
+  fixed: (one) => one,
+  value: (one) => ({ ...one, value: outer(one.value) }),
+  class: (one) => ({
+    ...one,
+    parts: one.parts.map((part) =>
+      part.kind === 'text'
+        ? { ...part, text: outer(part.text) }
+        : { ...part, when: part.when && outer(part.when) },
+    ),
+  }),
+  style: (one) => ({ ...one, parts: one.parts.map(([name, value]) => [name, outer(value)] as const) }),
+  listener: (one) => ({ ...one, args: one.args.map(outer) }),
+  binding: (one) => ({ ...one, value: outer(one.value), own: outer(one.own) }),
+  chosen: (one) => ({ ...one, chosen: outer(one.chosen), own: outer(one.own) }),
+  none: (one) => one,
+  accepted: (one) => one,
+};

@@ -1,0 +1,41 @@
+import { coreOf } from '../../template/index.js';
+import type { ClassPiece } from './plan-attribute.js';
+
+/** The parts of a class: of text, an expression of it, a record of conditions, a list of these. */
+export function classPieces(input: unknown): readonly ClassPiece[] {
+  const pieces: ClassPiece[] = [];
+  collect(input, pieces);
+  return pieces;
+}
+
+function collect(input: unknown, pieces: ClassPiece[]): void {
+  if (typeof input === 'string') return word(input, undefined, pieces);
+  const core = coreOf(input);
+  if (core) pieces.push({ kind: 'text', text: core });
+  else if (Array.isArray(input)) for (const one of input) collect(one, pieces);
+  else if (typeof input === 'object' && input !== null) {
+    for (const [name, test] of Object.entries(input)) {
+      const when = coreOf(test);
+      if (when || test) word(name, when, pieces);
+    }
+  }
+}
+
+function word(text: string, when: ReturnType<typeof coreOf>, pieces: ClassPiece[]): void {
+  if (text !== '') pieces.push({ kind: 'word', word: text, when });
+}
+
+/** The words that a class always starts with, and the parts that follow. */
+export function classPrefix(pieces: readonly ClassPiece[]): {
+  readonly prefix: string;
+  readonly rest: readonly ClassPiece[];
+} {
+  let prefix = '';
+  let always = 0;
+  for (const piece of pieces) {
+    if (piece.kind !== 'word' || piece.when) break;
+    prefix += (prefix === '' ? '' : ' ') + piece.word;
+    always++;
+  }
+  return { prefix, rest: pieces.slice(always) };
+}

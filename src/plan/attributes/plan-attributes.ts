@@ -1,0 +1,162 @@
+import { finding, show } from '../../problem/index.js';
+import {
+  attributeRule,
+  attributeText,
+  type Core,
+  coreOf,
+  isHandlerCall,
+  isNameFit,
+  isNode,
+  operand,
+  type Report,
+  takesAccepted,
+} from '../../template/index.js';
+import { classPieces } from './class.js';
+import type { BindingAttribute, PlanAttribute } from './plan-attribute.js';
+import { stylePieces } from './style.js';
+
+export type Tags = readonly string[] | undefined;
+
+/** A name as a parser of HTML gives it. Names of SVG that have capitals inside start with none. */
+export function parsedName(name: string): string {
+  return /^[A-Z]/.test(name) ? name.toLowerCase() : name;
+}
+
+/** The tag that messages name. */
+export function tagOf(tags: Tags): string {
+  return tags?.length === 1 ? (tags[0] ?? '') : 'el.of';
+}
+
+/** Decides an element's attributes: by their names, and by every tag that the element can have. */
+export function planAttributes(
+  tags: Tags,
+  attributes: Readonly<Record<string, unknown>>,
+  report: Report,
+): readonly PlanAttribute[] {
+  const planned: PlanAttribute[] = [];
+  for (const name in attributes) planAttribute(tags, name, attributes[name], attributes, report, planned);
+  if (takesAccepted(attributes)) planned.push({ kind: 'accepted', key: '' });
+  return planned;
+}
+
+function planAttribute(
+  tags: Tags,
+  written: string,
+  value: unknown,
+  all: Readonly<Record<string, unknown>>,
+  report: Report,
+  to: PlanAttribute[],
+): void {
+  // Nothing is said of it: what stands before stays.
+  if (value === undefined) return;
+  const name = parsedName(written);
+  const key = written.toLowerCase();
+  if (key === 'on') return planListeners(tags, value, report, to);
+  if (key === 'json') return;
+  const one = decided(tags, name, key, value, all, report);
+  const before = to.findIndex((other) => other.key === one.key);
+  if (before < 0) to.push(one);
+  else to[before] = one;
+}
+
+function decided(
+  tags: Tags,
+  name: string,
+  key: string,
+  value: unknown,
+  all: Readonly<Record<string, unknown>>,
+  report: Report,
+): PlanAttribute {
+  const none: PlanAttribute = { kind: 'none', key };
+  if (key === 'bind') return planBinding(tags, value, all, report) ?? none;
+  if (key === 'class') return value === null ? none : { kind: 'class', key, parts: classPieces(value) };
+  if (key === 'style')
+    return value === null ? none : { kind: 'style', key, parts: stylePieces(tagOf(tags), value, report) };
+  if (!isNameFit(tagOf(tags), name, report)) return none;
+  const rule = attributeRule(tags, key);
+  const given = rule === 'document' ? documentOf(tags, value, report) : value;
+  const core = coreOf(given);
+  if (core) return { kind: 'value', key, name, rule, value: core };
+  const text = attributeText(tagOf(tags), name, rule, given, report);
+  return text === null ? none : { kind: 'fixed', key, name, rule, text };
+}
+
+const isNothing = (value: unknown): boolean => value === undefined || value === null || value === false;
+
+function planListeners(tags: Tags, value: unknown, report: Report, to: PlanAttribute[]): void {
+  if (isNothing(value)) return;
+  const fault = (attribute: string, got: unknown, wanted: string): void =>
+    report(
+      finding('attribute-invalid', {
+        attribute,
+        tag: tagOf(tags),
+        fault: `takes ${wanted}, and got ${show(got)}`,
+        hint: 'Declare a handler, and call it: on: { click: handlers.add(1) }.',
+      }),
+    );
+  if (typeof value !== 'object' || Array.isArray(value))
+    return fault('on', value, 'a record of handlers by event');
+  for (const [type, call] of Object.entries(value ?? {})) {
+    if (isHandlerCall(call)) {
+      const args = call.args.map(operand);
+      to.push({ kind: 'listener', key: `on ${type}`, type, handler: call.handler, args });
+    } else if (!isNothing(call)) fault(`on.${type}`, call, 'the call of a handler');
+  }
+}
+
+function planBinding(
+  tags: Tags,
+  value: unknown,
+  all: Readonly<Record<string, unknown>>,
+  report: Report,
+): BindingAttribute | undefined {
+  if (isNothing(value)) return undefined;
+  const core = coreOf(value);
+  if (core?.op.op === 'state')
+    return {
+      kind: 'binding',
+      key: 'bind',
+      field: core.op.name,
+      value: core,
+      control: controlOf(tagOf(tags), all.type),
+      own: operand(all.value),
+    };
+  report(
+    finding('attribute-invalid', {
+      attribute: 'bind',
+      tag: tagOf(tags),
+      fault: 'ties a control to a field of the state, and got something else',
+      hint: 'Keep the value in the state: bind: state.title.',
+    }),
+  );
+  return undefined;
+}
+
+function controlOf(tag: string, type: unknown): BindingAttribute['control'] {
+  if (tag === 'textarea' || tag === 'select') return tag;
+  return type === 'checkbox' || type === 'radio' ? type : 'text';
+}
+
+/** `srcdoc` holds a document, so it takes ready-made HTML alone. */
+function documentOf(tags: Tags, value: unknown, report: Report): unknown {
+  if (isNothing(value)) return null;
+  if (isNode(value) && value.kind === 'trusted') return (value as unknown as { readonly html: unknown }).html;
+  report(
+    finding('attribute-unsafe', {
+      attribute: 'srcdoc',
+      tag: tagOf(tags),
+      fault: 'holds a whole document, so plain text would be read as HTML',
+      hint: 'Give ready-made HTML you vouch for: srcdoc: trusted(html).',
+    }),
+  );
+  return null;
+}
+
+/** What an option of a `select` tied to the state stands for: its value, else its text. */
+export function optionValue(attributes: readonly PlanAttribute[], text: Core | string): Core {
+  for (const one of attributes) {
+    if (one.kind === 'fixed' && one.key === 'value') return operand(one.text);
+    if (one.kind === 'value' && one.key === 'value') return one.value;
+  }
+  return typeof text === 'string' ? operand(text) : text;
+}

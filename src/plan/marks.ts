@@ -1,0 +1,36 @@
+import { type ComponentCore, perComponent } from '../component/index.js';
+import { isInteractive } from './interactive.js';
+import type { PlanElement } from './plan.js';
+import { planOf } from './planner.js';
+
+type Marks = readonly (readonly [attribute: string, value: string])[];
+
+const none: Marks = [];
+
+/**
+ * The marks by which a component's rules find its elements where it has no shadow root of its own: one on all that its
+ * template writes, and for rules with `:host` another on the outermost.
+ */
+export function marksOf(component: ComponentCore, { isOutermost }: Pick<PlanElement, 'isOutermost'>): Marks {
+  if (component.styles === '') return none;
+  const { name, styles } = component;
+  const own = ['data-in', name] as const;
+  return isOutermost && /:host\b/.test(styles) ? [own, ['data-in-host', name]] : [own];
+}
+
+/** The marks of elements in the component's own shadow root, where rules have to tell them from others. */
+export function shadowMarksOf(component: ComponentCore): Marks {
+  return isMarkedInShadow(component) ? [['data-in', component.name]] : none;
+}
+
+/**
+ * Whether a component with rules has something in its shadow root that its template has not written: the elements of
+ * components that dissolve in it, ready-made HTML.
+ */
+export const isMarkedInShadow: (component: ComponentCore) => boolean = /* @__PURE__ */ perComponent(
+  (component) =>
+    component.styles !== '' &&
+    planOf(component).content.some(
+      (node) => node.kind === 'trusted' || (node.kind === 'use' && !isInteractive(node.component)),
+    ),
+);

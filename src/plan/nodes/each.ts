@@ -1,0 +1,37 @@
+import { finding, show } from '../../problem/index.js';
+import { coreOf, describeValue, type EachNode, ExprCore, operand, sourceOf } from '../../template/index.js';
+import { either } from '../block.js';
+import type { PlanEach } from '../plan.js';
+import type { PlannedKind } from './kind.js';
+
+/** Content for every item of a list. */
+export const each: PlannedKind<EachNode, PlanEach> = {
+  plan(node, at, planner) {
+    const { empty, item, key, label, list, row } = node;
+    planner.locals = Math.max(planner.locals, item + 2);
+    const isList = coreOf(list) !== undefined || Array.isArray(list) || list === null || list === undefined;
+    if (!isList) {
+      const facts = { name: describeValue(list), got: show(list) };
+      planner.report(finding('list-invalid', facts, sourceOf(node)));
+    }
+    return {
+      kind: 'each',
+      list: operand(isList ? (list ?? []) : []),
+      item,
+      label,
+      key,
+      row: planner.block(row, { ...at, rows: [...at.rows, item + 1] }),
+      empty: planner.block(empty, at),
+    };
+  },
+  reads: ({ list }) => [list],
+  blocks: ({ row, empty, item }) => [
+    { block: row, locals: [item, item + 1] },
+    { block: empty, locals: [] },
+  ],
+  filled({ list, empty }) {
+    const { op } = list;
+    if (op.op === 'literal') return (op.value as readonly unknown[]).length > 0 || empty.filled;
+    return either(new ExprCore({ op: 'full', of: list }), empty.filled);
+  },
+};

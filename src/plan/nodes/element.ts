@@ -1,0 +1,119 @@
+import { finding } from '../../problem/index.js';
+import {
+  type Core,
+  coreOf,
+  type ElementNode,
+  operand,
+  type Report,
+  rawTextElements,
+  sourceOf,
+  voidElements,
+} from '../../template/index.js';
+import { attributeReads, type PlanAttribute } from '../attributes/plan-attribute.js';
+import { optionValue, parsedName, planAttributes, type Tags } from '../attributes/plan-attributes.js';
+import type { Block } from '../block.js';
+import type { PlanElement, PlanNode } from '../plan.js';
+import type { At, Planner } from '../planner.js';
+import type { PlannedKind } from './kind.js';
+
+/** An element: its tag, its attributes, its content. */
+export const element: PlannedKind<ElementNode, PlanElement> = {
+  plan(node, at, planner) {
+    const source = sourceOf(node);
+    const report: Report = (found) => planner.report(source && !found.source ? { ...found, source } : found);
+    const changing = coreOf(node.tag);
+    const fixed = changing ? '' : fixedTag(node.tag, report);
+    const tags = changing ? tagsOf(changing, planner) : [fixed];
+    const attributes = node.attributes ? planAttributes(tags, node.attributes, report) : none;
+    const inside: At = {
+      ...at,
+      tag: fixed,
+      isOutermost: false,
+      choice: fixed === 'select' ? boundOf(attributes) : at.choice,
+    };
+    const content = contentOf(node, fixed, inside, planner, report);
+    const { choice } = at;
+    const all =
+      fixed === 'option' && choice
+        ? [
+            ...attributes,
+            { kind: 'chosen', key: 'selected', chosen: choice, own: ownValue(attributes, content) } as const,
+          ]
+        : attributes;
+    return {
+      kind: 'element',
+      tag: changing ?? fixed,
+      tags,
+      attributes: all,
+      content,
+      isOutermost: at.isOutermost,
+      source,
+    };
+  },
+  reads: ({ tag, attributes }) => [
+    ...(typeof tag === 'string' ? [] : [tag]),
+    ...attributes.flatMap(attributeReads),
+  ],
+  blocks: ({ content }) => [{ block: content, locals: [] }],
+  filled: () => true,
+};
+
+const none: readonly PlanAttribute[] = [];
+
+const tagPattern = /^[a-zA-Z][\w.:-]*$/;
+
+function fixedTag(tag: unknown, report: Report): string {
+  const written = parsedName(String(tag));
+  const lower = written.toLowerCase();
+  if (tagPattern.test(written))
+    return rawTextElements.has(lower) || voidElements.has(lower) ? lower : written;
+  const what = `The tag ${JSON.stringify(written.slice(0, 40))}`;
+  report(finding('content-not-allowed', { what, place: 'in el.of', hint: 'Give the name of an element.' }));
+  return 'span';
+}
+
+/** The tags that an element can have whose tag is a prop with a fixed set of them. */
+function tagsOf({ op }: Core, planner: Planner): Tags {
+  const kind = op.op === 'prop' ? planner.component?.props.kinds[op.index] : undefined;
+  return kind?.rules.word === 'tag' ? (kind.rules.holds as readonly string[]) : undefined;
+}
+
+function contentOf(node: ElementNode, tag: string, inside: At, planner: Planner, report: Report): Block {
+  const json = tag === 'script' ? node.attributes?.json : undefined;
+  if (json !== undefined) return planner.made([{ kind: 'data', value: operand(json) }]);
+  const block = planner.block(node.content, inside);
+  if (!rawTextElements.has(tag)) return block;
+  return planner.made(block.nodes.filter((part) => isRawText(part, tag, report)));
+}
+
+/** What would run or style as text is ready-made alone. */
+function isRawText(part: PlanNode, tag: string, report: Report): boolean {
+  if (part.kind === 'trusted') return true;
+  report(
+    finding('content-not-allowed', {
+      what: part.kind === 'text' || part.kind === 'value' ? 'Text' : 'An element, a slot or a condition',
+      place: `in <${tag}>`,
+      hint:
+        tag === 'script'
+          ? 'Put data in with the attribute json: value, and code you vouch for with trusted(code).'
+          : 'Put CSS you vouch for in with trusted(css), or give it to a component as styles.',
+    }),
+  );
+  return false;
+}
+
+function boundOf(attributes: readonly PlanAttribute[]): Core | undefined {
+  for (const one of attributes) if (one.kind === 'binding') return one.value;
+  return undefined;
+}
+
+function ownValue(attributes: readonly PlanAttribute[], { nodes }: Block): Core {
+  const [first, ...more] = nodes;
+  const text =
+    first?.kind === 'text' && more.length === 0
+      ? first.text.trim()
+      : first?.kind === 'value'
+        ? first.value
+        : '';
+  return optionValue(attributes, text);
+}

@@ -1,0 +1,170 @@
+import { type ComponentCore, componentCore, perComponent } from '../component/index.js';
+import { type Finding, finding, show } from '../problem/index.js';
+import { type AnyNode, type Core, coreOf, isNode, type Site, type SiteStep } from '../template/index.js';
+import { Block, isClosedBy } from './block.js';
+import { facts, planners } from './nodes/index.js';
+import type { PlannedKind } from './nodes/kind.js';
+import type { Fault, Plan, PlanNode, PlanUse } from './plan.js';
+import { blueprintOf } from './run-template.js';
+
+/** The plan of a component, made once. */
+export const planOf: (component: ComponentCore) => Plan = /* @__PURE__ */ perComponent((component) => {
+  const { content, findings } = blueprintOf(component);
+  const planner = new Planner(component);
+  for (const found of findings) planner.report(found);
+  const block = planner.block(content, { ...top(), isOutermost: true });
+  return { component, content: block, faults: planner.faults, locals: planner.locals };
+});
+
+/** The plan of content that stands in no component, such as a use built on the spot. */
+export function planContent(content: unknown): Plan {
+  const planner = new Planner(undefined);
+  const block = planner.block(content, top());
+  return { component: undefined, content: block, faults: planner.faults, locals: planner.locals };
+}
+
+/**
+ * Plans content for one rendering: what stands in slots is planned when it is shown, and problems are told as they are
+ * found.
+ */
+export function planOnTheSpot(content: unknown, report: Planner['report']): Block {
+  return new Planner(undefined, report).block(content, top());
+}
+
+/** Whether a node comes out the same whatever it is rendered with. */
+export function isClosed(node: PlanNode, isClosedUse: (use: PlanUse) => boolean): boolean {
+  return isClosedBy(facts, node, isClosedUse);
+}
+
+function top(): At {
+  return { path: [], rows: [], counts: new Map(), isOutermost: false, tag: '', choice: undefined };
+}
+
+/** Where in a template something is planned. */
+export interface At {
+  /** The components from the template's own down to here. */
+  readonly path: readonly SiteStep[];
+  /** The locals that hold row numbers around it. */
+  readonly rows: readonly number[];
+  readonly counts: Counts;
+  /** Whether no element of the template is around it. */
+  readonly isOutermost: boolean;
+  /** The tag of the element around it, where it is known. */
+  readonly tag: string;
+  /** The state that a `select` around it is tied to. */
+  readonly choice: Core | undefined;
+}
+
+/** Counts the uses of each name below one step, so that a step has a number only where there are several. */
+type Counts = Map<string, number>;
+
+/** Plans one template, or content that stands in none. */
+export class Planner {
+  readonly component: ComponentCore | undefined;
+  readonly faults: Fault[] = [];
+  /** Whether it plans for one rendering only. */
+  readonly isOnTheSpot: boolean;
+  /** How many locals are needed. */
+  locals = 0;
+  /** How many slots and uses there are as yet. */
+  places = 0;
+  private readonly tell: ((found: Finding, site?: Site) => void) | undefined;
+
+  constructor(component: ComponentCore | undefined, tell?: (found: Finding, site?: Site) => void) {
+    this.component = component;
+    this.tell = tell;
+    this.isOnTheSpot = tell !== undefined;
+  }
+
+  report(found: Finding, site?: Site): void {
+    if (this.tell) this.tell(found, site);
+    else this.faults.push({ finding: found, site });
+  }
+
+  block(content: unknown, at: At): Block {
+    const nodes: PlanNode[] = [];
+    this.add(content, at, nodes);
+    return this.made(nodes);
+  }
+
+  made(nodes: readonly PlanNode[]): Block {
+    return new Block(nodes, facts);
+  }
+
+  add(content: unknown, at: At, nodes: PlanNode[]): void {
+    if (typeof content === 'string') {
+      if (content !== '') nodes.push({ kind: 'text', text: content });
+    } else if (typeof content === 'number' || typeof content === 'bigint') {
+      nodes.push({ kind: 'text', text: String(content) });
+    } else if (content === null || content === undefined || content === false) {
+      // Nothing to place.
+    } else if (Array.isArray(content)) {
+      for (const part of content) this.add(part, at, nodes);
+    } else if (isNode(content)) {
+      nodes.push(this.node(content, at));
+    } else {
+      const value = coreOf(content);
+      if (value) nodes.push({ kind: 'value', value });
+      else this.report(misplaced(content));
+    }
+  }
+
+  node(node: AnyNode, at: At): PlanNode {
+    const kind = planners[node.kind as keyof typeof planners];
+    // How a kind is planned takes just that kind; TypeScript cannot follow the two through one index.
+    return (kind as unknown as PlannedKind<AnyNode, PlanNode>).plan(node, at, this);
+  }
+
+  /** The place of a use: the path of components to it, and what its ids start with. */
+  site(name: string, at: At): Site {
+    const number = this.places++;
+    // The outermost use on the spot needs nothing to tell its ids from those of others.
+    const id = this.component ? `-${number}` : number === 0 ? '' : `.${number}`;
+    return { path: [...at.path, stepAt(name, at)], id };
+  }
+}
+
+/** The step of a use below its surroundings; its number shows once a second one of the name has come. */
+function stepAt(name: string, { counts, rows }: At): SiteStep {
+  const mine = (counts.get(name) ?? 0) + 1;
+  counts.set(name, mine);
+  return {
+    name,
+    rows,
+    get nth() {
+      return (counts.get(name) ?? 0) > 1 ? mine : undefined;
+    },
+  };
+}
+
+/** Words what stands where content belongs and is none. */
+export function misplaced(content: unknown): Finding {
+  const place = 'where content belongs';
+  const component = componentCore(content);
+  if (component) {
+    return finding('content-not-allowed', {
+      what: `The component ${component.name} itself`,
+      place,
+      hint: 'Call it to use it, with its props: Name({ … }).',
+    });
+  }
+  if (typeof content === 'function') {
+    return finding('content-not-allowed', {
+      what: 'A function',
+      place,
+      hint: 'A slot is placed by calling it: slots.default(). An element is made by calling its builder: el.br().',
+    });
+  }
+  return finding('content-not-allowed', { what: upper(show(content)), place, hint: contentHint(content) });
+}
+
+function contentHint(content: unknown): string {
+  if (content === true) return 'Write text for it: given(test, "yes", "no").';
+  if (content instanceof Promise) return 'Wait for it before, and hand what comes of it over as a prop.';
+  if (content instanceof Date) return 'Write it as text: calc(date, (d) => d.toISOString()).';
+  return 'Repeat a list with eachOf(list, (item) => …); of a record place a field.';
+}
+
+function upper(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,167 @@
+import { type ComponentCore, markupReader, perComponent } from '../component/index.js';
+import {
+  callPlace,
+  dev,
+  type Finding,
+  failure,
+  finding,
+  LatticeError,
+  placeOf,
+  suggest,
+} from '../problem/index.js';
+import {
+  accepted,
+  type Content,
+  type Core,
+  currentRun,
+  describe,
+  during,
+  ExprCore,
+  HandlerCall,
+  inputsOf,
+  placedExprs,
+  type Run,
+  SlotNode,
+  shareReader,
+} from '../template/index.js';
+
+/** What a component's template came to, the one time it ran. */
+export interface Blueprint {
+  readonly content: Content;
+  /** What was found wrong while it ran; a template that failed has no content. */
+  readonly findings: readonly Finding[];
+}
+
+shareReader.read = (name, readBy) => new ExprCore({ op: 'shared', name }, readBy).face;
+
+/** Runs the component's template if it has not run yet. */
+export const blueprintOf: (core: ComponentCore) => Blueprint = /* @__PURE__ */ perComponent(runTemplate);
+
+function runTemplate(core: ComponentCore): Blueprint {
+  const run: Run = { name: core.name, tracks: dev, read: [], findings: [], depth: 0, nextLocal: 0 };
+  return during(run, () => {
+    try {
+      const { template } = core;
+      if (typeof template !== 'function') {
+        const texts = markupReader();
+        if (!texts) throw failure(finding('markup-missing', { component: core.name }, core.source));
+        return {
+          content: texts.content({ core, text: template, findings: run.findings }),
+          findings: run.findings,
+        };
+      }
+      const content = template({
+        props: reader(core, 'prop'),
+        state: reader(core, 'state'),
+        slots: slotPlaces(core),
+        handlers: handlerCalls(core),
+        accepted,
+      }) as Content;
+      if (dev && run.findings.length === 0) run.findings.push(...unplaced(run, content));
+      return { content, findings: run.findings };
+    } catch (thrown) {
+      return { content: null, findings: failureFindings(core, run, thrown) };
+    }
+  });
+}
+
+function failureFindings(core: ComponentCore, run: Run, thrown: unknown): readonly Finding[] {
+  if (thrown instanceof LatticeError) {
+    const known = new Set(run.findings.map((found) => found.message));
+    return [...run.findings, ...thrown.problems.filter((problem) => !known.has(problem.message))];
+  }
+  const reason = thrown instanceof Error ? thrown.message : String(thrown);
+  return [...run.findings, finding('template-failed', { name: core.name, reason }, core.source)];
+}
+
+/** `props` and `state` as the template sees them: each read is an expression of its own. */
+function reader(core: ComponentCore, op: 'prop' | 'state'): unknown {
+  return new Proxy(
+    {},
+    {
+      get: function read(_target, name) {
+        if (typeof name === 'symbol') return undefined;
+        if (op === 'state') return new ExprCore({ op, name }, read).face;
+        const index = core.props.at.get(name);
+        if (index !== undefined) {
+          return new ExprCore({ op: 'prop', name, index }, read).face;
+        }
+        const hint = suggest(name, core.props.names, 'prop');
+        currentRun()?.findings.push(
+          finding(
+            'prop-unknown',
+            { component: core.name, prop: name, hint, read: true },
+            placeOf(callPlace(read)),
+          ),
+        );
+        return new ExprCore({ op: 'prop', name, index: -1 }).face;
+      },
+      ownKeys: () => [...core.props.names],
+      getOwnPropertyDescriptor: (_target, name) => ({ enumerable: true, configurable: true, value: name }),
+    },
+  );
+}
+
+/** `slots` as the template sees it: a function for each slot, with whether it is filled. */
+function slotPlaces(core: ComponentCore): unknown {
+  const places = new Map<string, unknown>();
+  for (const [index, name] of core.slots.names.entries()) {
+    const hands = core.slots.kinds[index]?.hands ?? false;
+    const place = (...args: unknown[]): SlotNode => {
+      const [data, fallback] = hands ? args : [undefined, args[0]];
+      return new SlotNode(name, data, fallback as Content, place);
+    };
+    Object.defineProperty(place, 'filled', {
+      get: function filled() {
+        return filledExpr(name, index, filled).face;
+      },
+    });
+    places.set(name, place);
+  }
+  return new Proxy(
+    {},
+    {
+      get: function read(_target, name) {
+        if (typeof name === 'symbol') return undefined;
+        const place = places.get(name);
+        if (place) return place;
+        const hint = suggest(name, core.slots.names, 'slot');
+        const found = finding(
+          'slot-unknown',
+          { component: core.name, slot: name, hint, read: true },
+          placeOf(callPlace(read)),
+        );
+        currentRun()?.findings.push(found);
+        return Object.assign(() => null, { filled: false });
+      },
+    },
+  );
+}
+
+/** Whether a use gave content for a slot. */
+export function filledExpr(slot: string, index: number, readBy?: unknown): ExprCore {
+  return new ExprCore({ op: 'filled', slot, index }, readBy);
+}
+
+function handlerCalls(core: ComponentCore): unknown {
+  const calls: Record<string, (...args: unknown[]) => HandlerCall> = {};
+  for (const name of Object.keys(core.handlers)) calls[name] = (...args) => new HandlerCall(name, args);
+  return calls;
+}
+
+/**
+ * Expressions that were read and then placed nowhere, save those that only fed another such one. Fields of a row's item
+ * and of what a slot hands over are often taken apart in one go, needed or not.
+ */
+function unplaced(run: Run, content: Content): Finding[] {
+  const reached = placedExprs(content);
+  const lost = run.read.filter((core) => !reached.has(core) && !isOfLocal(core));
+  const fed = new Set(lost.flatMap(inputsOf));
+  return lost
+    .filter((core) => !fed.has(core))
+    .map((core) => finding('value-unplaced', { name: describe(core) }, core.source));
+}
+
+function isOfLocal({ op }: Core): boolean {
+  return op.op === 'local' || (op.op === 'field' && isOfLocal(op.of));
+}

@@ -1,0 +1,27 @@
+import { type ComponentCore, fault, fits, settle } from '../component/index.js';
+import { type Finding, finding } from '../problem/index.js';
+
+/**
+ * The value that a template sees for what a use gives to a prop: the value as its kind settles it, or the fallback. What
+ * is missing or does not fit is told, and comes to nothing.
+ */
+export function settledProp(
+  component: ComponentCore,
+  index: number,
+  given: unknown,
+  report: (found: Finding) => void,
+): unknown {
+  const kind = component.props.kinds[index];
+  const prop = component.props.names[index];
+  if (!kind || prop === undefined) return undefined;
+  const { rules, settings } = kind;
+  if (given === undefined) {
+    if (settings.presence === 'required')
+      report(finding('prop-missing', { component: component.name, prop, expected: rules.expected }));
+    return settings.fallbackValue;
+  }
+  if (fits(kind, given)) return rules.settle ? settle(kind, given) : given;
+  const wrong = fault(kind, given) ?? 'does not fit';
+  report(finding('prop-invalid', { component: component.name, prop, fault: wrong }));
+  return undefined;
+}

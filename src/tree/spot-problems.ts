@@ -1,0 +1,58 @@
+import { type ComponentCore, perComponent, type UseNode } from '../component/index.js';
+import { type PlanUse, planContent } from '../plan/index.js';
+import type { Problem } from '../problem/index.js';
+import { TreeBuilder } from './build.js';
+import type { KnownId } from './ids.js';
+import { outside, pathTo, type Spot, type TreeScope, topSpot } from './scope.js';
+
+/** What stands around each slot of a component, and which ids stand in it: looked for once. */
+interface Surroundings {
+  readonly slots: readonly (readonly Spot[])[];
+  readonly ids: readonly KnownId[];
+}
+
+const surroundingsOf: (component: ComponentCore) => Surroundings = /* @__PURE__ */ perComponent(
+  (component) => {
+    const builder = new TreeBuilder();
+    builder.openRoot(component);
+    return {
+      slots: component.slots.names.map((_name, index) => builder.slotSpots.get(index) ?? []),
+      ids: builder.ids.known(),
+    };
+  },
+);
+
+/**
+ * What is wrong with where things stand in content that was built on the spot: elements that a parser would move,
+ * unknown names, ids that stand twice. Components are not followed anew: of each it is known what stands around its
+ * slots.
+ */
+export function spotProblems(use: UseNode): readonly Problem[] {
+  const builder = new SpotBuilder();
+  const plan = planContent(use);
+  builder.nodes(plan.content, outside, topSpot([]));
+  return builder.finish();
+}
+
+class SpotBuilder extends TreeBuilder {
+  override use(node: PlanUse, scope: TreeScope, spot: Spot): void {
+    const { component, fills, props } = node;
+    const around = surroundingsOf(component);
+    const path = pathTo(scope, node.site);
+    this.ids.add(around.ids, path, spot);
+    this.accepted(props[component.props.at.get(component.accepts ?? '') ?? -1]?.value, node, path);
+    for (const [index, fill] of fills.entries()) {
+      for (const { open, repeats } of fill ? (around.slots[index] ?? []) : []) {
+        const inside = { open: [...spot.open, ...open.map((tag) => chosenTag(tag, node))] };
+        if (fill) this.nodes(fill.block, scope, { ...spot, ...inside, repeats: spot.repeats || repeats });
+      }
+    }
+  }
+}
+
+/** The tag of an element that a prop of the use chooses. */
+function chosenTag(tag: string, { props }: PlanUse): string {
+  if (!tag.startsWith('?')) return tag;
+  const value = props[Number(tag.slice(1) || -1)]?.value;
+  return typeof value === 'string' ? value : '?';
+}

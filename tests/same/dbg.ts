@@ -1,0 +1,15 @@
+import { chromium } from 'playwright-core';
+import { browserOptions } from '../../scripts/browser.mjs';
+import { bundle } from '../support/bundle.js';
+import { cases } from './cases/index.js';
+const browser = await chromium.launch(browserOptions);
+const code = await bundle(new URL('./page.ts', import.meta.url));
+const page = await browser.newPage();
+page.on('pageerror', (e) => console.log('ERR', e.stack));
+page.on('console', (e) => console.log('LOG', e.text()));
+await page.setContent('<!doctype html><title>Same</title>');
+await page.addScriptTag({ content: code, type: 'module' });
+await page.waitForFunction('window.compareCase');
+const at = cases.findIndex((c) => c.name === process.argv[2]);
+console.log(JSON.stringify(await page.evaluate(`compareCase(${at}, 'page')`), null, 1).slice(0, 1500));
+await browser.close();
