@@ -1,6 +1,7 @@
 // Writes src/generated/ from the web standards' data packages. Run: npm run generate
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { dirname } from 'node:path';
 import { svgElementAttributes } from 'svg-element-attributes';
 import { parse } from 'webidl2';
 
@@ -301,5 +302,55 @@ export const ariaNames: ReadonlySet<string> = new Set(
 
 /** The attributes that each HTML element takes of its own. */
 export const ownNames: Readonly<Record<string, string>> = ${JSON.stringify(runtime, null, 2)};
+`,
+);
+
+// What an element has already, which a prop of an element must not take the place of.
+const ancestors = ['EventTarget', 'Node', 'Element', 'HTMLElement'];
+const idlFiles = ['dom', 'html', 'cssom', 'cssom-view', 'web-animations', 'fullscreen', 'pointerevents'];
+const allIdl = idlFiles.flatMap((file) => parse(text(`@webref/idl/${file}.idl`)));
+const mixinsIn = allIdl
+  .filter((one) => one.type === 'includes' && ancestors.includes(one.target))
+  .map((one) => one.includes);
+const reflects = ({ extAttrs }) => extAttrs.some(({ name }) => /^Reflect/.test(name));
+const isTaken = (member, owner) =>
+  member.name &&
+  !/^(on|(id|className|prefix)$)/.test(member.name) &&
+  member.special !== 'static' &&
+  (member.type === 'operation' ||
+    (member.type === 'attribute' &&
+      (member.readonly ||
+        ['slot', 'innerText', 'outerText'].includes(member.name) ||
+        (['Node', 'Element'].includes(owner) && !reflects(member)))));
+const taken = allIdl
+  .filter(
+    (one) =>
+      (one.type === 'interface' && ancestors.includes(one.name)) ||
+      (one.type === 'interface mixin' && mixinsIn.includes(one.name)),
+  )
+  .flatMap((one) => one.members.filter((member) => isTaken(member, one.name)))
+  .map(({ name }) => name);
+const handlers = readdirSync(dirname(require.resolve('@webref/idl/dom.idl')))
+  .filter((file) => file.endsWith('.idl'))
+  .flatMap((file) => parse(text(`@webref/idl/${file}`)))
+  .filter(
+    ({ type, name }) =>
+      /interface/.test(type) &&
+      (type === 'interface mixin' || ancestors.includes(name) || /^(HTML|SVG)/.test(name)),
+  )
+  .flatMap(({ members }) => members)
+  .filter(({ type, name }) => type === 'attribute' && /^on[a-z]/.test(name))
+  .map(({ name }) => name.slice(2));
+out(
+  'element-members.ts',
+  `/** The methods of an element, and the properties that it shows itself by (https://dom.spec.whatwg.org/#interface-element). */
+export const elementMembers: ReadonlySet<string> = new Set(
+  ${wordsOf([...new Set(taken)].sort())}.split(' '),
+);
+
+/** The events that an attribute, named on and the event, would carry a script for. */
+export const scriptEvents: ReadonlySet<string> = new Set(
+  ${wordsOf([...new Set(handlers)].sort())}.split(' '),
+);
 `,
 );

@@ -1,8 +1,10 @@
-// npm test: all set-up, then types and tests.
+// npm test: all set-up, then types and tests. With --long, random suites run all their cases, from new seeds.
 import { build, install, needChromium, run } from './setup.mjs';
 
+const args = process.argv.slice(2);
+if (args.includes('--long')) process.env.LATTICE_TESTS = 'long';
 install();
 needChromium();
 build();
 run('npx', ['tsc', '-p', '.']);
-run('npx', ['vitest', 'run', ...process.argv.slice(2)]);
+run('npx', ['vitest', 'run', ...args.filter((one) => one !== '--long')]);

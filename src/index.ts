@@ -4,6 +4,7 @@ export type {
   AnyComponent,
   Component,
   PropsOf,
+  SendingComponent,
   SlotsOf,
   Use,
 } from './component/index.js';

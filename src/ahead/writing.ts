@@ -7,7 +7,7 @@ import {
   type WrittenComponent,
   writeComponent,
 } from '../elements/code/index.js';
-import { scopedRules } from '../plan/index.js';
+import { scopedRules } from '../styles/index.js';
 import { kindPartsOf } from './kind-parts.js';
 import type { Loading, Place } from './loading.js';
 import type { ComponentCall, ModuleCode } from './module.js';

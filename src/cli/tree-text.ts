@@ -24,12 +24,17 @@ export function treeText(tree: ComponentTree, isTerminal: boolean): string {
 
 /** `first` stands before the use's own line, `rest` before all lines below it. */
 function writeUse(use: TreeUse, first: string, rest: string, lines: string[], colors: Colors): void {
-  const notes = [...use.under.map(conditionText), ...(use.recursive ? ['contains itself'] : [])];
+  const notes = [
+    ...(use.shown === false ? ['not shown'] : []),
+    ...use.under.map(conditionText),
+    ...(use.recursive ? ['contains itself'] : []),
+  ];
   const note =
     notes.length > 0
       ? `  ${colors.dim(clip(notes.join(', '), width - first.length - use.component.length - 2))}`
       : '';
-  lines.push(`${first}${colors.bold(colors.green(use.component))}${note}`);
+  const name = use.shown === false ? colors.dim(use.component) : colors.bold(colors.green(use.component));
+  lines.push(`${first}${name}${note}`);
   const branches: ((first: string, rest: string) => void)[] = [];
   for (const slot of use.slots) branches.push((one, more) => writeSlot(slot, one, more, lines, colors));
   for (const inner of use.uses) branches.push((one, more) => writeUse(inner, one, more, lines, colors));

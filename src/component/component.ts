@@ -1,19 +1,30 @@
-import { callPlace, dev, LatticeError, placed, placeOf, refuseCall, tagName } from '../problem/index.js';
+import {
+  callPlace,
+  dev,
+  type Finding,
+  LatticeError,
+  placed,
+  placeOf,
+  refuseCall,
+  tagName,
+} from '../problem/index.js';
 import type { Accepted, AttributesOfAny, ExprOf } from '../template/index.js';
 import { brandComponent } from './core.js';
 import type { Definition, NamedComponent, NoneDeclaredAbove, NoProps, SlotsOfText } from './definition.js';
 import { definitionFaults } from './definition-faults.js';
-import type { Kind } from './kind.js';
+import { isRecord, type Kind } from './kind.js';
 import { any } from './kinds/any.js';
 import type { TagKind } from './kinds/tag.js';
 import { coreFrom, type LooseDefinition } from './make-core.js';
 import { nameFault } from './name.js';
+import { propNameFaults } from './prop-names.js';
 import type {
   ContentArgument,
   ContentArguments,
   EventKinds,
   GivenProps,
   GivenSlots,
+  Listening,
   Omittable,
   PropInputs,
   PropKinds,
@@ -38,6 +49,18 @@ export interface Component<Props = NoProps, Slots = NoProps> {
   readonly [types]?: { props: Props; slots: Slots };
 }
 
+/** A component that sends events, to which a use may listen: `on: { changed: handlers.note() }`. */
+export interface SendingComponent<Props, Slots, Events> {
+  (
+    props: Show<PropInputs<Props> & Listening<Events>> | Omittable<Props>,
+    content: ContentArgument<Slots> | Omittable<Slots>,
+  ): Use;
+  /** The tag name. */
+  readonly name: string;
+  readonly description: string | undefined;
+  readonly [types]?: { props: Props; slots: Slots; events: Events };
+}
+
 /**
  * A component that renders as one of several elements, and takes the attributes of the one chosen; its own props win
  * a clash of names.
@@ -55,6 +78,9 @@ export interface TagComponent<Props, Slots, At extends keyof Props, Kind> {
   readonly description: string | undefined;
   readonly [types]?: { props: Props; slots: Slots };
 }
+
+/** The events that a component is declared to send; never, where it sends none. */
+export type EventsOf<C> = C extends { readonly [types]?: { events: infer Events } } ? Events : never;
 
 type TagsOf<K> = K extends TagKind<infer Tags, infer _First> ? Tags : never;
 type FirstOf<K> = K extends TagKind<infer _Tags, infer First> ? First : never;
@@ -126,8 +152,8 @@ export function component<
 >(
   name: string,
   parts: Definition<P, S, State, Events, H, Accepts, Text>,
-): Made<P, GivenSlotsFrom<S, NoInfer<Text>>, NoInfer<Accepts>> {
-  return made(name, parts, component) as Made<P, GivenSlotsFrom<S, Text>, Accepts>;
+): Made<P, GivenSlotsFrom<S, NoInfer<Text>>, Events, NoInfer<Accepts>> {
+  return made(name, parts, component) as Made<P, GivenSlotsFrom<S, Text>, Events, Accepts>;
 }
 
 /**
@@ -160,8 +186,10 @@ component.generic = function componentGeneric<
 };
 
 /** What `component` gives: with `accepts` a component that also takes the attributes of the element it becomes. */
-type Made<P, Slots, Accepts extends keyof P> = [Accepts] extends [never]
-  ? Component<GivenProps<P>, Slots>
+type Made<P, Slots, Events, Accepts extends keyof P> = [Accepts] extends [never]
+  ? [keyof Events] extends [never]
+    ? Component<GivenProps<P>, Slots>
+    : SendingComponent<GivenProps<P>, Slots, Events>
   : TagComponent<GivenProps<P>, Slots, Accepts & keyof GivenProps<P>, P[Accepts]>;
 
 /** A template text may declare its slots itself. */
@@ -171,10 +199,18 @@ type GivenSlotsFrom<S, Text> = [Text] extends [never]
     ? SlotsOfText
     : GivenSlots<S>;
 
+/** What is wrong with a definition; while developing all of it is looked at. */
+function partFaults(name: string, parts: unknown): readonly Finding[] {
+  if (!dev) return [];
+  const { props } = (parts ?? {}) as { readonly props?: unknown };
+  const found = definitionFaults(name, parts);
+  return found.length === 0 && isRecord(props) ? propNameFaults(name, Object.keys(props)) : found;
+}
+
 /** What calling one of them makes, each call by its own types. */
 function made(name: string, parts: unknown, calledAs: unknown): unknown {
   const wrong = nameFault(name);
-  const faults = wrong ? [wrong] : dev ? definitionFaults(name, parts) : [];
+  const faults = wrong ? [wrong] : partFaults(name, parts);
   const place = callPlace(calledAs);
   if (faults.length > 0) {
     const source = placeOf(place);

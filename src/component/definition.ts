@@ -38,7 +38,7 @@ export interface Definition<
   Accepts = never,
   Text = string,
 > {
-  /** One sentence on what the component is; tools show it. */
+  /** One sentence on what the component is. */
   readonly description?: string;
   readonly props?: P;
   readonly slots?: S;

@@ -9,7 +9,7 @@ export class EventKind<Detail = void> {
     this.description = description;
   }
 
-  /** Says when the event is sent; tools show it. */
+  /** Says in a sentence when the event is sent. */
   describe(description: string): EventKind<Detail> {
     return new EventKind<Detail>(description);
   }

@@ -5,6 +5,7 @@ export type {
   Component,
   PropsFor,
   PropsOf,
+  SendingComponent,
   SlotsOf,
   TagComponent,
   Use,
@@ -16,13 +17,14 @@ export { componentCore } from './core.js';
 export { type Definition, definition } from './definition.js';
 export { type AnyEventKind, EventKind, event } from './event.js';
 export type { AnyKind, Presence } from './kind.js';
-export { authored, fault, fits, Kind, settle, unreadable } from './kind.js';
+export { authored, fault, fits, isKind, Kind, settle, unreadable } from './kind.js';
 export * as prop from './kinds/index.js';
 export { TagKind } from './kinds/tag.js';
 export { type MarkupReader, markupReader, setMarkupReader, type TextContext } from './markup-reader.js';
 export { nameFault } from './name.js';
 export { forgetComponents, perComponent } from './per-component.js';
 export { preset } from './preset.js';
+export { propNameFaults } from './prop-names.js';
 export { type Rule, readText } from './rule.js';
 export { type AnySlotKind, SlotKind, slot } from './slot.js';
 export { type SlotContent, UseNode } from './use-node.js';

@@ -30,7 +30,7 @@ export interface RuleCode {
 }
 
 /** Stands among a rule's arguments for what its author handed to the kind. */
-export const authored: unique symbol = Symbol('authored');
+export const authored: unique symbol = Symbol.for('zesty-lattice.authored');
 
 interface Settings {
   readonly presence: Presence;

@@ -7,9 +7,9 @@ import {
   type TemplateNode,
   type VoidBuilder,
 } from '../template/index.js';
-import type { Component, TagComponent, Use } from './component.js';
+import type { Component, EventsOf, SendingComponent, TagComponent, Use } from './component.js';
 import { componentCore } from './core.js';
-import type { PropInputs, Show } from './types.js';
+import type { Listening, PropInputs, Show } from './types.js';
 
 /** Props of which some are filled in already, and so may be left out. */
 type Filled<Props, Keys> = Show<
@@ -22,8 +22,8 @@ type Filled<Props, Keys> = Show<
 type Presettable = (...args: never[]) => TemplateNode;
 
 /** What may be filled in. */
-type FilledBy<Make> =
-  Make extends Component<infer Props, infer _Slots>
+type FilledBy<Make> = [EventsOf<Make>] extends [never]
+  ? Make extends Component<infer Props, infer _Slots>
     ? Partial<PropInputs<Props>>
     : Make extends TagComponent<infer Props, infer _Slots, infer At, infer _Kind>
       ? Partial<PropInputs<Omit<Props, At>>>
@@ -31,15 +31,21 @@ type FilledBy<Make> =
         ? Attributes
         : Make extends VoidBuilder<infer Attributes>
           ? Attributes
-          : never;
+          : never
+  : Make extends SendingComponent<infer Props, infer _Slots, infer Events>
+    ? Partial<PropInputs<Props>> & Listening<Events>
+    : never;
 
 /** A builder stays as it is; of a component, what is filled in may be left out. */
-type Preset<Make, Keys> =
-  Make extends Component<infer Props, infer Slots>
+type Preset<Make, Keys> = [EventsOf<Make>] extends [never]
+  ? Make extends Component<infer Props, infer Slots>
     ? Component<Filled<Props, Keys>, Slots>
     : Make extends TagComponent<infer Props, infer Slots, infer At, infer Kind>
       ? TagComponent<Filled<Props, Keys>, Slots, At & keyof Filled<Props, Keys>, Kind>
-      : Make;
+      : Make
+  : Make extends SendingComponent<infer Props, infer Slots, infer Events>
+    ? SendingComponent<Filled<Props, Keys>, Slots, Events>
+    : never;
 
 /**
  * A builder or a component with attributes or props filled in: how a team speaks in its own words. What a use gives

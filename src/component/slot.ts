@@ -27,7 +27,7 @@ export class SlotKind<Data = never, Needed extends boolean = false, Hands extend
     return new SlotKind<Data, true, Hands>(true, this.hands, this.item, this.description);
   }
 
-  /** Says what the slot is for; tools show it. */
+  /** Says in a sentence what the slot is for. */
   describe(description: string): SlotKind<Data, Needed, Hands> {
     return new SlotKind<Data, Needed, Hands>(this.needed, this.hands, this.item, description);
   }

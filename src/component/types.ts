@@ -71,6 +71,11 @@ export type PropsArgument<Props> = [keyof Props] extends [never]
   ? ThisComponentHasNoProps
   : PropInputs<Props>;
 
+/** Which handlers are called when the component's element sends one of its events. */
+export interface Listening<Events> {
+  readonly on?: { readonly [Name in keyof Events]?: HandlerCall | undefined } | undefined;
+}
+
 /** The content of a use. */
 export type ContentArgument<Slots> = [keyof Slots] extends [never]
   ? ThisComponentHasNoSlots

@@ -3,10 +3,11 @@ import { repeatedSlots } from '../plan/index.js';
 import { dev, failure, finding, problemText } from '../problem/index.js';
 import { compileComponent } from './compile/component.js';
 import { countInPage, inPage, viewInPage } from './interpret.js';
+import { markupRead } from './page-markup.js';
 import { ownSheet, scopedSheet } from './page-rules.js';
 import type { Live } from './runtime/live.js';
 import { define, defined } from './runtime/register.js';
-import { styled as styledAs } from './runtime/sheets.js';
+import { lending, styled as styledAs } from './runtime/sheets.js';
 
 /** A component's style sheets, each made when the first of its elements asks. */
 const ownSheetOf = /* @__PURE__ */ perComponent((core) => once(ownSheet(core)));
@@ -51,8 +52,12 @@ export function renewLives(): void {
 }
 
 function make(core: ComponentCore): Live {
-  const { dependencies, features, members, props, styled, uses, view } = compileComponent(core, countInPage);
-  const sheets = [...(core.styles === '' ? [] : [ownSheetOf(core)]), ...[...styled].map(scopedSheetOf)];
+  const { dependencies, features, fillsOthers, members, props, styled, uses, view } = compileComponent(
+    core,
+    countInPage,
+  );
+  const own = core.styles === '' ? [] : [core];
+  const others = [...styled].map(scopedSheetOf);
   return {
     name: core.name,
     props: inPage(props) as Live['props'],
@@ -60,7 +65,12 @@ function make(core: ComponentCore): Live {
     view: viewInPage(view),
     state: core.state,
     handlers: core.handlers,
-    features: [styledAs(...sheets), ...(inPage(features) as NonNullable<Live['features']>)],
+    features: [
+      styledAs(...own.map(ownSheetOf), ...others),
+      ...(fillsOthers ? [lending(...own.map(scopedSheetOf), ...others)] : []),
+      ...(dev ? [markupRead(core)] : []),
+      ...(inPage(features) as NonNullable<Live['features']>),
+    ],
     members: [
       ...(inPage(members) as NonNullable<Live['members']>),
       (made) => {

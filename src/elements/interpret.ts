@@ -134,8 +134,9 @@ function partOf({ core, key }: FromDefinition): unknown {
 
 type Functions = Readonly<Record<string, ((...args: unknown[]) => unknown) | undefined>>;
 
-function argumentsOf(args: readonly Core[]): (scope: Scope) => readonly unknown[] {
-  return (scope) => args.map(({ get }) => get(scope));
+/** Arguments may read the event itself, such as its detail. */
+function argumentsOf(args: readonly Core[]): (scope: Scope, event: Event) => readonly unknown[] {
+  return (scope, event) => args.map(({ get }) => get({ ...scope, event }));
 }
 
 function fillTest({ get }: Core): { isFilled(owner: Scope): boolean } {

@@ -75,6 +75,6 @@ export function between(to: Output, at: At, write: () => void): void {
 export function blockStart(nodes: readonly PlanNode[], at: At): string {
   if (!at.compiling.marksParts) return '';
   const [first] = nodes;
-  const isFixed = !first || (first.kind === 'element' && typeof first.tag === 'string');
+  const isFixed = first?.kind === 'element' && typeof first.tag === 'string';
   return isFixed ? '' : '<!---->';
 }

@@ -4,6 +4,9 @@ import type { Pass } from './pass.js';
 /** A dynamic part of HTML text: what stands there, for one scope. */
 export type Write = (scope: Scope, pass: Pass) => string;
 
+/** The settled values of a use's props. */
+export type Values = (scope: Scope, pass: Pass) => readonly unknown[];
+
 /** Where HTML text goes that is made of a plan: static text and, in between, dynamic parts. */
 export interface Output {
   /** Whether it is written for one scope at once, and not kept. */
@@ -16,8 +19,8 @@ export interface Output {
 export class Direct implements Output {
   readonly isDirect = true;
   html = '';
-  private readonly scope: Scope;
-  private readonly pass: Pass;
+  readonly scope: Scope;
+  readonly pass: Pass;
 
   constructor(scope: Scope, pass: Pass) {
     this.scope = scope;

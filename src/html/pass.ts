@@ -9,12 +9,16 @@ export class Pass {
   readonly problems: Problem[] = [];
   /** The components whose styles content on the spot needs. */
   styled: Set<ComponentCore> | undefined;
+  /** The components with rules whose elements may stand in the shadow root that is being written; none outside of any. */
+  inRoot: ReadonlySet<ComponentCore> | undefined;
   /** What the components around the part that is being written provide. */
-  readonly shared: Map<string, unknown> = new Map();
+  shared: Map<string, unknown> | undefined;
 
   constructor(form: 'markup' | 'elements' = 'markup') {
     this.form = form;
     this.styled = undefined;
+    this.shared = undefined;
+    this.inRoot = undefined;
   }
 
   report(found: Finding, scope: Scope): void {

@@ -8,6 +8,7 @@ export function withShared(component: ComponentCore, scope: Scope, pass: Pass, w
   scope.shared = pass.shared;
   if (!component.provides) return write();
   const context = { props: propRecord(component, scope.props), state: scope.state ?? {} };
+  pass.shared ??= new Map();
   const { shared } = pass;
   const before = component.provides(context as never).map(({ share, value }) => {
     const had: readonly [string, boolean, unknown] = [share, shared.has(share), shared.get(share)];

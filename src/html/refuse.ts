@@ -1,4 +1,4 @@
-import type { ComponentCore } from '../component/index.js';
+import { type ComponentCore, propNameFaults } from '../component/index.js';
 import { repeatedSlots } from '../plan/index.js';
 import { LatticeError, placed } from '../problem/index.js';
 import { refuse, resolveOpen } from '../tree/index.js';
@@ -12,8 +12,8 @@ export function refuseBroken(component: ComponentCore): void {
   sound.add(component);
 }
 
-/** Throws where an element of the component could not show what HTML text shows. */
-export function refuseRepeated(component: ComponentCore): void {
-  const found = repeatedSlots(component);
+/** Throws where the component cannot be an element that shows what HTML text shows, and carries no more. */
+export function refuseAsElement(component: ComponentCore): void {
+  const found = [...propNameFaults(component.name, component.props.names), ...repeatedSlots(component)];
   if (found.length > 0) throw new LatticeError(found.map((one) => placed(one, component.name)));
 }

@@ -1,5 +1,5 @@
 import type { ComponentCore } from '../component/index.js';
-import { scopedRules, shadowRules } from '../plan/index.js';
+import { scopedRules, shadowRules } from '../styles/index.js';
 
 /** The rules of some components, each kept to its component's own elements, as the text of one `style` element. */
 export function styleSheet(components: Iterable<ComponentCore>, pageRules = ''): string {

@@ -1,4 +1,4 @@
-import type { ComponentCore, UseNode } from '../component/index.js';
+import { type ComponentCore, perComponent, type SlotContent, type UseNode } from '../component/index.js';
 import { type Finding, finding, suggest } from '../problem/index.js';
 import { coreOf, takesAccepted } from '../template/index.js';
 import type { PlanAttribute } from './attributes/plan-attribute.js';
@@ -13,15 +13,14 @@ type Report = (found: Finding) => void;
 export function bindProps(use: UseNode, report: Report): readonly BoundProp[] {
   const { component, props } = use;
   const { names } = component.props;
-  const bound: BoundProp[] = [];
-  let own = 0;
+  const bound = new Array<BoundProp>(names.length);
   for (let index = 0; index < names.length; index++) {
     const name = names[index] as string;
-    const isGiven = Object.hasOwn(props, name);
-    if (isGiven) own++;
-    bound.push(bindProp(component, index, name, isGiven ? props[name] : undefined, report));
+    const given = props[name];
+    const isGiven = given !== undefined && Object.hasOwn(props, name);
+    bound[index] = bindProp(component, index, name, isGiven ? given : undefined, report);
   }
-  if (component.accepts === undefined && Object.keys(props).length > own) unknownProps(use, report);
+  if (component.accepts === undefined && hasOthers(props, component)) unknownProps(use, report);
   if (component.accepts === undefined && takesAccepted(props))
     report(
       finding('prop-unknown', {
@@ -31,6 +30,11 @@ export function bindProps(use: UseNode, report: Report): readonly BoundProp[] {
       }),
     );
   return bound;
+}
+
+function hasOthers(props: object, component: ComponentCore): boolean {
+  for (const name in props) if (!component.props.at.has(name) && Object.hasOwn(props, name)) return true;
+  return false;
 }
 
 function unknownProps({ component, props }: UseNode, report: Report): void {
@@ -50,14 +54,21 @@ function bindProp(
 ): BoundProp {
   const expr = typeof given === 'function' ? coreOf(given) : undefined;
   if (expr) return { name, from: 'given', expr, value: undefined };
-  const from =
-    given !== undefined
-      ? 'given'
-      : component.props.kinds[index]?.settings.presence === 'fallback'
-        ? 'fallback'
-        : 'absent';
+  if (given === undefined && component.props.kinds[index]?.settings.presence !== 'required')
+    return leftOut(component)[index] as BoundProp;
+  const from = given === undefined ? 'absent' : 'given';
   return { name, from, expr: undefined, value: settledProp(component, index, given, report) };
 }
+
+/** The props that a use may leave out, as they are then. */
+const leftOut: (component: ComponentCore) => readonly BoundProp[] = /* @__PURE__ */ perComponent(
+  ({ props }) =>
+    props.names.map((name, index) => {
+      const settings = props.kinds[index]?.settings;
+      const from = settings?.presence === 'fallback' ? 'fallback' : 'absent';
+      return { name, from, expr: undefined, value: settings?.fallbackValue };
+    }),
+);
 
 /** Attributes given to the element that a component renders as; undefined where it takes none. */
 export function acceptedOf(
@@ -97,8 +108,8 @@ export function listenersOf({ component, props }: UseNode, report: Report): read
 export function checkSlots(use: UseNode, report: Report): void {
   const { component, slots } = use;
   for (const name in slots) {
-    const given = slots[name];
-    if (!given || isNothing(given.content)) continue;
+    const given = givenTo(use, name);
+    if (!given) continue;
     const index = component.slots.at.get(name);
     if (index === undefined) {
       report(slotFault(component, name));
@@ -112,9 +123,7 @@ export function checkSlots(use: UseNode, report: Report): void {
   for (let index = 0; index < names.length; index++) {
     if (!kinds[index]?.needed) continue;
     const slot = names[index] as string;
-    const given = Object.hasOwn(slots, slot) ? slots[slot] : undefined;
-    if (!given || isNothing(given.content))
-      report(finding('slot-missing', { component: component.name, slot }));
+    if (!givenTo(use, slot)) report(finding('slot-missing', { component: component.name, slot }));
   }
 }
 
@@ -132,8 +141,13 @@ export function slotFault(component: ComponentCore, name: string): Finding {
   return finding('slot-unknown', { component: component.name, slot: name, hint });
 }
 
-/** Content that places nothing, whatever the data: it counts as not given. */
-export function isNothing(content: unknown): boolean {
+/** What a use gives to a slot. Content that places nothing, whatever the data, is not given; a function always is. */
+export function givenTo({ slots }: UseNode, name: string): SlotContent | undefined {
+  const given = Object.hasOwn(slots, name) ? slots[name] : undefined;
+  return given && (given.data !== undefined || !isNothing(given.content)) ? given : undefined;
+}
+
+function isNothing(content: unknown): boolean {
   if (content === null || content === undefined || content === false || content === '') return true;
   return Array.isArray(content) && content.every(isNothing);
 }

@@ -78,7 +78,7 @@ export class Block {
   get asksForSlots(): boolean {
     return (
       this.reads.some((core) => readsOp(core, 'filled')) ||
-      this.uses.some(({ fills }) => fills.some((fill) => fill !== undefined && fill.block.placesSlots))
+      this.uses.some(({ fills }) => fills.some((fill) => fill?.block.placesSlots))
     );
   }
 
@@ -163,4 +163,16 @@ export function either(a: Filled, b: Filled): Filled {
 /** Whether content comes to anything, as an expression. */
 export function filledCore(filled: Filled): Core {
   return typeof filled === 'boolean' ? new ExprCore({ op: 'literal', value: filled }) : filled;
+}
+
+/** Whether both of two come to something. */
+export function both(a: Filled, b: Filled): Filled {
+  if (a === false || b === false) return false;
+  if (a === true) return b;
+  return b === true ? a : new ExprCore({ op: 'binary', operator: 'and', left: a, right: b });
+}
+
+/** Whether something comes to nothing. */
+export function isNot(filled: Filled): Filled {
+  return typeof filled === 'boolean' ? !filled : new ExprCore({ op: 'unary', operator: 'not', of: filled });
 }

@@ -50,7 +50,9 @@ function namedNode(node: PlanNode, slot: string): PlanNode | undefined {
     case 'each':
       return { ...node, row: named(node.row, slot), empty: named(node.empty, slot) };
     case 'use':
-      return isInteractive(node.component) ? { ...node, own: [...node.own, slotAttribute(slot)] } : undefined;
+      return isInteractive(node.component)
+        ? { ...node, own: [...node.own, slotAttribute(slot)], filled: true }
+        : undefined;
     default:
       return undefined;
   }

@@ -8,18 +8,17 @@ export {
   type ClassPiece,
   type PlanAttribute,
 } from './attributes/plan-attribute.js';
-export { isNothing, slotFault } from './bind.js';
+export { slotFault } from './bind.js';
 export { type Block, type Filled, filledCore, readsOp } from './block.js';
 export { hostContent } from './host-content.js';
 export { isInteractive } from './interactive.js';
-export { isMarkedInShadow, marksOf, shadowMarksOf } from './marks.js';
+export { fillsWithData, isMarkedInShadow, marksOf, shadowMarksOf } from './marks.js';
 export type { Node } from './nodes/index.js';
 export type * from './plan.js';
 export { isClosed, misplaced, planContent, planOf, planOnTheSpot } from './planner.js';
 export { closesRawText, rawTextFault } from './raw-text.js';
 export { repeatedSlots } from './repeated-slots.js';
 export { blueprintOf, filledExpr } from './run-template.js';
-export { marksIn, scopedRules, shadowRules } from './scope-rules.js';
-export { markSelectors, type SelectorMarks } from './selectors.js';
+export { markSelectors, marksIn, type SelectorMarks } from './selectors.js';
 export { settledProp } from './settle.js';
 export { readsShared, sharesOf } from './shared.js';

@@ -1,6 +1,6 @@
 import { type ComponentCore, perComponent } from '../component/index.js';
 import { isInteractive } from './interactive.js';
-import type { PlanElement } from './plan.js';
+import type { PlanElement, PlanUse } from './plan.js';
 import { planOf } from './planner.js';
 
 type Marks = readonly (readonly [attribute: string, value: string])[];
@@ -24,13 +24,20 @@ export function shadowMarksOf(component: ComponentCore): Marks {
 }
 
 /**
- * Whether a component with rules has something in its shadow root that its template has not written: the elements of
- * components that dissolve in it, ready-made HTML.
+ * Whether a component's rules have to tell its elements from others in a shadow root: where something stands in its own
+ * that its template has not written (the elements of components that dissolve in it, ready-made HTML, what a slot is
+ * filled with that hands data), and where it fills such a slot of another element, in whose shadow root its own stand.
  */
 export const isMarkedInShadow: (component: ComponentCore) => boolean = /* @__PURE__ */ perComponent(
   (component) =>
     component.styles !== '' &&
     planOf(component).content.some(
-      (node) => node.kind === 'trusted' || (node.kind === 'use' && !isInteractive(node.component)),
+      (node) =>
+        node.kind === 'trusted' ||
+        (node.kind === 'slot' && node.hands) ||
+        (node.kind === 'use' && (!isInteractive(node.component) || fillsWithData(node))),
     ),
 );
+
+/** Whether a use fills a slot that hands data: of a component that is an element, that content stands in its shadow root. */
+export const fillsWithData = ({ fills }: PlanUse): boolean => fills.some((fill) => fill?.data !== undefined);

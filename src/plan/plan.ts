@@ -2,7 +2,7 @@ import type { ComponentCore } from '../component/index.js';
 import type { Finding, SourcePlace } from '../problem/index.js';
 import type { Core, Site } from '../template/index.js';
 import type { PlanAttribute } from './attributes/plan-attribute.js';
-import type { Block } from './block.js';
+import type { Block, Filled } from './block.js';
 
 /**
  * A template made ready for its readers: content in one normal form, attributes decided, uses bound to their
@@ -106,6 +106,8 @@ export interface PlanUse {
   /** Attributes of that element that stand in a document, as they are written there. */
   readonly host: string;
   readonly source: SourcePlace | undefined;
+  /** Whether it comes to anything, read where it is written. */
+  readonly filled: Filled;
 }
 
 export interface PlanFill {

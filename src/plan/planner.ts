@@ -1,7 +1,8 @@
 import { type ComponentCore, componentCore, perComponent } from '../component/index.js';
 import { type Finding, finding, show } from '../problem/index.js';
-import { type AnyNode, type Core, coreOf, isNode, type Site, type SiteStep } from '../template/index.js';
+import { type AnyNode, type Core, coreOf, isNode, type Site } from '../template/index.js';
 import { Block, isClosedBy } from './block.js';
+import { Counts, noRows, Place } from './counts.js';
 import { facts, planners } from './nodes/index.js';
 import type { PlannedKind } from './nodes/kind.js';
 import type { Fault, Plan, PlanNode, PlanUse } from './plan.js';
@@ -37,13 +38,20 @@ export function isClosed(node: PlanNode, isClosedUse: (use: PlanUse) => boolean)
 }
 
 function top(): At {
-  return { path: [], rows: [], counts: new Map(), isOutermost: false, tag: '', choice: undefined };
+  return {
+    around: undefined,
+    rows: noRows,
+    counts: new Counts(),
+    isOutermost: false,
+    tag: '',
+    choice: undefined,
+  };
 }
 
 /** Where in a template something is planned. */
 export interface At {
-  /** The components from the template's own down to here. */
-  readonly path: readonly SiteStep[];
+  /** The use that it stands in. */
+  readonly around: Place | undefined;
   /** The locals that hold row numbers around it. */
   readonly rows: readonly number[];
   readonly counts: Counts;
@@ -55,24 +63,27 @@ export interface At {
   readonly choice: Core | undefined;
 }
 
-/** Counts the uses of each name below one step, so that a step has a number only where there are several. */
-type Counts = Map<string, number>;
+/** What is found on the spot is told at once. */
+const noFaults: Fault[] = [];
 
 /** Plans one template, or content that stands in none. */
 export class Planner {
   readonly component: ComponentCore | undefined;
-  readonly faults: Fault[] = [];
+  readonly faults: Fault[];
   /** Whether it plans for one rendering only. */
   readonly isOnTheSpot: boolean;
   /** How many locals are needed. */
   locals = 0;
   /** How many slots and uses there are as yet. */
   places = 0;
+  /** The plans of the components that are used. */
+  readonly planOf = planOf;
   private readonly tell: ((found: Finding, site?: Site) => void) | undefined;
 
   constructor(component: ComponentCore | undefined, tell?: (found: Finding, site?: Site) => void) {
     this.component = component;
     this.tell = tell;
+    this.faults = tell ? noFaults : [];
     this.isOnTheSpot = tell !== undefined;
   }
 
@@ -82,6 +93,9 @@ export class Planner {
   }
 
   block(content: unknown, at: At): Block {
+    // Most content is one piece; a list of one takes less room than one that may grow.
+    if (typeof content === 'string' && content !== '') return this.made([{ kind: 'text', text: content }]);
+    if (isNode(content)) return this.made([this.node(content, at)]);
     const nodes: PlanNode[] = [];
     this.add(content, at, nodes);
     return this.made(nodes);
@@ -116,25 +130,12 @@ export class Planner {
   }
 
   /** The place of a use: the path of components to it, and what its ids start with. */
-  site(name: string, at: At): Site {
+  site(name: string, at: At): Place {
     const number = this.places++;
     // The outermost use on the spot needs nothing to tell its ids from those of others.
     const id = this.component ? `-${number}` : number === 0 ? '' : `.${number}`;
-    return { path: [...at.path, stepAt(name, at)], id };
+    return new Place(name, id, at.around, at.rows, at.counts);
   }
-}
-
-/** The step of a use below its surroundings; its number shows once a second one of the name has come. */
-function stepAt(name: string, { counts, rows }: At): SiteStep {
-  const mine = (counts.get(name) ?? 0) + 1;
-  counts.set(name, mine);
-  return {
-    name,
-    rows,
-    get nth() {
-      return (counts.get(name) ?? 0) > 1 ? mine : undefined;
-    },
-  };
 }
 
 /** Words what stands where content belongs and is none. */

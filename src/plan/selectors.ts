@@ -5,6 +5,11 @@ export interface SelectorMarks {
   readonly host: string | undefined;
 }
 
+/** The marks of a component, as its rules name them. */
+export function marksIn(name: string): SelectorMarks & { readonly host: string } {
+  return { own: `:where([data-in="${name}"])`, host: `:where([data-in-host="${name}"])` };
+}
+
 /**
  * Selectors that match only what a component's template has written: each compound gets the component's mark, in
  * `:where()` so that it weighs nothing. That is what a shadow root does, where an outside element is never matched,

@@ -218,6 +218,10 @@ export const words = {
     `The markup that was sent for ${component} is not what it shows now: ${how}.`,
     'It was put right. Render with the same props and data on both sides, and without values that differ each time.',
   ]),
+  'markup-unread': warning<{ component: string; what: string; hint: string }>(({ component, what, hint }) => [
+    `${component} ${what}, which a page's element does not read.`,
+    hint,
+  ]),
   'handler-failed': error<{ component: string; handler: string; reason: string }>(
     ({ component, handler, reason }) => [
       `The handler "${handler}" of ${component} stopped with an error: ${reason}.`,

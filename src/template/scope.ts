@@ -38,9 +38,10 @@ export function isFilled({ fills, owner }: Scope, slot: number): boolean {
   return fill !== undefined && (owner === undefined || fill.isFilled(owner));
 }
 
-/** Whether a value shows as anything where content is placed. */
+/** Whether a value shows as anything where content is placed; white space alone does not. */
 export function isSomething(value: unknown): boolean {
-  return value !== null && value !== undefined && value !== false && value !== '';
+  if (typeof value === 'string') return value.trim() !== '';
+  return value !== null && value !== undefined && value !== false;
 }
 
 /** Whether a value is a list with something in it. */

@@ -8,10 +8,10 @@ import {
   type PlanOf,
   type PlanUse,
   planOf,
-  scopedRules,
   settledProp,
 } from '../plan/index.js';
 import { type Finding, finding, type Problem, placed, type SourcePlace } from '../problem/index.js';
+import { scopedRules } from '../styles/index.js';
 import { describe, type Fill } from '../template/index.js';
 import { unknownAttribute } from './attribute-names.js';
 import { followElement } from './element-checks.js';
@@ -39,6 +39,8 @@ export class TreeBuilder {
   readonly styled = new Map<ComponentCore, string>();
   /** Where the slots of an open root stand, by their numbers. */
   readonly slotSpots = new Map<number, Spot[]>();
+  /** The elements that were followed, each with the open ones around it. */
+  readonly elements: { readonly tag: string; readonly open: readonly string[] }[] = [];
   readonly #told = new Set<string>();
   readonly #named = new Map<string, ComponentCore>();
   /** Whether nothing outside the tree can come to it, so that its references have to meet inside it. */

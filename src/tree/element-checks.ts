@@ -18,6 +18,7 @@ export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, b
   if (typeof node.tag === 'string') checkNames(node, say);
   if (tag !== undefined) builder.misfit(elementMisfit(tag, spot.open), `<${tag}>`, scope, source);
   else if (node.tags) checkAll(node.tags, node, scope, spot, builder);
+  builder.elements.push({ tag: tag ?? unknownName(node, scope), open: spot.open });
   builder.ids.element(tag ?? '?', attributes, (core) => knownValue(core, scope), {
     where: scope.path,
     branches: spot.branches,

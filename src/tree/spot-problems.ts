@@ -3,12 +3,15 @@ import { type PlanUse, planContent } from '../plan/index.js';
 import type { Problem } from '../problem/index.js';
 import { TreeBuilder } from './build.js';
 import type { KnownId } from './ids.js';
+import { elementMisfit } from './nesting.js';
 import { outside, pathTo, type Spot, type TreeScope, topSpot } from './scope.js';
 
 /** What stands around each slot of a component, and which ids stand in it: looked for once. */
 interface Surroundings {
   readonly slots: readonly (readonly Spot[])[];
   readonly ids: readonly KnownId[];
+  /** Its own elements, each with the open ones around it. */
+  readonly elements: TreeBuilder['elements'];
 }
 
 const surroundingsOf: (component: ComponentCore) => Surroundings = /* @__PURE__ */ perComponent(
@@ -18,6 +21,7 @@ const surroundingsOf: (component: ComponentCore) => Surroundings = /* @__PURE__ 
     return {
       slots: component.slots.names.map((_name, index) => builder.slotSpots.get(index) ?? []),
       ids: builder.ids.known(),
+      elements: [...new Map(builder.elements.map((one) => [`${one.tag} ${one.open}`, one])).values()],
     };
   },
 );
@@ -41,11 +45,23 @@ class SpotBuilder extends TreeBuilder {
     const path = pathTo(scope, node.site);
     this.ids.add(around.ids, path, spot);
     this.accepted(props[component.props.at.get(component.accepts ?? '') ?? -1]?.value, node, path);
+    if (spot.open.length > 0) this.standIn(around, node, scope, spot);
     for (const [index, fill] of fills.entries()) {
       for (const { open, repeats } of fill ? (around.slots[index] ?? []) : []) {
         const inside = { open: [...spot.open, ...open.map((tag) => chosenTag(tag, node))] };
         if (fill) this.nodes(fill.block, scope, { ...spot, ...inside, repeats: spot.repeats || repeats });
       }
+    }
+  }
+
+  /** Elements of a component that may stand where they do in it, and not in what is around its use. */
+  private standIn({ elements }: Surroundings, node: PlanUse, scope: TreeScope, spot: Spot): void {
+    for (const one of elements) {
+      const tag = chosenTag(one.tag, node);
+      const open = one.open.map((other) => chosenTag(other, node));
+      if (tag.startsWith('?') || elementMisfit(tag, open)) continue;
+      const what = `<${tag}> of ${node.component.name}`;
+      this.misfit(elementMisfit(tag, [...spot.open, ...open]), what, scope, node.source);
     }
   }
 }

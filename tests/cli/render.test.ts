@@ -2,7 +2,7 @@ import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
-import { lattice } from './lattice.js';
+import { lattice, latticeProcess } from './lattice.js';
 
 const parts = 'tests/cli/fixtures/two-parts.ts';
 const folder = mkdtempSync(join(tmpdir(), 'lattice-'));
@@ -16,7 +16,7 @@ function placeOf(text: string): string {
 
 describe('lattice render', () => {
   test('writes a component’s HTML to standard output, with its styles before it', () => {
-    const { code, out, err } = lattice('render', parts, '--component', 'first-part');
+    const { code, out, err } = latticeProcess('render', parts, '--component', 'first-part');
     expect({ code, err }).toEqual({ code: 0, err: '' });
     expect(out).toBe(
       '<style>b:where([data-in="first-part"]){color:teal}</style><b data-in="first-part">Dunlight</b>\n',
@@ -50,7 +50,7 @@ describe('lattice render', () => {
 
   test('prints every problem with its path, hint and source line, writes nothing, and ends with 1', () => {
     const out = join(folder, 'never.html');
-    const { code, err } = lattice('render', 'tests/cli/fixtures/broken-page.ts', '--out', out);
+    const { code, err } = latticeProcess('render', 'tests/cli/fixtures/broken-page.ts', '--out', out);
     expect(code).toBe(1);
     expect(existsSync(out)).toBe(false);
     expect(err).toContain('error prop-unknown  stall-sign was given "nmae"');

@@ -110,7 +110,7 @@ describe('what a module calls with something else than it takes', () => {
     ['prop.tag', () => prop.tag?.('p'), /takes a list of element names/],
     ['prop.list', () => prop.list?.('text'), /takes the kind of its items, and got the text "text"/],
     ['prop.list', () => prop.list?.(prop.text), /takes the kind of its items, and got a function/],
-    ['prop.record', () => prop.record?.(), /takes a record of kinds, and got nothing/],
+    ['prop.record', () => prop.record?.('row'), /takes a record of kinds, and got the text "row"/],
     [
       'prop.record',
       () => prop.record?.({ row: 'number' }),

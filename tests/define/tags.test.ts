@@ -44,6 +44,7 @@ describe('a component that renders as one of several elements', () => {
     const wrong = resolve(loose({ tag: 'h2', for: 'x' })).problems;
     expect(wrong).toMatchObject([
       { code: 'attribute-unknown', where: 'text-line', message: '<h2> has no attribute "for".' },
+      { code: 'reference-dangling', where: 'text-line' },
     ]);
     expect(resolve(loose({ tag: 'script' })).problems[0]?.code).toBe('prop-invalid');
     expect(() => renderHtml(loose({ tag: 'a', href: 'javascript:x' }))).toThrow('attribute-unsafe');

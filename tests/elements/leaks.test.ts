@@ -2,12 +2,13 @@ import { chromium } from 'playwright-core';
 import { expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
+import { runsOf } from '../support/runs.js';
 
 test.each([
   ['planned in the page', './parts-page.ts', false],
   ['planned as the page was built', './parts-ahead.ts', true],
 ])(
-  '10,000 rounds of coming and going leave heap, nodes and listeners as they were, %s',
+  'rounds of coming and going leave heap, nodes and listeners as they were, %s',
   async (_how, parts, ahead) => {
     const code = await bundle(new URL(parts, import.meta.url), { production: true, ahead });
     const browser = await chromium.launch(browserOptions);
@@ -42,7 +43,7 @@ test.each([
       })()`);
       await rounds(500);
       const before = await figures();
-      await rounds(10_000);
+      await rounds(runsOf('comings and goings', 10_000).numRuns);
       const after = await figures();
       expect(after.JSEventListeners).toBeLessThanOrEqual((before.JSEventListeners ?? 0) + 5);
       expect(after.Nodes).toBeLessThanOrEqual((before.Nodes ?? 0) + 50);

@@ -4,7 +4,6 @@ import * as parts from '../../examples/open-day/components/index.js';
 import data from '../../examples/orchard/open-day.json' with { type: 'json' };
 import { type ComponentCore, componentCore, UseNode } from '../../src/component/index.js';
 
-
 type Values = Record<string, unknown>;
 type Change = (changes: Values) => void;
 

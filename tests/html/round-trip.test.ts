@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { type Content, component, eachOf, el, given, prop, resolve, slot } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
 import { type Plain, parsed } from '../support/parsing.js';
+import { runsOf } from '../support/runs.js';
 
 /** A piece of a page as it is written: text, an element, a condition, a list. */
 type Piece =
@@ -162,9 +163,9 @@ describe('for random pages of elements, text, conditions and lists', () => {
         expect(renderHtml(Spot({}, el.main(written(page, (it) => it))))).toBe(html);
         if (resolve(Changing).problems.length === 0) expect(renderHtml(Changing, { values })).toBe(html);
       }),
-      { numRuns: 4_000, seed: 20261123 },
+      runsOf('round trips', 4000),
     );
-    expect(kept).toBeGreaterThan(800);
-    expect(refused).toBeGreaterThan(200);
+    expect(kept).toBeGreaterThan(160);
+    expect(refused).toBeGreaterThan(40);
   });
 });

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { component, LatticeError, prop } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
 import { onlyProblem } from '../support/problems.js';
+import { runsOf } from '../support/runs.js';
 import { soundExpression } from './random-expressions.js';
 
 const helpers = {
@@ -293,7 +294,7 @@ test('whatever stands in a hole, nothing is thrown but problems', () => {
           expect(message.length * hint.length).toBeGreaterThan(0);
       }
     }),
-    { numRuns: 4000 },
+    runsOf('holes', 4000),
   );
   expect(sound).toBeGreaterThan(100);
 });

@@ -14,8 +14,8 @@ const doors: Record<string, string> = {
     'ComponentTree LatticeError calc component definition eachOf el event given phrase preset prop resolve share slot trusted uid',
   'zesty-lattice/check': 'MissingPath SettingsError check jsonReport sarifReport textReport',
   'zesty-lattice/elements': 'elementClass register',
-  'zesty-lattice/live':
-    'always anyKind attribute bind changing checked choiceKind classOf classes compare consuming containing dateKind define depending documentHtml each fieldMembers fieldPart fillerMembers filling flagKind given handed htmlNodes innerFrame isFilled isFull isSomething leaving life listKind listOf listen numberKind numberOf ownField plain plainText plus property providing ready recordKind same schemaKind sheet slotWatch styled styles svgNodes testedKind text textKind urlKind view worded workedGetter',
+  'zesty-lattice/runtime':
+    'always anyRow anyRule attribute bind calculated changing checked choiceRule classOf classes compare consuming containing dateRule define documentHtml each fieldFeature fieldMembers fillerMembers filling flagRule given guarded handed htmlNodes innerScope isFilled isFull isSomething json later leaving lending life listRule listen numberOf numberRule outerAttribute ownField ownerOf plain plainText plus property providing readText ready receiving recordRule same schemaRule sheet slotWatch styled styles svgNodes testedRule text textRule urlRule view worded',
   'zesty-lattice/markup': 'adopt catalog markupFile renderDocument',
   'zesty-lattice/vite': 'default lattice',
   'zesty-lattice/vite/page': 'note',

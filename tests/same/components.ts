@@ -108,6 +108,7 @@ export const LiveRows = component('same-live-rows', {
   props: { items: prop.list<Item>() },
   slots: { row: slot.with<Item>(), foot: slot() },
   state: () => ({ mark: '!' }),
+  styles: 'b, li { color: rgb(9, 8, 7) }',
   template: ({ props, slots, state }) => [
     el.ol(
       eachOf(props.items, (one, index) => el.li(index, slots.row(one, el.q(one.name)), state.mark), {
@@ -117,6 +118,15 @@ export const LiveRows = component('same-live-rows', {
     given(slots.row.filled, 'with rows', 'without rows'),
     slots.foot('no foot'),
   ],
+});
+/** An element that fills the rows of another with its own and with what it is given. */
+export const LiveRowsThrough = component('same-live-rows-through', {
+  props: { items: prop.list<Item>() },
+  slots: { row: slot.with<Item>() },
+  state: () => ({ end: '.' }),
+  styles: 'i { color: rgb(3, 2, 1) }',
+  template: ({ props, slots, state }) =>
+    LiveRows({ items: props.items }, { row: (one) => [el.i(slots.row(one, el.s(one.name))), state.end] }),
 });
 /** Hands its own rows on. */
 export const RowsThrough = component('same-rows-through', {
@@ -186,7 +196,7 @@ export const LiveLeaf = component('same-live-leaf', {
   slots: { default: slot() },
   state: () => ({ on: true }),
   styles: 'b { color: rgb(7, 8, 9) }',
-  template: ({ slots }) => el.p(el.b('alive'), Leaf({}, slots.default())),
+  template: ({ slots }) => el.div(el.b('alive'), Leaf({}, slots.default())),
 });
 
 export const Basket = share<{ readonly crates: number }>('same-basket');

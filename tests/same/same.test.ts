@@ -1,25 +1,33 @@
-import { type Browser, chromium } from 'playwright-core';
+import { type Browser, chromium, type Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { renderHtml } from 'zesty-lattice/html';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
+import { runsOf } from '../support/runs.js';
 import { cases } from './cases/index.js';
 import type { Outcome, Planning } from './compare.js';
+import type { RandomOutcome } from './page.js';
 import { asFunctions, html, momentsOf, useOf } from './writings.js';
 
 let browser: Browser;
+let code = '';
 const outcomes: Record<Planning, Outcome[]> = { page: [], ahead: [] };
+
+async function opened(planning: Planning): Promise<Page> {
+  const page = await browser.newPage();
+  page.on('pageerror', (error) => console.log(planning, error));
+  await page.setContent('<!doctype html><title>Same</title>');
+  await page.addScriptTag({ content: code, type: 'module' });
+  await page.waitForFunction('window.compareCase');
+  return page;
+}
 
 beforeAll(async () => {
   browser = await chromium.launch(browserOptions);
-  const code = await bundle(new URL('./page.ts', import.meta.url));
+  code = await bundle(new URL('./page.ts', import.meta.url));
   await Promise.all(
     (['page', 'ahead'] as const).map(async (planning) => {
-      const page = await browser.newPage();
-      page.on('pageerror', (error) => console.log(planning, error));
-      await page.setContent('<!doctype html><title>Same</title>');
-      await page.addScriptTag({ content: code, type: 'module' });
-      await page.waitForFunction('window.compareCase');
+      const page = await opened(planning);
       for (let at = 0; at < cases.length; at++)
         outcomes[planning].push(
           await page.evaluate<Outcome>(
@@ -30,6 +38,25 @@ beforeAll(async () => {
   );
 }, 120_000);
 afterAll(() => browser.close());
+
+const random = runsOf('all ways of writing', 2000);
+test.each(['page', 'ahead'] as const)(
+  'random cases show the same, planned in the %s',
+  async (planning) => {
+    const page = await opened(planning);
+    const { compared, failed } = await page.evaluate<RandomOutcome>(
+      `compareRandom(${random.numRuns / 2}, ${random.seed + (planning === 'page' ? 0 : 1)}, '${planning}')`,
+    );
+    expect(failed).toBeUndefined();
+    expect(compared.text).toBe(random.numRuns / 2);
+  },
+  600_000,
+);
+
+/** What is written bears the name of its component, which each place makes up. */
+function named(text: string): string {
+  return text.replace(/same-(case|in-node)-\d+/g, 'same');
+}
 
 test('the corpus has 200 cases at least, each of another name', () => {
   expect(cases.length).toBeGreaterThanOrEqual(200);
@@ -43,8 +70,8 @@ describe('every way of writing shows the same', () => {
     const one = cases[at];
     if (!one) return;
     const functions = asFunctions(`same-in-node-${at}`, one);
-    expect(page?.html).toEqual(
-      momentsOf(one).map((moment) => html(() => renderHtml(useOf(functions, one, moment)))),
+    expect(page?.html.map(named)).toEqual(
+      momentsOf(one).map((moment) => named(html(() => renderHtml(useOf(functions, one, moment))))),
     );
   });
 });

@@ -8,8 +8,8 @@ const looks = ['color', 'fontStyle', 'fontWeight', 'textDecorationLine', 'border
 
 interface ShapeOptions {
   readonly looks: boolean;
-  /** How many ids were seen, and which. */
-  readonly ids: Map<string, string>;
+  /** The ids seen in each root, and how they are told here. */
+  readonly ids: Map<Node, Map<string, string>>;
 }
 
 /** What a page shows of a node, as text: shadow roots in place, slots with what is in them, no comments, no marks. */
@@ -53,7 +53,7 @@ function shape(node: Node, options: ShapeOptions): Shape[] {
       ({ name }) =>
         !marks.test(name) && name !== 'slot' && !(control && /^(value|checked|selected)$/.test(name)),
     )
-    .map(({ name, value }) => `${name}=${holdsIds.test(name) ? sameIds(value, options.ids) : value}`)
+    .map(({ name, value }) => `${name}=${holdsIds.test(name) ? sameIds(value, node, options) : value}`)
     .sort();
   const style = getComputedStyle(node);
   const seen = options.looks ? looks.map((name) => style[name]).join(' ') : '';
@@ -74,9 +74,14 @@ function controlOf(node: Element): string {
   return '';
 }
 
-function sameIds(value: string, ids: Map<string, string>): string {
+/** An id is known by the root it is in, too: two shadow roots may hold the same one. */
+function sameIds(value: string, node: Element, { ids }: ShapeOptions): string {
+  const root = node.getRootNode();
+  const known = ids.get(root) ?? new Map<string, string>();
+  ids.set(root, known);
   return value.replace(/[^\s]+/g, (id) => {
-    if (!ids.has(id)) ids.set(id, `#${ids.size}`);
-    return ids.get(id) ?? id;
+    const same = known.get(id) ?? `#${[...ids.values()].reduce((sum, { size }) => sum + size, 0)}`;
+    known.set(id, same);
+    return same;
   });
 }

@@ -1,13 +1,55 @@
 // npm run same [words of a case's name]: compares the cases, and says how they differ.
+// npm run same -- --random 5000 [--seed 1]: the same for random cases.
 import { chromium } from 'playwright-core';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
 import { cases } from './cases/index.js';
 import type { Difference, Outcome } from './compare.js';
+import type { RandomOutcome } from './page.js';
 
+const option = (name: string): string | undefined => {
+  const at = process.argv.indexOf(name);
+  return at < 0 ? undefined : process.argv[at + 1];
+};
 const wanted = process.argv[2] ?? '';
 const browser = await chromium.launch(browserOptions);
 const code = await bundle(new URL('./page.ts', import.meta.url));
+if (wanted === '--random') {
+  const runs = Number(option('--random') ?? 1000);
+  const seed = Number(option('--seed') ?? Math.floor(Math.random() * 1e9));
+  console.log(`${runs} random cases, seed ${seed}`);
+  await Promise.all(
+    (['page', 'ahead'] as const).map(async (planning) => {
+      const page = await browser.newPage();
+      await page.setContent('<!doctype html><title>Same</title>');
+      await page.addScriptTag({ content: code, type: 'module' });
+      await page.waitForFunction('window.compareRandom');
+      const { compared, kinds, left, failed } = await page.evaluate<RandomOutcome>(
+        `compareRandom(${Math.ceil(runs / 2)}, ${planning === 'page' ? seed : seed + 1}, '${planning}')`,
+      );
+      console.log(
+        `planned ${planning === 'page' ? 'in the page' : 'ahead'}: ${failed ? 'differs' : '0 differences'}`,
+      );
+      for (const [way, times] of Object.entries(compared))
+        console.log(`  ${String(times).padStart(6)}  ${way}`);
+      for (const [why, times] of Object.entries(left))
+        console.log(`  ${String(times).padStart(6)}  not compared, ${why}`);
+      console.log(
+        `  made of ${Object.entries(kinds)
+          .map(([kind, times]) => `${times} ${kind}`)
+          .join(', ')}`,
+      );
+      if (failed) {
+        console.log(failed.description);
+        for (const { writing, when, got, wanted: expected } of failed.differences.slice(0, 4))
+          console.log(`× ${writing} | ${when}\n  got    ${got}\n  wanted ${expected}`);
+        process.exitCode = 1;
+      }
+    }),
+  );
+  await browser.close();
+  process.exit();
+}
 const compared = new Map<string, number>();
 const left = new Map<string, string[]>();
 const differences: Difference[] = [];

@@ -119,7 +119,8 @@ class MarkupWriter {
       if (value === undefined) return '';
       if (/^aria-|^(contenteditable|draggable|spellcheck)$/.test(name) && value === false)
         return ` ${name}="false"`;
-      if (value === null && (name === 'class' || name === 'style')) throw new NoMarkup('a class that is taken away');
+      if (value === null && (name === 'class' || name === 'style'))
+        throw new NoMarkup('a class that is taken away');
       return value === null ? ` ${name}="{{ null }}"` : '';
     }
     if (name === 'on') return this.listeners(value as Readonly<Record<string, HandlerCall>>);

@@ -1,4 +1,4 @@
-import { type AnyComponent, type Content, component, prop, slot, type Use } from 'zesty-lattice';
+import { type AnyComponent, type Content, component, el, prop, slot, type Use } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
 import { base, type Case, type Data, type Item, type Step, type Tools, usualSteps } from './case.js';
 import { blueprintOf, componentCore, HandlerCall } from './internals.js';
@@ -119,10 +119,13 @@ export function html(write: () => string): string {
     return write();
   } catch (thrown) {
     const { problems } = thrown as { problems?: readonly { code: string; message: string }[] };
-    return problems ? `! ${problems.map(({ code }) => code).join(' ')}` : `! ${(thrown as Error).stack}`;
+    return problems
+      ? `! ${[...new Set(problems.map(({ code }) => code))].sort().join(' ')}`
+      : `! ${(thrown as Error).stack}`;
   }
 }
 
 export function htmlOfSpot(one: Case, moment: Moment): string {
-  return html(() => renderHtml(Spot({}, onTheSpot(one, moment))));
+  // In an element, since white space alone fills no slot.
+  return html(() => renderHtml(Spot({}, el.div(onTheSpot(one, moment)))));
 }

@@ -8,7 +8,12 @@ const source = (path: string): string => fileURLToPath(new URL(`../../src/${path
 /** Bundles a module for the browser, with the library's own sources behind its doors. */
 export async function bundle(
   entry: URL,
-  options: { readonly minify?: boolean; readonly production?: boolean; readonly ahead?: boolean } = {},
+  options: {
+    readonly minify?: boolean;
+    readonly production?: boolean;
+    readonly ahead?: boolean;
+    readonly maps?: boolean;
+  } = {},
 ): Promise<string> {
   const result = await build({
     configFile: false,
@@ -31,7 +36,7 @@ export async function bundle(
     build: {
       write: false,
       minify: options.minify ?? false,
-      sourcemap: options.minify ? false : 'inline',
+      sourcemap: options.minify || options.maps === false ? false : 'inline',
       target: 'es2022',
       lib: { entry: fileURLToPath(entry), formats: ['es'], fileName: 'bundle' },
     },

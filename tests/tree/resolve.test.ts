@@ -72,18 +72,18 @@ describe('a resolved tree', () => {
       from: 'fallback',
       value: 0,
     });
-    expect(rows?.under).toEqual([{ kind: 'given', of: 'props.title' }]);
+    expect(rows?.under).toEqual([{ kind: 'given', of: 'props.title', holds: true }]);
   });
 
   test('says of each slot whether it is filled, and what stands in it', () => {
     const [first, rows] = tree.root.uses;
     expect(first?.slots.map(({ name, state }) => [name, state])).toEqual([
       ['default', 'filled'],
-      ['head', 'depends'],
+      ['head', 'filled'],
     ]);
     expect(first?.slots[0]?.content).toMatchObject([{ outline: '<p> "Open"' }, { component: 'stall-sign' }]);
     expect(rows?.slots.map(({ state }) => state)).toEqual(['empty', 'fallback']);
-    expect(rows?.under).toEqual([{ kind: 'each', of: 'props.stalls', rows: 2 }]);
+    expect(rows?.under).toEqual([{ kind: 'each', of: 'props.stalls', rows: 2, holds: true }]);
   });
 
   test('has where each use is written, and the styles each once', () => {
@@ -120,7 +120,7 @@ describe('a resolved tree', () => {
 describe('problems of a tree', () => {
   const loose = Sign as unknown as (...args: unknown[]) => ReturnType<typeof Sign>;
 
-  test('are all collected, in the order of the tree, and all thrown when it is rendered', () => {
+  test('are all collected, first those of what is given and then those of where it stands, and all thrown when it is rendered', () => {
     const Page = component('broken-page', {
       template: () => [
         loose({}),
@@ -132,10 +132,10 @@ describe('problems of a tree', () => {
     const codes = [
       'prop-missing',
       'prop-invalid',
-      'prop-unknown',
       'prop-missing',
-      'content-not-allowed',
+      'prop-unknown',
       'attribute-unsafe',
+      'content-not-allowed',
     ];
     expect(resolve(Page).problems.map(({ code }) => code)).toEqual(codes);
     try {

@@ -29,6 +29,15 @@ interface Built {
 
 /** Builds a project of these files, from main.ts, as its users do: with the built package. */
 async function built(files: Files, options: { ahead?: boolean; minify?: boolean } = {}): Promise<Built> {
+  const key = JSON.stringify([files, options]);
+  const known = builds.get(key) ?? buildOf(files, options);
+  builds.set(key, known);
+  return known;
+}
+
+const builds = new Map<string, Promise<Built>>();
+
+async function buildOf(files: Files, options: { ahead?: boolean; minify?: boolean }): Promise<Built> {
   const folder = mkdtempSync(join(root, 'out-ahead-'));
   try {
     for (const [name, text] of Object.entries(files)) {

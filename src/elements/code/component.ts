@@ -1,5 +1,5 @@
 import type { ComponentCore } from '../../component/index.js';
-import { scopedRules, shadowRules } from '../../plan/index.js';
+import { scopedRules, shadowRules } from '../../styles/index.js';
 import { compileComponent } from '../compile/component.js';
 import type { CountNodes } from '../compile/static.js';
 import { NotWritten } from './constants.js';
@@ -22,19 +22,22 @@ const rest = 2 ** 30;
  * @throws NotWritten where something in it is known only to a page
  */
 export function writeComponent(core: ComponentCore, sources: Sources, count: CountNodes): WrittenComponent {
-  const { dependencies, features, members, props, styled, uses, view } = compileComponent(core, count);
+  const { dependencies, features, fillsOthers, members, props, styled, uses, view } = compileComponent(
+    core,
+    count,
+  );
   const to = new Writer(sources);
   const viewCode = to.view(view);
   const propCodes = props.map((prop) => to.code(prop));
   const featureCodes = features.map((one) => to.code(one)).filter((code) => code !== 'undefined');
   const memberCodes = members.map((member) => to.code(member)).filter((code) => code !== 'undefined');
-  const sheets = [
-    ...(core.styles === '' ? [] : [to.line(to.call('sheet', JSON.stringify(shadowRules(core))))]),
-    ...[...styled].map(
-      (one) => sources.scopedSheet(one) ?? to.line(to.call('sheet', JSON.stringify(scopedRules(one).css))),
-    ),
-  ];
-  if (sheets.length > 0) featureCodes.unshift(to.call('styled', ...sheets));
+  const sheet = (css: string): string => to.line(to.call('sheet', JSON.stringify(css)));
+  const own = core.styles === '' ? [] : [core];
+  const dissolved = [...styled].map((one) => sources.scopedSheet(one) ?? sheet(scopedRules(one).css));
+  if (fillsOthers && own.length + dissolved.length > 0)
+    featureCodes.unshift(to.call('lending', ...own.map((one) => sheet(scopedRules(one).css)), ...dissolved));
+  if (own.length + dissolved.length > 0)
+    featureCodes.unshift(to.call('styled', ...own.map((one) => sheet(shadowRules(one))), ...dissolved));
   const others = [...uses].filter((one) => one !== core);
   const inner = others.map((one) => {
     const code = sources.component(one);

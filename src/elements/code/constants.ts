@@ -25,12 +25,12 @@ export function constantCode(value: unknown): string {
   return `{ ${fields.join(', ')} }`;
 }
 
-const identifier = /^[A-Za-z_$][\w$]*$/;
+export const isIdentifier = (name: string): boolean => /^[A-Za-z_$][\w$]*$/.test(name);
 
 export function memberCode(name: string): string {
-  return identifier.test(name) ? name : `[${JSON.stringify(name)}]`;
+  return isIdentifier(name) ? name : `[${JSON.stringify(name)}]`;
 }
 
 export function keyCode(name: string): string {
-  return identifier.test(name) && name !== '__proto__' ? name : `[${JSON.stringify(name)}]`;
+  return isIdentifier(name) && name !== '__proto__' ? name : `[${JSON.stringify(name)}]`;
 }

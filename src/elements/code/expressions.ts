@@ -8,7 +8,7 @@ import {
   type OpTable,
 } from '../../template/index.js';
 import { RuleOf } from '../compile/props.js';
-import { constantCode, memberCode, NotWritten } from './constants.js';
+import { constantCode, isIdentifier, memberCode, NotWritten } from './constants.js';
 import type { Writer } from './writer.js';
 
 /** The code of an expression's value, of a scope `s`. */
@@ -20,9 +20,9 @@ function tableFor(to: Writer, scope: string): OpTable<string> {
   const code = (core: Core): string => coreCode(core, to, scope);
   return {
     prop: ({ index }) => `${scope}.props[${index}]`,
-    state: ({ name }) => `${scope}.state?.${memberCode(name)}`,
+    state: ({ name }) => `${scope}.state${isIdentifier(name) ? '.' : ''}${memberCode(name)}`,
     local: ({ local }) => `${scope}.locals[${local}]`,
-    event: () => `${scope}.event`,
+    event: () => 'e',
     shared: ({ name }) => `${scope}.shared?.get(${JSON.stringify(name)})`,
     filled: ({ index }) => `${to.name('isFilled')}(${scope}, ${index})`,
     uid: ({ label, depth }) => `(${JSON.stringify(label)} + (${scope}.at?.[${depth}] ?? ""))`,
@@ -69,6 +69,15 @@ function tableFor(to: Writer, scope: string): OpTable<string> {
     outer: ({ of, up }) => coreCode(of, to, `${scope}${'.owner'.repeat(up)}`),
     something: ({ of }) => `${to.name('isSomething')}(${code(of)})`,
     full: ({ of }) => `${to.name('isFull')}(${code(of)})`,
+    any({ list, item, of }) {
+      const get = to.call(
+        'anyRow',
+        `(s) => ${coreCode(list, to)}`,
+        String(item),
+        `(s) => ${coreCode(of, to)}`,
+      );
+      return `${to.line(get)}(${scope})`;
+    },
   };
 }
 

@@ -1,4 +1,5 @@
-import { type AnyKind, authored, type ComponentCore, Kind } from '../../component/index.js';
+import { type AnyKind, authored, type ComponentCore, isKind } from '../../component/index.js';
+import { readsOp } from '../../plan/index.js';
 import { isCore } from '../../template/index.js';
 import {
   Call,
@@ -37,7 +38,7 @@ export interface Sources {
 /** What a kind of prop was given where it is declared. */
 export type KindPart = 'fallback' | 'tests' | 'schema';
 
-/** Those whose last argument is the number of a frame, the element's own unless said. */
+/** Those whose last argument is the number of a scope, the element's own unless said. */
 const scoped: ReadonlySet<RuntimeName> = new Set([
   'attribute',
   'bind',
@@ -47,7 +48,7 @@ const scoped: ReadonlySet<RuntimeName> = new Set([
   'text',
 ]);
 
-/** Writes what was drafted as code, and keeps account of what that code calls. */
+/** Writes what was compiled as code, and keeps account of what that code calls. */
 export class Writer {
   readonly sources: Sources;
   /** The functions of a page's part that the code calls. */
@@ -131,8 +132,9 @@ export class Writer {
 
   #handlerArguments({ args }: HandlerArguments): string {
     const values = args.map((one) => coreCode(one, this));
-    const readsScope = args.some((one) => one.op.op !== 'literal');
-    return `${readsScope ? '(s)' : '()'} => [${values.join(', ')}]`;
+    // Arguments may read the event itself, such as its detail.
+    const takes = args.some((one) => readsOp(one, 'event')) ? '(s, e)' : '(s)';
+    return `${args.every((one) => one.op.op === 'literal') ? '()' : takes} => [${values.join(', ')}]`;
   }
 
   /** The code of a prop's rule. */
@@ -153,12 +155,11 @@ export class Writer {
   /** Data, rules of kinds inside, records and lists of them, and what the author handed to the kind. */
   #ruleArgument(arg: unknown, of: RuleOf): string {
     if (arg === authored) return this.kindPart(of, 'schema');
-    if (arg instanceof Kind) {
-      const kind = arg as AnyKind;
-      if (kind.settings.tests.length > 0) throw new NotWritten(`a test inside the prop "${of.prop}"`);
-      if (kind.rules.code.args?.includes(authored))
+    if (isKind(arg)) {
+      if (arg.settings.tests.length > 0) throw new NotWritten(`a test inside the prop "${of.prop}"`);
+      if (arg.rules.code.args?.includes(authored))
         throw new NotWritten(`the prop "${of.prop}" holds values of a schema`);
-      return this.#rule(kind, of);
+      return this.#rule(arg, of);
     }
     if (Array.isArray(arg)) return `[${arg.map((one) => this.#ruleArgument(one, of)).join(', ')}]`;
     if (typeof arg !== 'object' || arg === null) return constantCode(arg);

@@ -21,6 +21,8 @@ export interface CompiledComponent {
   readonly uses: ReadonlySet<ComponentCore>;
   /** The components in it that have rules and no shadow root of their own. */
   readonly styled: ReadonlySet<ComponentCore>;
+  /** Whether some of it stands in the shadow roots of elements in it, which so need the rules for that. */
+  readonly fillsOthers: boolean;
 }
 
 /** Compiles a component's elements. */
@@ -58,6 +60,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
     ],
     uses: common.uses,
     styled: common.styled,
+    fillsOthers: common.fillsOthers,
   };
 }
 
@@ -66,6 +69,7 @@ function commonOf(count: CountNodes): Common {
     next: 1,
     uses: new Set(),
     styled: new Set(),
+    fillsOthers: false,
     count,
     nodes(nodes, parent, view, spot) {
       for (const node of nodes) {

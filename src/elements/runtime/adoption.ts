@@ -21,8 +21,8 @@ export function differs(place: Node | null, how: string | false): never {
 
 /** Takes over what a server wrote; what is not as it should be is told, and is to be made anew. */
 export function adopting(instance: Instance, root: ShadowRoot): Block | undefined {
-  // Its rules are the shared style sheet's from now on.
-  if (root.adoptedStyleSheets.length > 0 && root.firstChild?.nodeName === 'STYLE') root.firstChild.remove();
+  // Its rules are the shared style sheets' from now on.
+  root.querySelector('[data-rules]')?.remove();
   instance.adoption = new Map();
   try {
     const block = adopt(instance.live.view, root.firstChild, root, [instance.scope], instance);
@@ -51,6 +51,8 @@ export function adopt(
   return attachAll(view, first, tops.at(-1) ?? null, scopes, instance, fragment, (from, child, around) => {
     const wanted = (templates[from] as Node).childNodes[child] as Node;
     templates.push(wanted);
+    // A text that is alone in its element, and empty, has left no trace.
+    if (!around.firstChild && wanted instanceof Text) return around.appendChild(new Text());
     const all = from === 0 ? tops : siblings(adoption, around.firstChild, child + 1, around);
     return adopted(all[child] as Node, wanted);
   });

@@ -22,7 +22,7 @@ export interface Updater {
   run(level: number, mask: number): void;
 }
 
-/** Has `run` called when something of these mask has changed in a level; no mask never change. */
+/** Has `run` called when something of the mask has changed in a level; what has none never changes. */
 export function follow({ updaters }: Block, level: number, mask: number, run: Updater['run']): void {
   if (mask) updaters.push({ level, mask, run });
 }

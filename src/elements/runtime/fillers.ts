@@ -5,10 +5,13 @@ import { update } from './block.js';
 import { instanceOf } from './element.js';
 import type { Instance } from './instance.js';
 import type { LiveClass } from './live.js';
+import type { Sheets } from './sheets.js';
 
 /** What a filler gives for one piece of data: nodes or text, and how to let go of them. */
 export interface Filled {
   readonly content: Node | string;
+  /** The style sheets that it needs where it stands. */
+  readonly sheets?: Sheets;
   release?(): void;
 }
 

@@ -7,7 +7,12 @@ import type { Live, LiveProp } from './live.js';
 import { settled } from './settle.js';
 import { create } from './view.js';
 
-type OwnProblem = 'content-not-allowed' | 'prop-invalid' | 'prop-missing' | 'markup-differs';
+type OwnProblem =
+  | 'content-not-allowed'
+  | 'prop-invalid'
+  | 'prop-missing'
+  | 'markup-differs'
+  | 'markup-unread';
 type Facts<Code extends OwnProblem> = Parameters<typeof finding<Code>>[1];
 type Values = Readonly<Record<string, unknown>>;
 
@@ -45,10 +50,10 @@ export class Instance {
     for (const part of this.#features) (part[turn] as ((...args: unknown[]) => void) | undefined)?.(...args);
   }
 
-  /** Says a problem on the console, once for each. */
-  report(found: Finding): void {
+  /** Says a problem on the console, once for each, but each time with what was thrown. */
+  report(found: Finding, ...thrown: readonly unknown[]): void {
     const text = problemText({ ...found, where: this.live.name });
-    if (!this.#told.has(text)) console.error(text);
+    if (thrown.length > 0 || !this.#told.has(text)) console.error(text, ...thrown);
     this.#told.add(text);
   }
 
@@ -67,21 +72,17 @@ export class Instance {
   take(index: number, given: unknown): void {
     const prop = this.live.props[index] as LiveProp;
     const { name, rule } = prop;
-    let value = prop.fallback;
-    if (given !== undefined) {
-      let isWrong = false;
-      value = settled(prop, given, (fault = '') => {
-        isWrong = true;
-        if (dev && given === unreadable) {
-          const { attribute } = prop;
-          const text = JSON.stringify(this.host.getAttribute(attribute));
-          fault = `takes ${rule.expected}, and its attribute ${attribute}=${text} cannot be read as that`;
-        }
-        return this.tell('prop-invalid', { prop: name, fault });
-      });
-      if (isWrong) return;
-    }
     const before = this.#values[index];
+    const fail = (fault: string): unknown => {
+      if (dev && given === unreadable) {
+        const { attribute } = prop;
+        const text = JSON.stringify(this.host.getAttribute(attribute as string));
+        fault = `takes ${rule.expected}, and its attribute ${attribute}=${text} cannot be read as that`;
+      }
+      this.tell('prop-invalid', { prop: name, fault });
+      return before;
+    };
+    const value = given === undefined ? prop.fallback : settled(rule, given, fail);
     if (Object.is(before, value)) return;
     this.#values[index] = value;
     this.changed(prop.mask);
@@ -107,7 +108,7 @@ export class Instance {
     this.each('after');
   }
 
-  /** Has places that read these mask looked at, together with all else that changes in the same turn. */
+  /** Has places that read what the mask stands for looked at, together with all else that changes in the same turn. */
   changed(mask: number | undefined): void {
     if (!this.#waiting)
       queueMicrotask(() => {
@@ -150,7 +151,7 @@ export class Instance {
     const failed = (thrown: unknown): void => {
       const reason = String((thrown as Error | undefined)?.message ?? thrown);
       const found = finding('handler-failed', { component: this.live.name, handler: name, reason });
-      console.error(problemText({ ...found, where: this.live.name }), thrown);
+      this.report(found, thrown);
       this.host.dispatchEvent(new ErrorEvent('error', { error: thrown, message: found.message }));
     };
     try {

@@ -5,7 +5,7 @@ import type { Attach } from './block.js';
 export function listen(
   type: string,
   handler: string,
-  args: (scope: Scope) => readonly unknown[],
+  args: (scope: Scope, event: Event) => readonly unknown[],
   level = 0,
 ): Attach {
   return (node, scopes, _block, instance) => {
@@ -14,8 +14,7 @@ export function listen(
         handler,
         instance.live.handlers?.[handler],
         { event },
-        // Arguments may read the event itself, such as its detail.
-        args({ ...(scopes[level] as Scope), event }),
+        args(scopes[level] as Scope, event),
       ),
     );
   };

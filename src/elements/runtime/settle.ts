@@ -1,12 +1,7 @@
-import type { LiveProp } from './live.js';
+import type { Rule } from '../../component/rule.js';
 
-/** The value that a template sees for what was given to a prop; what is missing or does not fit is told by `fail`. */
-export function settled(
-  { fallback, isNeeded, rule }: LiveProp,
-  given: unknown,
-  fail: (fault?: string) => undefined,
-): unknown {
-  if (given === undefined) return isNeeded ? fail() : fallback;
+/** The value that a template sees for what was given to a prop; what does not fit is told by `fail`. */
+export function settled(rule: Rule, given: unknown, fail: (fault: string) => unknown): unknown {
   if (!rule.accepts(given)) return fail(rule.explain?.(given) ?? `takes ${rule.expected}`);
   return rule.settle ? rule.settle(given) : given;
 }

@@ -4,6 +4,7 @@ import { type Filled, fillerOf, refilling } from './fillers.js';
 import type { Instance } from './instance.js';
 import { anew, forward, inside, mount, type Reads, remove } from './move.js';
 import { derived, refresh } from './scopes.js';
+import { borrow } from './sheets.js';
 import type { Get } from './text.js';
 import type { View } from './view.js';
 
@@ -45,9 +46,10 @@ export function handed(
             ? [...content.childNodes]
             : [content];
       for (const one of nodes) (mark.parentNode as Node).insertBefore(one, mark);
+      if (filled.sheets) borrow(filled.sheets, mark);
       release = () => {
-        for (const one of nodes) (one as ChildNode).remove();
         filled.release?.();
+        for (const one of nodes) (one as ChildNode).remove();
         release = undefined;
       };
     };

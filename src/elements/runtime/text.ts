@@ -11,7 +11,7 @@ export type Get = (scope: Scope) => unknown;
 export type Misfit = (value: unknown, instance: Instance) => void;
 
 const misfit: Misfit = (value, instance) =>
-  instance.tell('content-not-allowed', { what: typeof value, place: '', hint: '' });
+  instance.tell('content-not-allowed', { what: typeof value, place: 'here', hint: '' });
 
 /** A value in a text node. */
 export function text(get: Get, mask: number, level = 0, tell = misfit): Attach {
@@ -22,8 +22,8 @@ export function text(get: Get, mask: number, level = 0, tell = misfit): Attach {
     const run = (): void => {
       const value = get(scopes[level] as Scope);
       let next = '';
-      if (typeof value === 'string') next = value;
-      else if (typeof value === 'number' || typeof value === 'bigint') next = `${value}`;
+      if (typeof value === 'string' || typeof value === 'number' || typeof value === 'bigint')
+        next = `${value}`;
       else if (value) tell(value, instance);
       if (next !== shown) target.data = shown = next;
     };

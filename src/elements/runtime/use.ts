@@ -4,9 +4,10 @@ import { type Attach, type Block, follow, update } from './block.js';
 import type { Filler, FillerHost } from './fillers.js';
 import type { Instance } from './instance.js';
 import type { LiveProp } from './live.js';
-import { anew, forward, type Reads } from './move.js';
+import { anew, forward, type Reads, remove } from './move.js';
 import { derived, refresh } from './scopes.js';
 import { settled } from './settle.js';
+import { sheetsFrom } from './sheets.js';
 import type { Get } from './text.js';
 import { create, type View } from './view.js';
 
@@ -45,7 +46,7 @@ export function innerScope(
     const around = scopes[owner] as Scope;
     const props = [...of.values];
     const read = ({ get, prop }: Changing): unknown =>
-      settled(prop, get(scopes[owner] as Scope), (fault) => tell(prop, of.name, fault, instance));
+      settledIn(of.name, prop, get(scopes[owner] as Scope), instance);
     for (const one of of.changing) props[one.at] = read(one);
     scopes[level] = {
       name: of.name,
@@ -73,14 +74,19 @@ export function innerScope(
   };
 }
 
-function tell(
-  { name, rule }: LiveProp,
+/** A component's prop, settled where the component stands in another's template. */
+function settledIn(
   component: string,
-  fault: string | undefined,
+  { fallback, isNeeded, name, rule }: LiveProp,
+  given: unknown,
   instance: Instance,
-): undefined {
-  if (fault !== undefined) instance.report(finding('prop-invalid', { component, prop: name, fault }));
-  else instance.report(finding('prop-missing', { component, prop: name, expected: rule.expected }));
+): unknown {
+  if (given !== undefined)
+    return settled(rule, given, (fault) =>
+      instance.report(finding('prop-invalid', { component, prop: name, fault })),
+    );
+  if (isNeeded) instance.report(finding('prop-missing', { component, prop: name, expected: rule.expected }));
+  return fallback;
 }
 
 /** Content of a slot that hands data, as a function of the element it is given to: a block for each piece of data. */
@@ -105,7 +111,15 @@ export function filling(
       copies[level] = scope;
       const made = anew(instance, () => create(content, copies, instance));
       live.add(made.block);
-      return { content: made.fragment, release: () => live.delete(made.block) };
+      return {
+        content: made.fragment,
+        sheets: sheetsFrom(instance),
+        release() {
+          live.delete(made.block);
+          // What is in it may be more by now than the slot was given.
+          remove(made.block);
+        },
+      };
     };
     const element = node as FillerHost;
     element.fillers = { ...element.fillers, [name]: filler };

@@ -25,10 +25,7 @@ export function view(make: () => DocumentFragment, steps: View['steps'], parts: 
   return {
     steps,
     parts,
-    fragment() {
-      nodes ??= make();
-      return nodes;
-    },
+    fragment: () => (nodes ??= make()),
   };
 }
 

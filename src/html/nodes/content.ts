@@ -17,7 +17,7 @@ export function writeData({ value: { get, op } }: PlanData, to: Output): void {
 
 /** Ready-made HTML as it is. In a raw-text element it may not close the element. */
 export function writeTrusted({ html: { get, op }, inside }: PlanTrusted, to: Output, at: At): void {
-  if (op.op === 'literal') return to.text(String(op.value));
+  if (op.op === 'literal') return apartFromText(String(op.value), inside, to, at);
   between(to, at, () =>
     to.dynamic((scope, pass) => {
       const html = get(scope);
@@ -28,4 +28,9 @@ export function writeTrusted({ html: { get, op }, inside }: PlanTrusted, to: Out
       return '';
     }),
   );
+}
+
+/** Text in it must not become one with the text around it, where an element is going to take it over. */
+function apartFromText(html: string, inside: string, to: Output, { compiling }: At): void {
+  to.text(compiling.marksParts && inside === '' ? `<!---->${html}<!---->` : html);
 }

@@ -20,7 +20,7 @@ export function writeElement(node: PlanElement, to: Output, at: At): void {
 }
 
 function writeContent({ attributes, content }: PlanElement, tag: string, to: Output, at: At): void {
-  const inside = { ...at, tag };
+  const inside: At = { compiling: at.compiling, depth: at.depth, tag };
   if (!lineEaters.has(tag)) return writeBlock(content, to, inside);
   const bound = boundText(attributes);
   const { constant, write } = apart(to, (inner) => {

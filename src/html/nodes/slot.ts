@@ -26,7 +26,7 @@ export function writeSlot(node: PlanSlot, to: Output, at: At): void {
   const fallback = apart(to, (inner) => writeBlock(node.fallback, inner, at));
   const { slot, data, number } = node;
   const isHanded = node.hands && compiling.form === 'shadow';
-  const fallbackStart = blockStart(node.fallback.nodes, at);
+  const fallbackStart = node.fallback.nodes.length > 0 ? blockStart(node.fallback.nodes, at) : '';
   to.dynamic((scope, pass) => {
     const fill = scope.fills[slot] as HtmlFill | undefined;
     // Content that may come to nothing, or takes data, is a dynamic part; other content is not.
@@ -74,8 +74,17 @@ export function fillTest(filled: Filled, data: number | undefined): Fill {
   return { isFilled: (owner) => !!get(owner) };
 }
 
-/** What a use gives to a slot, ready to write: compiled, or where it is for one rendering, written when it is shown. */
-export function htmlFill({ block, data }: PlanFill, compiling: Compiling, depth: number): HtmlFill {
+/**
+ * What a use gives to a slot, ready to write: compiled, or where it is for one rendering, written when it is shown. What
+ * never comes to anything is as if it were not given.
+ */
+export function htmlFill(
+  fill: PlanFill | undefined,
+  compiling: Compiling,
+  depth: number,
+): HtmlFill | undefined {
+  if (!fill || (fill.data === undefined && fill.block.filled === false)) return undefined;
+  const { block, data } = fill;
   const inside: At = { compiling, depth: data === undefined ? depth : depth + 1, tag: '' };
   const isAlways = data !== undefined || block.filled === true;
   return {

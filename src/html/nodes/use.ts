@@ -1,5 +1,6 @@
 import type { AnyKind } from '../../component/index.js';
 import {
+  type BoundProp,
   isInteractive,
   mergedAttributes,
   type PlanAttribute,
@@ -9,14 +10,14 @@ import {
 } from '../../plan/index.js';
 import type { Core, Scope } from '../../template/index.js';
 import { type At, between, blockStart } from '../compiling.js';
-import type { Output, Write } from '../output.js';
+import { Direct, type Output, type Values, type Write } from '../output.js';
 import type { Pass } from '../pass.js';
 import { withShared } from '../provide.js';
 import { refuseBroken } from '../refuse.js';
 import { noLocals, scopeOf } from '../scopes.js';
 import { type Item, type Source, sourceOf } from '../sources.js';
 import { writeHost } from './host.js';
-import { htmlFill } from './slot.js';
+import { type HtmlFill, htmlFill } from './slot.js';
 
 /** A use: its props' values in a scope of its own, its content as fills, its component's program. */
 export function writeUse(node: PlanUse, to: Output, at: At): void {
@@ -24,11 +25,11 @@ export function writeUse(node: PlanUse, to: Output, at: At): void {
   const { compiling, depth } = at;
   const { compiler, inner: form } = compiling;
   if (compiling.component === undefined) refuseBroken(component);
+  if (compiling.form !== 'markup' && isInteractive(component)) return writeHost(node, to, at, valuesOf(node));
+  if (to instanceof Direct) return to.text(useOnTheSpot(node, to, at));
   const values = valuesOf(node);
-  if (compiling.form !== 'markup' && isInteractive(component)) return writeHost(node, to, at, values);
-  if (compiling.component === undefined) return writeOnTheSpot(node, to, at, values);
   const ahead = compiler.programAhead(component, form);
-  const fills = node.fills.map((fill) => fill && htmlFill(fill, compiling, depth));
+  const fills = node.fills.map((fill) => htmlFill(fill, compiling, depth));
   const blocks = node.fills.flatMap((fill) => (fill ? [fill.block] : []));
   const makesIds = (ahead?.makesIds ?? true) || blocks.some((block) => compiler.makesIds(block, form));
   const passesSlots = blocks.some((block) => block.placesSlots);
@@ -57,18 +58,20 @@ export function writeUse(node: PlanUse, to: Output, at: At): void {
 }
 
 /** A use that is built for one rendering. Where something is wrong with it, nothing is written: it is all refused. */
-function writeOnTheSpot(node: PlanUse, to: Output, { compiling, depth }: At, values: Values): void {
+function useOnTheSpot(node: PlanUse, { scope, pass }: Direct, { compiling, depth }: At): string {
   const { accepted, component, site } = node;
-  to.dynamic((scope, pass) => {
-    if (pass.problems.length > 0) return '';
-    const program = compiling.compiler.program(component, compiling.form);
-    pass.reached(program);
-    const fills = node.fills.map((fill) => fill && htmlFill(fill, compiling, depth));
-    const ids = [(scope.at?.[depth] ?? '') + site.id];
-    const inner = scopeOf(component, values(scope, pass), fills, scope, site, ids);
-    inner.accepted = accepted;
-    return withShared(component, inner, pass, () => program.write(inner, pass));
-  });
+  if (pass.problems.length > 0) return '';
+  const program = compiling.compiler.program(component, compiling.form);
+  pass.reached(program);
+  const fills = new Array<HtmlFill | undefined>(node.fills.length);
+  for (let one = 0; one < fills.length; one++) fills[one] = htmlFill(node.fills[one], compiling, depth);
+  const ids = [(scope.at?.[depth] ?? '') + site.id];
+  const values = constantsOf(node) ?? valuesOf(node)(scope, pass);
+  const inner = scopeOf(component, values, fills, scope, site, ids);
+  inner.accepted = accepted;
+  if (component.provides) return withShared(component, inner, pass, () => program.write(inner, pass));
+  inner.shared = pass.shared;
+  return program.write(inner, pass);
 }
 
 /** What a use hands to the element that its component renders as, with what its own component was handed for it. */
@@ -87,12 +90,21 @@ function handedOn(accepted: readonly PlanAttribute[] | undefined): (scope: Scope
   };
 }
 
-export type Values = (scope: Scope, pass: Pass) => readonly unknown[];
+/** The settled prop values of a use, where none of them changes. */
+function constantsOf({ props }: PlanUse): readonly unknown[] | undefined {
+  const constants = new Array<unknown>(props.length);
+  for (let at = 0; at < props.length; at++) {
+    const { expr, value } = props[at] as BoundProp;
+    if (expr) return undefined;
+    constants[at] = value;
+  }
+  return constants;
+}
 
 /** How to have the settled prop values of a use; those that change are checked each time. */
 function valuesOf(node: PlanUse): Values {
-  const constants = node.props.map((prop) => prop.value);
-  if (node.props.every((prop) => !prop.expr)) return () => constants;
+  const constants = constantsOf(node);
+  if (constants) return () => constants;
   const readers = node.props.map((prop, index) =>
     prop.expr ? reader(node, index, prop.expr) : () => prop.value,
   );

@@ -2,6 +2,7 @@ import { type Finding, finding } from '../../problem/index.js';
 import {
   type Core,
   coreOf,
+  declaration,
   describeValue,
   operand,
   type Report,
@@ -20,8 +21,21 @@ export function stylePieces(tag: string, input: unknown, report: Report): Parts 
     return [];
   }
   return Object.entries(input).flatMap(([name, value]) =>
-    isPropertyFit(tag, name, report) ? [[name, operand(value)] as const] : [],
+    isPropertyFit(tag, name, report) && isValueFit(tag, name, value, report)
+      ? [[name, operand(value)] as const]
+      : [],
   );
+}
+
+/** A constant value is looked at once, here; what changes is looked at as it is shown. */
+function isValueFit(tag: string, name: string, value: unknown, report: Report): boolean {
+  if (coreOf(value)) return true;
+  let isFit = true;
+  declaration(tag, name, value, (found) => {
+    isFit = false;
+    report(found);
+  });
+  return isFit;
 }
 
 /** Constant text, split where its declarations end. */

@@ -1,4 +1,4 @@
-import { ExprCore } from '../../template/index.js';
+import { ExprCore, isSomething } from '../../template/index.js';
 import type { NodeFacts } from '../block.js';
 import type { PlanData, PlanText, PlanValue } from '../plan.js';
 
@@ -6,7 +6,7 @@ import type { PlanData, PlanText, PlanValue } from '../plan.js';
 export const text: NodeFacts<PlanText> = {
   reads: () => [],
   blocks: () => [],
-  filled: () => true,
+  filled: (node) => isSomething(node.text),
 };
 
 /** A value as text. */

@@ -1,6 +1,6 @@
 import { finding, show } from '../../problem/index.js';
 import { coreOf, describeValue, type EachNode, ExprCore, operand, sourceOf } from '../../template/index.js';
-import { either } from '../block.js';
+import { both, either, isNot } from '../block.js';
 import type { PlanEach } from '../plan.js';
 import type { PlannedKind } from './kind.js';
 
@@ -29,9 +29,15 @@ export const each: PlannedKind<EachNode, PlanEach> = {
     { block: row, locals: [item, item + 1] },
     { block: empty, locals: [] },
   ],
-  filled({ list, empty }) {
+  filled({ list, item, row, empty }) {
     const { op } = list;
-    if (op.op === 'literal') return (op.value as readonly unknown[]).length > 0 || empty.filled;
-    return either(new ExprCore({ op: 'full', of: list }), empty.filled);
+    const hasRows =
+      op.op === 'literal'
+        ? (op.value as readonly unknown[]).length > 0
+        : new ExprCore({ op: 'full', of: list });
+    if (row.filled === true) return either(hasRows, empty.filled);
+    if (row.filled === false || hasRows === false) return both(isNot(hasRows), empty.filled);
+    const anyRow = new ExprCore({ op: 'any', list, item, of: row.filled });
+    return either(anyRow, both(isNot(hasRows), empty.filled));
   },
 };

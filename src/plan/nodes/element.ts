@@ -3,6 +3,7 @@ import {
   type Core,
   coreOf,
   type ElementNode,
+  ExprCore,
   operand,
   type Report,
   rawTextElements,
@@ -19,18 +20,24 @@ import type { PlannedKind } from './kind.js';
 /** An element: its tag, its attributes, its content. */
 export const element: PlannedKind<ElementNode, PlanElement> = {
   plan(node, at, planner) {
+    const plainTag = node.attributes ? undefined : plain.get(node.tag);
+    if (plainTag) {
+      const [tag] = plainTag;
+      const { around, rows, counts, choice, isOutermost } = at;
+      const inside: At = { around, rows, counts, tag, isOutermost: false, choice };
+      const content = planner.block(node.content, inside);
+      const source = sourceOf(node);
+      return { kind: 'element', tag, tags: plainTag, attributes: none, content, isOutermost, source };
+    }
     const source = sourceOf(node);
     const report: Report = (found) => planner.report(source && !found.source ? { ...found, source } : found);
     const changing = coreOf(node.tag);
     const fixed = changing ? '' : fixedTag(node.tag, report);
     const tags = changing ? tagsOf(changing, planner) : [fixed];
     const attributes = node.attributes ? planAttributes(tags, node.attributes, report) : none;
-    const inside: At = {
-      ...at,
-      tag: fixed,
-      isOutermost: false,
-      choice: fixed === 'select' ? boundOf(attributes) : at.choice,
-    };
+    const { around, rows, counts } = at;
+    const inner = fixed === 'select' ? boundOf(attributes) : at.choice;
+    const inside: At = { around, rows, counts, tag: fixed, isOutermost: false, choice: inner };
     const content = contentOf(node, fixed, inside, planner, report);
     const { choice } = at;
     const all =
@@ -62,7 +69,21 @@ const none: readonly PlanAttribute[] = [];
 
 const tagPattern = /^[a-zA-Z][\w.:-]*$/;
 
+/** Elements that need no more than their content where they have no attributes, by the tags they were given. */
+const plain = new Map<unknown, readonly [string]>();
+
 function fixedTag(tag: unknown, report: Report): string {
+  const fixed = readTag(tag, report);
+  if (plain.size < 300 && fixed === tag && !/^(option|select)$/.test(fixed) && !hasTextAlone(fixed))
+    plain.set(tag, [fixed]);
+  return fixed;
+}
+
+function hasTextAlone(tag: string): boolean {
+  return textElements.has(tag) || rawTextElements.has(tag);
+}
+
+function readTag(tag: unknown, report: Report): string {
   const written = parsedName(String(tag));
   const lower = written.toLowerCase();
   if (tagPattern.test(written))
@@ -78,12 +99,33 @@ function tagsOf({ op }: Core, planner: Planner): Tags {
   return kind?.rules.word === 'tag' ? (kind.rules.holds as readonly string[]) : undefined;
 }
 
+const textElements: ReadonlySet<string> = new Set(['option', 'textarea', 'title']);
+
 function contentOf(node: ElementNode, tag: string, inside: At, planner: Planner, report: Report): Block {
   const json = tag === 'script' ? node.attributes?.json : undefined;
   if (json !== undefined) return planner.made([{ kind: 'data', value: operand(json) }]);
   const block = planner.block(node.content, inside);
+  if (textElements.has(tag)) return joined(block, planner);
   if (!rawTextElements.has(tag)) return block;
   return planner.made(block.nodes.filter((part) => isRawText(part, tag, report)));
+}
+
+/** The text of elements that hold text alone is one text, as it is to whoever reads it back. */
+function joined(block: Block, planner: Planner): Block {
+  const { nodes } = block;
+  const isText = nodes.every(({ kind }) => kind === 'text' || kind === 'value');
+  if (nodes.length < 2 || !isText) return block;
+  const strings = [''];
+  const parts: Core[] = [];
+  for (const node of nodes) {
+    if (node.kind === 'text') strings[strings.length - 1] += node.text;
+    else if (node.kind === 'value') {
+      parts.push(node.value);
+      strings.push('');
+    }
+  }
+  if (parts.length === 0) return planner.made([{ kind: 'text', text: strings.join('') }]);
+  return planner.made([{ kind: 'value', value: new ExprCore({ op: 'phrase', strings, parts }) }]);
 }
 
 /** What would run or style as text is ready-made alone. */

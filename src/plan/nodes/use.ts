@@ -2,9 +2,11 @@ import type { UseNode } from '../../component/index.js';
 import type { Finding } from '../../problem/index.js';
 import { sourceOf } from '../../template/index.js';
 import { attributeReads } from '../attributes/plan-attribute.js';
-import { acceptedOf, bindProps, checkSlots, isNothing, listenersOf } from '../bind.js';
+import { acceptedOf, bindProps, checkSlots, givenTo, listenersOf } from '../bind.js';
+import { Counts, noRows } from '../counts.js';
 import type { PlanFill, PlanUse } from '../plan.js';
 import type { At, Planner } from '../planner.js';
+import { useFilled } from '../use-filled.js';
 import type { PlannedKind } from './kind.js';
 
 /** A use: bound to its component, its content assigned to the component's slots. */
@@ -18,24 +20,23 @@ export const use: PlannedKind<UseNode, PlanUse> = {
     const props = bindProps(node, report);
     checkSlots(node, report);
     const inside: At = {
-      path: site.path,
-      rows: [],
-      counts: new Map(),
+      around: site,
+      rows: noRows,
+      counts: new Counts(),
       isOutermost: false,
       tag: '',
       choice: undefined,
     };
-    return {
-      kind: 'use',
-      component,
+    return new PlannedUse(
+      node,
       site,
       props,
-      fills: component.slots.names.map((name) => fill(node, name, inside, planner)),
-      accepted: acceptedOf(node, props, report),
-      own: listenersOf(node, report),
-      host: node.host ?? '',
+      fillsOf(node, inside, planner),
+      acceptedOf(node, props, report),
+      listenersOf(node, report),
       source,
-    };
+      planner.planOf,
+    );
   },
   reads: ({ props, accepted, own }) => [
     ...props.flatMap(({ expr }) => expr ?? []),
@@ -46,12 +47,60 @@ export const use: PlannedKind<UseNode, PlanUse> = {
     fills.flatMap((one) =>
       one ? [{ block: one.block, locals: one.data === undefined ? [] : [one.data] }] : [],
     ),
-  filled: () => true,
+  filled: (node) => node.filled,
 };
 
+class PlannedUse implements PlanUse {
+  readonly kind = 'use';
+  readonly component: PlanUse['component'];
+  readonly site: PlanUse['site'];
+  readonly props: PlanUse['props'];
+  readonly fills: PlanUse['fills'];
+  readonly accepted: PlanUse['accepted'];
+  readonly own: PlanUse['own'];
+  readonly host: string;
+  readonly source: PlanUse['source'];
+  private readonly planOf: Planner['planOf'];
+
+  constructor(
+    { component, host }: UseNode,
+    site: PlanUse['site'],
+    props: PlanUse['props'],
+    fills: PlanUse['fills'],
+    accepted: PlanUse['accepted'],
+    own: PlanUse['own'],
+    source: PlanUse['source'],
+    planOf: Planner['planOf'],
+  ) {
+    this.component = component;
+    this.site = site;
+    this.props = props;
+    this.fills = fills;
+    this.accepted = accepted;
+    this.own = own;
+    this.host = host ?? '';
+    this.source = source;
+    this.planOf = planOf;
+  }
+
+  get filled(): PlanUse['filled'] {
+    return useFilled(this, this.planOf);
+  }
+}
+
+const noFills: PlanUse['fills'] = [];
+
+function fillsOf(node: UseNode, inside: At, planner: Planner): PlanUse['fills'] {
+  const { names } = node.component.slots;
+  if (names.length === 0) return noFills;
+  const fills = new Array<PlanFill | undefined>(names.length);
+  for (let at = 0; at < names.length; at++) fills[at] = fill(node, names[at] as string, inside, planner);
+  return fills;
+}
+
 function fill(node: UseNode, name: string, inside: At, planner: Planner): PlanFill | undefined {
-  const given = Object.hasOwn(node.slots, name) ? node.slots[name] : undefined;
-  if (!given || isNothing(given.content)) return undefined;
+  const given = givenTo(node, name);
+  if (!given) return undefined;
   const { content, data } = given;
   if (data !== undefined) planner.locals = Math.max(planner.locals, data + 1);
   return planner.isOnTheSpot

@@ -1,5 +1,5 @@
 export { type ClassPart, writtenClass } from './class.js';
-export { type StylePart, styleText, valueEnd, valueFault, writtenStyle } from './style.js';
+export { declaration, type StylePart, styleText, valueEnd, valueFault, writtenStyle } from './style.js';
 export {
   type AttributeRule,
   attributeRule,

@@ -17,18 +17,19 @@ export function writtenStyle(
 export function styleText(
   tag: string,
   parts: readonly StylePart[],
-  valueOf: (get: (scope: Scope) => unknown) => unknown,
+  read: (get: (scope: Scope) => unknown) => unknown,
   report: Report,
 ): string {
   let text = '';
   for (const [name, value] of parts) {
-    const one = declaration(tag, name, typeof value === 'function' ? valueOf(value as never) : value, report);
+    const one = declaration(tag, name, typeof value === 'function' ? read(value as never) : value, report);
     if (one !== '') text += (text === '' ? '' : '; ') + one;
   }
   return text;
 }
 
-function declaration(tag: string, name: string, value: unknown, report: Report): string {
+/** One declaration; nothing where its value comes to nothing, or is wrong. */
+export function declaration(tag: string, name: string, value: unknown, report: Report): string {
   if (value === null || value === undefined || value === false || value === '') return '';
   const text = String(value);
   const wrong = typeof value === 'object' ? 'is no text or number' : valueFault(text);

@@ -105,6 +105,7 @@ const getters: OpTable<Get> = {
     ({ of: { get } }) =>
     (scope) =>
       isFull(get(scope)),
+  any: ({ list, item, of }) => anyRow(list.get, item, of.get),
 };
 
 type Whole = Readonly<Record<string, unknown>> | null | undefined;
@@ -140,6 +141,24 @@ function binary(operator: BinaryOperator, left: Get, right: Get): Get {
     case '%':
       return (scope) => numberOf(left(scope), '%') % numberOf(right(scope), '%');
   }
+}
+
+/** How to know whether something holds for any row of a list. */
+export function anyRow(list: Get, item: number, holds: Get): Get {
+  return (scope) => {
+    const items = list(scope);
+    if (!Array.isArray(items)) return false;
+    const { locals } = scope;
+    const [itemBefore, indexBefore] = [locals[item], locals[item + 1]];
+    const found = items.some((one, index) => {
+      locals[item] = one;
+      locals[item + 1] = index;
+      return holds(scope);
+    });
+    locals[item] = itemBefore;
+    locals[item + 1] = indexBefore;
+    return found;
+  };
 }
 
 /** A value as a phrase writes it: missing ones are nothing. */
@@ -213,6 +232,7 @@ const words: OpTable<string> = {
   outer: ({ of }) => describe(of),
   something: ({ of }) => describe(of),
   full: ({ of }) => describe(of),
+  any: ({ list }) => describe(list),
 };
 
 /** The expressions that one is made from, directly. */
@@ -244,7 +264,40 @@ const inputs: OpTable<readonly Core[]> = {
   outer: ({ of }) => [of],
   something: ({ of }) => [of],
   full: ({ of }) => [of],
+  any: ({ list, of }) => [list, of],
 };
+
+/** The same operation with other inputs. */
+export function withInputs(op: Op, map: (input: Core) => Core): Op {
+  switch (op.op) {
+    case 'field':
+    case 'unary':
+    case 'written':
+    case 'read':
+    case 'outer':
+    case 'something':
+    case 'full':
+      return { ...op, of: map(op.of) };
+    case 'member':
+      return { ...op, of: map(op.of), key: map(op.key) };
+    case 'calc':
+      return { ...op, inputs: op.inputs.map(map) };
+    case 'call':
+      return { ...op, args: op.args.map(map) };
+    case 'phrase':
+      return { ...op, parts: op.parts.map(map) };
+    case 'list':
+      return { ...op, items: op.items.map(map) };
+    case 'binary':
+      return { ...op, left: map(op.left), right: map(op.right) };
+    case 'choice':
+      return { ...op, test: map(op.test), holds: map(op.holds), otherwise: map(op.otherwise) };
+    case 'any':
+      return { ...op, list: map(op.list), of: map(op.of) };
+    default:
+      return op;
+  }
+}
 
 /** Whether an expression gives something new each time it is asked, such as the time of day. */
 export function isAnew({ op }: Core): boolean {

@@ -9,6 +9,8 @@ import {
   LineThrough,
   Link,
   LiveLeaf,
+  LiveRows,
+  LiveRowsThrough,
   TextLine,
 } from '../components.js';
 
@@ -274,6 +276,23 @@ const rules: readonly Case[] = [
     name: 'rules of the host and of a component',
     template: () => el.section(Branch({}, Leaf({}, el.b('deep')))),
     styles: 'section { color: rgb(1, 1, 1) }',
+  },
+  {
+    name: 'rules of what fills the rows of an element',
+    template: ({ state }) => [
+      LiveRows({ items: state.items }, { row: (item) => [el.b(item.name), Leaf({ text: item.name })] }),
+      el.b('outside'),
+    ],
+    styles: 'b { font-weight: 200 } li b { color: rgb(5, 5, 5) }',
+  },
+  {
+    name: 'rules of what fills rows through two elements',
+    template: ({ state }) =>
+      LiveRowsThrough(
+        { items: state.items },
+        { row: (item) => given(item.on, Branch({}, el.b(item.name)), el.i(el.b(item.name))) },
+      ),
+    styles: 'b { font-weight: 200 } i > b { text-decoration-line: underline }',
   },
 ];
 

@@ -46,7 +46,10 @@ export function buildTrusted(
   if (inside !== '' && op.op === 'literal') return view.text(parent, String(op.value));
   if (inside !== '') return buildDynamicText(html, html, parent, view, spot);
   if (op.op === 'literal') {
+    // Between marks, so that text in it does not become one with the text around it.
+    view.mark(parent);
     view.add(parent, new StaticHtml(String(op.value)));
+    view.mark(parent);
     return;
   }
   const { level } = spot;

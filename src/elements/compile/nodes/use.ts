@@ -53,7 +53,7 @@ function enter(node: PlanUse, view: CompiledView, spot: Spot): Level {
     level: level.index,
     owner: owner.index,
     depth: spot.depth,
-    site: new Constant({ path: site.path, id: site.id }),
+    site: new Constant({ path: site.path.map(({ name, nth, rows }) => ({ name, nth, rows })), id: site.id }),
     values: new Constant(node.props.map((prop) => prop.value)),
     changing,
     fills: asked.map(
@@ -105,7 +105,7 @@ const nobody = {} as ComponentCore;
 function cutAbove(level: Level, component: ComponentCore): Level {
   const { use } = level;
   if (!use) return level;
-  const node = use.node.component === component ? { ...use.node, component: nobody } : use.node;
+  const node = use.node.component === component ? { ...use.node, component: nobody, filled: true } : use.node;
   return { ...level, use: { ...use, node, owner: cutAbove(use.owner, component) } };
 }
 
@@ -140,5 +140,6 @@ function buildFilling(
 ): void {
   const content = view.common.view(block.nodes, { ...spot, depth: spot.depth + 1 });
   const reads = view.noteViews(content);
+  view.common.fillsOthers = true;
   view.part(host, call('filling', name, local, content, spot.level.index, reads, spot.depth + 1));
 }

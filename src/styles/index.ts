@@ -1,9 +1,8 @@
 import postcss, { type AtRule, CssSyntaxError, type Root, type Rule } from 'postcss';
 import parser from 'postcss-selector-parser';
 import { type ComponentCore, perComponent } from '../component/index.js';
+import { isMarkedInShadow, markSelectors, marksIn, type SelectorMarks } from '../plan/index.js';
 import { type Finding, finding } from '../problem/index.js';
-import { isMarkedInShadow } from './marks.js';
-import { markSelectors, type SelectorMarks } from './selectors.js';
 
 /** A component's rules, rewritten for markup without shadow roots, and what could not be carried over. */
 export interface ScopedRules {
@@ -25,11 +24,6 @@ export const shadowRules: (component: ComponentCore) => string = /* @__PURE__ */
     ? scopeRules(component.styles, component.name, undefined).css
     : component.styles,
 );
-
-/** The marks of a component, as its rules name them. */
-export function marksIn(name: string): SelectorMarks & { readonly host: string } {
-  return { own: `:where([data-in="${name}"])`, host: `:where([data-in-host="${name}"])` };
-}
 
 /**
  * Keeps rules to the elements a component's template has written. `:host` stands for the template's outermost elements,
