@@ -1,9 +1,7 @@
 import { elementMembers, scriptEvents } from '../generated/element-members.js';
 import { dev, type Finding, finding, tagName } from '../problem/index.js';
+import { nameBreakers } from '../template/index.js';
 import { attributeOf } from './attribute-of.js';
-
-/** What no attribute's name can hold (https://html.spec.whatwg.org/#attributes-2). */
-const breakers = /[\s"'<>/=\0-\x1f\x7f]|^$/;
 
 /**
  * What is wrong with the names of props: each is an attribute of the component's tag, and a property of its element. What
@@ -22,7 +20,7 @@ export function propNameFaults(component: string, names: readonly string[]): rea
 }
 
 function faultOf(name: string, attribute: string, names: readonly string[]): string | undefined {
-  if (breakers.test(name)) return 'has a name that no attribute can have';
+  if (nameBreakers.test(name)) return 'has a name that no attribute can have';
   if (attribute.startsWith('on') && scriptEvents.has(attribute.slice(2)))
     return `would be the attribute ${attribute}, which carries a script as text`;
   if (!dev) return undefined;

@@ -4,9 +4,11 @@ export type { Attr, Builder, ClassInput, StyleInput, VoidBuilder } from './attri
 export type { AttributesOfAny } from './builders.js';
 export { el } from './el.js';
 export { calc, phrase, uid } from './expression/calc.js';
-export { describe, guarded, inputsOf, isAnew, plainText, withInputs } from './expression/evaluate.js';
+export { describe } from './expression/describe.js';
+export { guarded, plainText } from './expression/evaluate.js';
 export type { Expr, ExprOf, StateExpr } from './expression/expr.js';
 export { coreOf, describeValue, ExprCore, fieldOf, isCore, operand } from './expression/expr.js';
+export { inputsOf, isAnew, withInputs } from './expression/inputs.js';
 export {
   type BinaryOperator,
   byOp,

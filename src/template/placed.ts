@@ -1,5 +1,5 @@
-import { inputsOf } from './expression/evaluate.js';
 import { coreOf } from './expression/expr.js';
+import { inputsOf } from './expression/inputs.js';
 import type { Core } from './expression/ops.js';
 import { isHandlerCall } from './handler-call.js';
 import { isNode, isRecord } from './node.js';

@@ -4,15 +4,11 @@ import { type Plugin, type ResolvedConfig, runnerImport, type ViteDevServer } fr
 import { problemBlock } from '../check/report/text.js';
 import { type AnyComponent, componentsIn } from '../component/index.js';
 import { catalog, renderDocument } from '../markup/index.js';
+import type { LatticeOptions } from './options.js';
 import { written } from './written.js';
 
 /** Renders the components that stand in HTML pages, as the pages are built and served. */
-interface Prerendered {
-  readonly components?: readonly string[];
-  readonly foreign?: readonly (string | RegExp)[];
-}
-
-export function prerendering({ components = [], foreign = [] }: Prerendered): Plugin {
+export function prerendering({ components = [], foreign = [] }: LatticeOptions): Plugin {
   let config: ResolvedConfig;
   let server: ViteDevServer | undefined;
 

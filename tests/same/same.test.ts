@@ -1,4 +1,4 @@
-import { type Browser, chromium, type Page } from 'playwright-core';
+import { type Browser, chromium } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { renderHtml } from 'zesty-lattice/html';
 import { browserOptions } from '../../scripts/browser.mjs';
@@ -6,6 +6,7 @@ import { bundle } from '../support/bundle.js';
 import { runsOf } from '../support/runs.js';
 import { cases } from './cases/index.js';
 import type { Outcome, Planning } from './compare.js';
+import { openSame } from './open.js';
 import type { RandomOutcome } from './page.js';
 import { asFunctions, html, momentsOf, useOf } from './writings.js';
 
@@ -13,21 +14,12 @@ let browser: Browser;
 let code = '';
 const outcomes: Record<Planning, Outcome[]> = { page: [], ahead: [] };
 
-async function opened(planning: Planning): Promise<Page> {
-  const page = await browser.newPage();
-  page.on('pageerror', (error) => console.log(planning, error));
-  await page.setContent('<!doctype html><title>Same</title>');
-  await page.addScriptTag({ content: code, type: 'module' });
-  await page.waitForFunction('window.compareCase');
-  return page;
-}
-
 beforeAll(async () => {
   browser = await chromium.launch(browserOptions);
   code = await bundle(new URL('./page.ts', import.meta.url));
   await Promise.all(
     (['page', 'ahead'] as const).map(async (planning) => {
-      const page = await opened(planning);
+      const page = await openSame(browser, code);
       for (let at = 0; at < cases.length; at++)
         outcomes[planning].push(
           await page.evaluate<Outcome>(
@@ -43,7 +35,7 @@ const random = runsOf('all ways of writing', 2000);
 test.each(['page', 'ahead'] as const)(
   'random cases show the same, planned in the %s',
   async (planning) => {
-    const page = await opened(planning);
+    const page = await openSame(browser, code);
     const { compared, failed } = await page.evaluate<RandomOutcome>(
       `compareRandom(${random.numRuns / 2}, ${random.seed + (planning === 'page' ? 0 : 1)}, '${planning}')`,
     );

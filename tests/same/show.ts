@@ -5,6 +5,7 @@ import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
 import { cases } from './cases/index.js';
 import type { Difference, Outcome } from './compare.js';
+import { openSame } from './open.js';
 import type { RandomOutcome } from './page.js';
 
 const option = (name: string): string | undefined => {
@@ -20,10 +21,7 @@ if (wanted === '--random') {
   console.log(`${runs} random cases, seed ${seed}`);
   await Promise.all(
     (['page', 'ahead'] as const).map(async (planning) => {
-      const page = await browser.newPage();
-      await page.setContent('<!doctype html><title>Same</title>');
-      await page.addScriptTag({ content: code, type: 'module' });
-      await page.waitForFunction('window.compareRandom');
+      const page = await openSame(browser, code);
       const { compared, kinds, left, failed } = await page.evaluate<RandomOutcome>(
         `compareRandom(${Math.ceil(runs / 2)}, ${planning === 'page' ? seed : seed + 1}, '${planning}')`,
       );
@@ -54,10 +52,7 @@ const compared = new Map<string, number>();
 const left = new Map<string, string[]>();
 const differences: Difference[] = [];
 for (const planning of ['page', 'ahead'] as const) {
-  const page = await browser.newPage();
-  await page.setContent('<!doctype html><title>Same</title>');
-  await page.addScriptTag({ content: code, type: 'module' });
-  await page.waitForFunction('window.compareCase');
+  const page = await openSame(browser, code);
   for (const [at, one] of cases.entries()) {
     if (!one.name.includes(wanted)) continue;
     const outcome = await page

@@ -46,8 +46,7 @@ export function writeUse(node: PlanUse, to: Output, at: At): void {
     const inner = scopeOf(component, values(scope, pass), fills, scope, site, ids, locals);
     if (accepted) inner.accepted = acceptedIn(scope);
     if (!shares) return program.write(inner, pass);
-    const { write: writeInner } = program;
-    return withShared(component, inner, pass, () => writeInner(inner, pass));
+    return withShared(component, inner, pass, program.write);
   };
   if (ahead) return to.dynamic(write);
   // A component inside itself: an element makes what stands there when it is really there.
@@ -69,9 +68,7 @@ function useOnTheSpot(node: PlanUse, { scope, pass }: Direct, { compiling, depth
   const values = constantsOf(node) ?? valuesOf(node)(scope, pass);
   const inner = scopeOf(component, values, fills, scope, site, ids);
   inner.accepted = accepted;
-  if (component.provides) return withShared(component, inner, pass, () => program.write(inner, pass));
-  inner.shared = pass.shared;
-  return program.write(inner, pass);
+  return withShared(component, inner, pass, program.write);
 }
 
 /** What a use hands to the element that its component renders as, with what its own component was handed for it. */

@@ -15,6 +15,7 @@ export {
   attributeText,
   documentAttribute,
   isNameFit,
+  nameBreakers,
   plainAttribute,
   type Report,
   urlAttribute,

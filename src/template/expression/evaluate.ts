@@ -1,7 +1,8 @@
 import { finding, LatticeError, placed } from '../../problem/index.js';
 import { isFilled, isFull, isSomething, ownerOf, pathOf, type Scope } from '../scope.js';
+import { describe } from './describe.js';
 import { compare, numberOf, ownField, plus, same } from './operators.js';
-import { type BinaryOperator, byOp, type Core, type Get, type Op, type OpTable } from './ops.js';
+import { type BinaryOperator, byOp, type Get, type Op, type OpTable } from './ops.js';
 
 /** How to have the value of an operation. */
 export function getterOf(op: Op): Get {
@@ -200,106 +201,4 @@ function failed(thrown: unknown, name: string, scope: Scope): unknown {
   return new LatticeError([placed(finding('value-failed', { name, reason }), pathOf(scope))], {
     cause: thrown,
   });
-}
-
-/** An expression as a person would write it: `props.title`, `variety.name`, `calc(props.crates)`. */
-export function describe(core: Pick<Core, 'op'>): string {
-  return byOp(words, core.op);
-}
-
-const words: OpTable<string> = {
-  prop: ({ name }) => `props.${name}`,
-  state: ({ name }) => `state.${name}`,
-  local: ({ label }) => label,
-  event: () => 'event',
-  shared: ({ name }) => `shared ${name}`,
-  filled: ({ slot }) => `slots.${slot}.filled`,
-  uid: ({ label }) => `uid('${label}')`,
-  literal: ({ value }) => JSON.stringify(value) ?? String(value),
-  field: ({ of, key }) => `${describe(of)}.${key}`,
-  member: ({ of, key }) =>
-    key.op.op === 'literal' ? `${describe(of)}.${String(key.op.value)}` : `${describe(of)}[${describe(key)}]`,
-  calc: ({ inputs }) => `calc(${inputs.map(describe).join(', ')})`,
-  call: ({ name, args }) => `${name}(${args.map(describe).join(', ')})`,
-  phrase: ({ strings, parts }) =>
-    `phrase\`${strings.map((text, at) => text + (parts[at] ? `\${${describe(parts[at])}}` : '')).join('')}\``,
-  list: ({ items }) => `[${items.map(describe).join(', ')}]`,
-  unary: ({ operator, of }) => `${operator} ${describe(of)}`,
-  binary: ({ operator, left, right }) => `${describe(left)} ${operator} ${describe(right)}`,
-  choice: ({ test, holds, otherwise }) => `${describe(test)} ? ${describe(holds)} : ${describe(otherwise)}`,
-  written: ({ text }) => text,
-  read: ({ of }) => describe(of),
-  outer: ({ of }) => describe(of),
-  something: ({ of }) => describe(of),
-  full: ({ of }) => describe(of),
-  any: ({ list }) => describe(list),
-};
-
-/** The expressions that one is made from, directly. */
-export function inputsOf(core: Pick<Core, 'op'>): readonly Core[] {
-  return byOp(inputs, core.op);
-}
-
-const none: readonly Core[] = [];
-const inputs: OpTable<readonly Core[]> = {
-  prop: () => none,
-  state: () => none,
-  local: () => none,
-  event: () => none,
-  shared: () => none,
-  filled: () => none,
-  uid: () => none,
-  literal: () => none,
-  field: ({ of }) => [of],
-  member: ({ of, key }) => [of, key],
-  calc: (op) => op.inputs,
-  call: ({ args }) => args,
-  phrase: ({ parts }) => parts,
-  list: ({ items }) => items,
-  unary: ({ of }) => [of],
-  binary: ({ left, right }) => [left, right],
-  choice: ({ test, holds, otherwise }) => [test, holds, otherwise],
-  written: ({ of }) => [of],
-  read: ({ of }) => [of],
-  outer: ({ of }) => [of],
-  something: ({ of }) => [of],
-  full: ({ of }) => [of],
-  any: ({ list, of }) => [list, of],
-};
-
-/** The same operation with other inputs. */
-export function withInputs(op: Op, map: (input: Core) => Core): Op {
-  switch (op.op) {
-    case 'field':
-    case 'unary':
-    case 'written':
-    case 'read':
-    case 'outer':
-    case 'something':
-    case 'full':
-      return { ...op, of: map(op.of) };
-    case 'member':
-      return { ...op, of: map(op.of), key: map(op.key) };
-    case 'calc':
-      return { ...op, inputs: op.inputs.map(map) };
-    case 'call':
-      return { ...op, args: op.args.map(map) };
-    case 'phrase':
-      return { ...op, parts: op.parts.map(map) };
-    case 'list':
-      return { ...op, items: op.items.map(map) };
-    case 'binary':
-      return { ...op, left: map(op.left), right: map(op.right) };
-    case 'choice':
-      return { ...op, test: map(op.test), holds: map(op.holds), otherwise: map(op.otherwise) };
-    case 'any':
-      return { ...op, list: map(op.list), of: map(op.of) };
-    default:
-      return op;
-  }
-}
-
-/** Whether an expression gives something new each time it is asked, such as the time of day. */
-export function isAnew({ op }: Core): boolean {
-  return (op.op === 'calc' && op.inputs.length === 0) || (op.op === 'call' && op.args.length === 0);
 }

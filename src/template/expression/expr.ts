@@ -1,6 +1,7 @@
 import { callPlace, failure, finding, placeOf, type SourcePlace } from '../../problem/index.js';
 import { currentRun } from '../run-state.js';
-import { describe, getterOf } from './evaluate.js';
+import { describe } from './describe.js';
+import { getterOf } from './evaluate.js';
 import type { Core, Get, Op } from './ops.js';
 
 declare const value: unique symbol;
