@@ -27,4 +27,4 @@ export { preset } from './preset.js';
 export { propNameFaults } from './prop-names.js';
 export { type Rule, readText } from './rule.js';
 export { type AnySlotKind, SlotKind, slot } from './slot.js';
-export { type SlotContent, UseNode } from './use-node.js';
+export { type SlotContent, sortedAlready, UseNode } from './use-node.js';

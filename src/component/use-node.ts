@@ -20,6 +20,9 @@ export interface SlotContent {
 
 type Slots = Readonly<Record<string, SlotContent>>;
 
+/** Stands for content that was sorted into slots before the use was made. */
+export const sortedAlready: unique symbol = Symbol('sorted already');
+
 /** One use of a component: its props and what goes into its slots, as they were given. */
 export class UseNode {
   declare readonly [nodeBrand]: true;
@@ -27,7 +30,7 @@ export class UseNode {
   readonly place: object | undefined;
   readonly component: ComponentCore;
   readonly props: Readonly<Record<string, unknown>>;
-  /** What was given as content, as it was given. */
+  /** What was given as content, as it was given; `sortedAlready` where it came by slots. */
   readonly given: unknown;
   private sorted: Slots | undefined;
   /** Attributes of a document's own for the component's element, as they are written there, where it stays one. */
@@ -43,7 +46,7 @@ export class UseNode {
     this.place = placeNow(writtenBy);
     this.component = component;
     this.props = props ?? nothing;
-    this.given = content;
+    this.given = slots ? sortedAlready : content;
     // A function that fills a slot is called where the use is written: its items have numbers of that template.
     this.sorted = slots ?? (currentRun() ? slotContents(content) : undefined);
     this.host = undefined;

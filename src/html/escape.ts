@@ -1,15 +1,8 @@
 const inText = /[&<>\r\0]/;
 const inAttribute = /[&<>"\r\0]/;
 
-/** What a character is written as. A parser would drop or change the last two if they stood as they are. */
-const written: Readonly<Record<string, string>> = {
-  '&': '&amp;',
-  '<': '&lt;',
-  '>': '&gt;',
-  '"': '&quot;',
-  '\r': '&#13;',
-  '\0': '\uFFFD',
-};
+/** From how many characters on it is quicker to look for each by itself. */
+const long = 100;
 
 /**
  * Text made safe to stand between tags, so that a parser reads back the same text. A carriage return is written as
@@ -19,7 +12,7 @@ const written: Readonly<Record<string, string>> = {
  * @example escapeText('a < b & c') // 'a &lt; b &amp; c'
  */
 export function escapeText(text: string): string {
-  return inText.test(text) ? text.replace(/[&<>\r\0]/g, (char) => written[char] ?? char) : text;
+  return (text?.length > long ? isLongSafe(text) : !inText.test(text)) ? text : written(text, false);
 }
 
 /**
@@ -28,5 +21,57 @@ export function escapeText(text: string): string {
  * @example escapeAttribute('say "hi"') // 'say &quot;hi&quot;'
  */
 export function escapeAttribute(text: string): string {
-  return inAttribute.test(text) ? text.replace(/[&<>"\r\0]/g, (char) => written[char] ?? char) : text;
+  const isClean = text?.length > long ? isLongSafe(text) && !text.includes('"') : !inAttribute.test(text);
+  return isClean ? text : written(text, true);
+}
+
+/** Whether text stands in an attribute and between tags just as it is. */
+export function isSafe(text: string): boolean {
+  return !inAttribute.test(text);
+}
+
+/** Whether a long text has nothing to escape between tags. */
+function isLongSafe(text: string): boolean {
+  return (
+    !text.includes('&') &&
+    !text.includes('<') &&
+    !text.includes('>') &&
+    !text.includes('\r') &&
+    !text.includes('\0')
+  );
+}
+
+/** Text with its characters written so that a parser reads them back. */
+function written(text: string, isQuoted: boolean): string {
+  let out = '';
+  let from = 0;
+  for (let at = 0; at < text.length; at++) {
+    let reference: string;
+    switch (text.charCodeAt(at)) {
+      case 38:
+        reference = '&amp;';
+        break;
+      case 60:
+        reference = '&lt;';
+        break;
+      case 62:
+        reference = '&gt;';
+        break;
+      case 34:
+        if (!isQuoted) continue;
+        reference = '&quot;';
+        break;
+      case 13:
+        reference = '&#13;';
+        break;
+      case 0:
+        reference = '\uFFFD';
+        break;
+      default:
+        continue;
+    }
+    out += text.slice(from, at) + reference;
+    from = at + 1;
+  }
+  return out + text.slice(from);
 }

@@ -3,9 +3,9 @@ import { dev, failure, refuseCall } from '../problem/index.js';
 import type { Content } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
-import { Pass } from './pass.js';
-import { type RenderOptions, write } from './render.js';
-import { emptyScope } from './scopes.js';
+import { Pass, type Sink } from './pass.js';
+import { joinedBytes, type RenderOptions, writeTo } from './render.js';
+import { BytesSink, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
 
@@ -33,16 +33,47 @@ export interface PageOptions extends Pick<RenderOptions, 'form' | 'idPrefix'> {
  * @example renderPage(FairPage({ varieties }), { title: 'Open day', lang: 'en' })
  */
 export function renderPage(target: Use | AnyComponent, options: PageOptions): string {
+  const sink = new TextSink();
+  const { before, last } = pageParts(target, options, sink, renderPage);
+  return before + sink.with(last) + after;
+}
+
+/**
+ * Renders a whole document as `renderPage` does, to the bytes of UTF-8 that a server sends.
+ *
+ * @throws LatticeError with all problems, as `renderHtml` does
+ * @example response.end(renderPageBytes(FairPage({ varieties }), { title: 'Open day', lang: 'en' }))
+ */
+export function renderPageBytes(target: Use | AnyComponent, options: PageOptions): Uint8Array {
+  const sink = new BytesSink();
+  const { before, last } = pageParts(target, options, sink, renderPageBytes);
+  const head = new BytesSink(before.length * 3);
+  return joinedBytes(head.with(before), sink.with(last + after));
+}
+
+const after = '\n</body>\n</html>\n';
+
+/** What stands before the content, and what of the content comes last: all else goes to the sink. */
+function pageParts(
+  target: Use | AnyComponent,
+  options: PageOptions,
+  sink: Sink,
+  called: (target: Use, options: PageOptions) => unknown,
+): { readonly before: string; readonly last: string } {
   if (dev && typeof options?.title !== 'string')
     refuseCall(
-      renderPage,
-      'renderPage',
+      called,
+      called.name,
       'takes options with the title of the page',
       "Write renderPage(FairPage({ … }), { title: 'Open day' }).",
     );
-  const use = isUse(target) ? target : emptyUse(target);
+  const use = isUse(target) ? target : emptyUse(target, called);
   const { title, lang = 'en', dir, description, head, form, idPrefix } = options;
-  const { html, styled } = write(use, { ...(form && { form }), ...(idPrefix !== undefined && { idPrefix }) });
+  const { last, styled } = writeTo(
+    use,
+    { ...(form && { form }), ...(idPrefix !== undefined && { idPrefix }) },
+    sink,
+  );
   const css = styleSheet(styled, options.styles ?? '');
   const parts = [
     `<!doctype html>\n<html lang="${escapeAttribute(lang)}"${dir ? ` dir="${escapeAttribute(dir)}"` : ''}>\n<head>`,
@@ -55,18 +86,18 @@ export function renderPage(target: Use | AnyComponent, options: PageOptions): st
   if (css !== '') parts.push(`<style>${css}</style>`);
   const more = headHtml(head);
   if (more !== '') parts.push(more);
-  return `${parts.join('\n')}\n</head>\n<body>\n${html}\n</body>\n</html>\n`;
+  return { before: `${parts.join('\n')}\n</head>\n<body>\n`, last };
 }
 
-function emptyUse(target: unknown): UseNode {
+function emptyUse(target: unknown, called: unknown): UseNode {
   const component = componentCore(target);
   if (!component) throw failure(notAComponent(target));
-  return new UseNode(component, undefined, undefined, renderPage);
+  return new UseNode(component, undefined, undefined, called);
 }
 
 function headHtml(head: Content): string {
   const pass = new Pass();
-  const html = writeOnTheSpot(head, emptyScope(), pass);
+  const html = writeOnTheSpot(head, pass, '');
   refuse(pass.problems);
   return html;
 }

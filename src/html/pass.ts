@@ -1,7 +1,11 @@
 import type { ComponentCore } from '../component/index.js';
 import { type Finding, type Problem, placed } from '../problem/index.js';
-import { pathOf, type Scope, type Site, stepText } from '../template/index.js';
-import type { Program } from './program.js';
+import { type Site, stepText } from '../template/index.js';
+
+/** Where text goes that is ready before all of it is. */
+export interface Sink {
+  take(text: string): void;
+}
 
 /** One rendering: it gathers what is found wrong with values while they are written, and the styles it needs. */
 export class Pass {
@@ -13,27 +17,37 @@ export class Pass {
   inRoot: ReadonlySet<ComponentCore> | undefined;
   /** What the components around the part that is being written provide. */
   shared: Map<string, unknown> | undefined;
+  /** Takes what is ready; none where text is written apart, and looked at as a whole. */
+  sink: Sink | undefined;
 
-  constructor(form: 'markup' | 'elements' = 'markup') {
+  constructor(form: 'markup' | 'elements' = 'markup', sink: Sink | undefined = undefined) {
     this.form = form;
     this.styled = undefined;
     this.shared = undefined;
     this.inRoot = undefined;
+    this.sink = sink;
   }
 
-  report(found: Finding, scope: Scope): void {
-    this.problems.push(placed(found, pathOf(scope)));
+  report(found: Finding, where: string): void {
+    this.problems.push(placed(found, where));
   }
 
   /** Reports what is wrong with content on the spot, which stands in no component. */
   reportAt(found: Finding, site: Site | undefined): void {
-    this.problems.push(placed(found, (site?.path ?? []).map((step) => stepText(step)).join(' › ')));
+    this.report(found, (site?.path ?? []).map((step) => stepText(step)).join(' › '));
   }
 
-  /** Takes note of a component that content on the spot uses. */
-  reached(program: Program): void {
-    if (program.styled.size === 0) return;
+  /** Takes note of components whose rules content on the spot needs. */
+  needs(components: ReadonlySet<ComponentCore>): void {
+    if (components.size === 0) return;
     this.styled ??= new Set();
-    for (const component of program.styled) this.styled.add(component);
+    for (const component of components) this.styled.add(component);
+  }
+
+  /** Hands on what is ready; gives what is to be written behind of. */
+  hand(ready: string): string {
+    if (!this.sink) return ready;
+    this.sink.take(ready);
+    return '';
   }
 }

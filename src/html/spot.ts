@@ -1,16 +1,15 @@
 import { planOnTheSpot } from '../plan/index.js';
-import type { Scope } from '../template/index.js';
-import { compiler, onTheSpot } from './compiler.js';
-import { Direct } from './output.js';
+import { Frame } from './frame.js';
+import { lowerOnTheSpot } from './lower/index.js';
 import type { Pass } from './pass.js';
+import { closureRun } from './routine.js';
 
 /**
- * Writes content that was built on the spot, for one rendering: it is planned as templates are, and written as it is
- * compiled. Only the components it uses are kept.
+ * Writes content that was built on the spot, for one rendering: it is planned and lowered as templates are. Only the
+ * components it uses are kept.
  */
-export function writeOnTheSpot(content: unknown, scope: Scope, pass: Pass): string {
+export function writeOnTheSpot(content: unknown, pass: Pass, ids: string): string {
   const { nodes } = planOnTheSpot(content, (found, site) => pass.reportAt(found, site));
-  const to = new Direct(scope, pass);
-  compiler.nodes(nodes, to, { compiling: onTheSpot[pass.form], depth: 0, tag: '' });
-  return to.html;
+  const run = closureRun(lowerOnTheSpot(nodes, pass.form, ids));
+  return run(new Frame(pass, undefined, undefined, ids), '');
 }

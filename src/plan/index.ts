@@ -1,4 +1,4 @@
-export { mergedAttributes } from './attributes/accepted.js';
+export { mapAttribute, mergedAttributes } from './attributes/accepted.js';
 export { classPrefix } from './attributes/class.js';
 export {
   type AttributeOf,
@@ -8,6 +8,7 @@ export {
   type ClassPiece,
   type PlanAttribute,
 } from './attributes/plan-attribute.js';
+export { planAttributes } from './attributes/plan-attributes.js';
 export { slotFault } from './bind.js';
 export { type Block, type Filled, filledCore, readsOp } from './block.js';
 export { hostContent } from './host-content.js';

@@ -5,7 +5,7 @@ export type { AttributesOfAny } from './builders.js';
 export { el } from './el.js';
 export { calc, phrase, uid } from './expression/calc.js';
 export { describe } from './expression/describe.js';
-export { guarded, plainText } from './expression/evaluate.js';
+export { failedValue, guarded, plainText } from './expression/evaluate.js';
 export type { Expr, ExprOf, StateExpr } from './expression/expr.js';
 export { coreOf, describeValue, ExprCore, fieldOf, isCore, operand } from './expression/expr.js';
 export { inputsOf, isAnew, withInputs } from './expression/inputs.js';
@@ -18,6 +18,7 @@ export {
   type OpName,
   type OpOf,
   type OpTable,
+  type Whereabouts,
 } from './expression/ops.js';
 export { htmlFragment } from './fragment.js';
 export { HandlerCall, isHandlerCall } from './handler-call.js';

@@ -12,6 +12,7 @@ const floors: readonly (readonly string[])[] = [
   ['template'],
   ['component'],
   ['plan'],
+  ['code'],
   ['styles'],
   ['tree'],
   ['html', 'elements'],
@@ -108,7 +109,6 @@ describe('imports go one way', () => {
     'elements/code/expressions.ts elements/code/writer.ts',
     'elements/compile/call.ts elements/compile/dependencies.ts elements/compile/level.ts elements/compile/view.ts',
     'elements/runtime/adoption.ts elements/runtime/block.ts elements/runtime/instance.ts elements/runtime/live.ts elements/runtime/view.ts',
-    'html/compiling.ts html/output.ts html/pass.ts html/program.ts',
     'markup/template/attributes.ts markup/template/content.ts markup/template/directives.ts markup/template/use.ts',
     'plan/block.ts plan/plan.ts',
     'plan/nodes/each.ts plan/nodes/element.ts plan/nodes/given.ts plan/nodes/index.ts plan/nodes/kind.ts plan/nodes/slot.ts plan/nodes/trusted.ts plan/nodes/use.ts plan/planner.ts',
@@ -143,10 +143,10 @@ describe('imports go one way', () => {
     expect(wrong).toEqual([]);
   });
 
-  test('no file evaluates text as code', () => {
+  test('no file evaluates text as code, but the one that makes it of the plan', () => {
     const wrong = files.filter((file) =>
       /\beval\(|new Function\(|Function\(['"`]/.test(readFileSync(join(source, file), 'utf8')),
     );
-    expect(wrong).toEqual([]);
+    expect(wrong).toEqual(['html/code/index.ts']);
   });
 });

@@ -1,6 +1,6 @@
 import type { AnyComponent } from 'zesty-lattice';
 import { register } from 'zesty-lattice/elements';
-import { renderHtml } from 'zesty-lattice/html';
+import { renderBytes, renderHtml } from 'zesty-lattice/html';
 import type { Case } from './case.js';
 import {
   componentCore,
@@ -13,6 +13,7 @@ import {
   writeComponent,
 } from './internals.js';
 import { shapeOf } from './shape.js';
+import { inEachWay } from './ways.js';
 import {
   asFunctions,
   asMarkup,
@@ -58,9 +59,32 @@ export async function compare(one: Case, planning: Planning): Promise<Outcome> {
   const left: Record<string, string> = {};
   const fail = (writing: string, when: number, got: string, expected: string): void =>
     void differences.push({ name: one.name, writing, when, got, wanted: expected });
-  const told = (name: string, more: readonly string[]): void =>
+  const say = (name: string, more: readonly string[]): void =>
     more.forEach((line) => fail(name, -1, line, 'nothing on the console'));
 
+  if (planning === 'page') {
+    const bytes = new TextDecoder();
+    moments.forEach((moment, at) => {
+      const use = useOf(functions, one, moment);
+      const elements = (): string => html(() => renderHtml(use, { form: 'elements' }));
+      const wantedElements = elements();
+      const wantedSpot = one.without?.spot ? '' : htmlOfSpot(one, moment);
+      const written = inEachWay(functions, () => [
+        html(() => renderHtml(use)),
+        html(() => bytes.decode(renderBytes(use))),
+        elements(),
+        one.without?.spot ? '' : htmlOfSpot(one, moment),
+        told(use),
+      ]);
+      const all = [texts[at] ?? '', texts[at] ?? '', wantedElements, wantedSpot, told(use)];
+      for (const [way, got] of written) {
+        if (at === 0) compared.push(`text by ${way}`);
+        got.forEach((text, index) => {
+          if (text !== all[index]) fail(`text by ${way}`, at, text, all[index] ?? '');
+        });
+      }
+    });
+  }
   if (one.without?.spot) left['on the spot'] = one.without.spot;
   else if (planning === 'page') {
     compared.push('on the spot');
@@ -95,7 +119,7 @@ export async function compare(one: Case, planning: Planning): Promise<Outcome> {
       for (const isTaken of [false, true]) {
         const name = `element of ${writing}, planned ${planning === 'page' ? 'in the page' : 'ahead'}${isTaken ? ', taken over' : ''}`;
         compared.push(name);
-        told(
+        say(
           name,
           await element(made, one, moments, wanted, isTaken, (when, got, expected) =>
             fail(name, when, got, expected),
@@ -105,6 +129,16 @@ export async function compare(one: Case, planning: Planning): Promise<Outcome> {
     }
   }
   return { html: texts, differences, compared, left };
+}
+
+/** All that is said of a use that cannot be rendered, with its places. */
+function told(use: ReturnType<typeof useOf>): string {
+  try {
+    renderHtml(use);
+    return '';
+  } catch (thrown) {
+    return JSON.stringify((thrown as { problems?: unknown }).problems ?? String(thrown));
+  }
 }
 
 /** Defines the component's elements; the reason, where they cannot be planned so. */

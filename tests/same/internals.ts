@@ -4,6 +4,8 @@ export { NotWritten, own, type Sources, writeComponent } from '../../src/element
 export { liveOf } from '../../src/elements/in-page.js';
 export { countInPage } from '../../src/elements/interpret.js';
 export * as runtime from '../../src/elements/runtime/index.js';
+export { codeAhead } from '../../src/html/code/ahead.js';
+export { type Factory, making, provideCode } from '../../src/html/code/index.js';
 export { blueprintOf, type Node } from '../../src/plan/index.js';
 export {
   acceptedHere,

@@ -1,8 +1,8 @@
+import { NotWritten } from '../../code/constants.js';
 import type { ComponentCore } from '../../component/index.js';
 import { scopedRules, shadowRules } from '../../styles/index.js';
 import { compileComponent } from '../compile/component.js';
 import type { CountNodes } from '../compile/static.js';
-import { NotWritten } from './constants.js';
 import { type Sources, Writer } from './writer.js';
 
 /** A component's elements as code: an expression, and the functions of a page's part that it calls. */

@@ -1,3 +1,3 @@
+export { NotWritten, own } from '../../code/constants.js';
 export { type WrittenComponent, writeComponent } from './component.js';
-export { NotWritten, own } from './constants.js';
 export type { KindPart, Sources } from './writer.js';

@@ -1,3 +1,4 @@
+import { constantCode, keyCode, NotWritten, own } from '../../code/constants.js';
 import { type AnyKind, authored, type ComponentCore, isKind } from '../../component/index.js';
 import { readsOp } from '../../plan/index.js';
 import { isCore } from '../../template/index.js';
@@ -13,7 +14,6 @@ import {
 } from '../compile/call.js';
 import { Fallback, RuleOf } from '../compile/props.js';
 import { CompiledView } from '../compile/view.js';
-import { constantCode, keyCode, NotWritten, own } from './constants.js';
 import { coreCode } from './expressions.js';
 import { htmlOf } from './static-html.js';
 

@@ -18,11 +18,11 @@ export function mergedAttributes(
   if (!own.some(({ kind }) => kind === 'accepted')) return own;
   const merged: PlanAttribute[] = own.filter(({ kind }) => kind !== 'accepted');
   for (const one of given ?? []) {
-    const outer = checked(byAttribute(lifted, one), tags, report);
+    const theirs = checked(mapAttribute(one, outer), tags, report);
     const at = merged.findIndex(({ key }) => key === one.key);
     const before = merged[at];
-    if (before) merged[at] = mergedOne(before, outer);
-    else merged.push(outer);
+    if (before) merged[at] = mergedOne(before, theirs);
+    else merged.push(theirs);
   }
   return merged;
 }
@@ -54,21 +54,26 @@ function outer(core: Core): Core {
   );
 }
 
-const lifted: AttributeTable<[], PlanAttribute> = {
+/** An attribute with its expressions changed. */
+export function mapAttribute(attribute: PlanAttribute, map: (core: Core) => Core): PlanAttribute {
+  return byAttribute(mapped, attribute, map);
+}
+
+const mapped: AttributeTable<[map: (core: Core) => Core], PlanAttribute> = {
   fixed: (one) => one,
-  value: (one) => ({ ...one, value: outer(one.value) }),
-  class: (one) => ({
+  value: (one, map) => ({ ...one, value: map(one.value) }),
+  class: (one, map) => ({
     ...one,
     parts: one.parts.map((part) =>
       part.kind === 'text'
-        ? { ...part, text: outer(part.text) }
-        : { ...part, when: part.when && outer(part.when) },
+        ? { ...part, text: map(part.text) }
+        : { ...part, when: part.when && map(part.when) },
     ),
   }),
-  style: (one) => ({ ...one, parts: one.parts.map(([name, value]) => [name, outer(value)] as const) }),
-  listener: (one) => ({ ...one, args: one.args.map(outer) }),
-  binding: (one) => ({ ...one, value: outer(one.value), own: outer(one.own) }),
-  chosen: (one) => ({ ...one, chosen: outer(one.chosen), own: outer(one.own) }),
+  style: (one, map) => ({ ...one, parts: one.parts.map(([name, value]) => [name, map(value)] as const) }),
+  listener: (one, map) => ({ ...one, args: one.args.map(map) }),
+  binding: (one, map) => ({ ...one, value: map(one.value), own: map(one.own) }),
+  chosen: (one, map) => ({ ...one, chosen: map(one.chosen), own: map(one.own) }),
   none: (one) => one,
   accepted: (one) => one,
 };

@@ -1,8 +1,8 @@
 import { finding, LatticeError, placed } from '../../problem/index.js';
-import { isFilled, isFull, isSomething, ownerOf, pathOf, type Scope } from '../scope.js';
+import { isFilled, isFull, isSomething, ownerOf, pathOf } from '../scope.js';
 import { describe } from './describe.js';
 import { compare, numberOf, ownField, plus, same } from './operators.js';
-import { type BinaryOperator, byOp, type Get, type Op, type OpTable } from './ops.js';
+import { type BinaryOperator, byOp, type Get, type Op, type OpTable, type Whereabouts } from './ops.js';
 
 /** How to have the value of an operation. */
 export function getterOf(op: Op): Get {
@@ -56,7 +56,8 @@ const getters: OpTable<Get> = {
     calculated(
       op.inputs.map(({ get }) => get),
       op.compute,
-      () => describe({ op }),
+      () => op.at?.name ?? describe({ op }),
+      op.at,
     ),
   call: ({ args: [first, ...more], compute }) => {
     if (!first) return () => compute();
@@ -89,7 +90,7 @@ const getters: OpTable<Get> = {
     ({ test, holds, otherwise }) =>
     (scope) =>
       test.get(scope) ? holds.get(scope) : otherwise.get(scope),
-  written: ({ text, of }) => guarded(of.get, () => text),
+  written: ({ text, of, at }) => guarded(of.get, () => text, at),
   read:
     ({ of: { get }, read }) =>
     (scope) =>
@@ -173,6 +174,7 @@ export function calculated(
   getters: readonly Get[],
   compute: (...values: never[]) => unknown,
   name: () => string,
+  at?: Whereabouts,
 ): Get {
   const work = compute as (...values: unknown[]) => unknown;
   const [first] = getters;
@@ -181,24 +183,26 @@ export function calculated(
       ? (scope) => work(first(scope))
       : (scope) => work(...getters.map((get) => get(scope))),
     name,
+    at,
   );
 }
 
 /** What fails is told by its name, with the path of components down to it. */
-export function guarded(get: Get, name: () => string): Get {
+export function guarded(get: Get, name: () => string, at?: Whereabouts): Get {
   return (scope) => {
     try {
       return get(scope);
     } catch (thrown) {
-      throw failed(thrown, name(), scope);
+      throw failedValue(thrown, name(), at ? at.path(scope) : pathOf(scope));
     }
   };
 }
 
-function failed(thrown: unknown, name: string, scope: Scope): unknown {
+/** What is thrown where a value could not be worked out: its name, the path to it, and what was thrown. */
+export function failedValue(thrown: unknown, name: string, where: string): unknown {
   if (thrown instanceof LatticeError) return thrown;
   const reason = thrown instanceof Error ? thrown.message : String(thrown);
-  return new LatticeError([placed(finding('value-failed', { name, reason }), pathOf(scope))], {
+  return new LatticeError([placed(finding('value-failed', { name, reason }), where)], {
     cause: thrown,
   });
 }

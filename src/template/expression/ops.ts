@@ -9,6 +9,12 @@ export interface Core {
   readonly get: Get;
 }
 
+/** What a calculation is called and where it stands, if not in the component whose scope it is read in. */
+export interface Whereabouts {
+  readonly name: string;
+  path(scope: Scope): string;
+}
+
 export type BinaryOperator =
   | '??'
   | 'or'
@@ -51,6 +57,7 @@ export type Op =
       readonly op: 'calc';
       readonly inputs: readonly Core[];
       readonly compute: (...values: unknown[]) => unknown;
+      readonly at?: Whereabouts | undefined;
     }
   /** A call of one of a component's helpers, in HTML text. */
   | {
@@ -66,7 +73,12 @@ export type Op =
   | { readonly op: 'binary'; readonly operator: BinaryOperator; readonly left: Core; readonly right: Core }
   | { readonly op: 'choice'; readonly test: Core; readonly holds: Core; readonly otherwise: Core }
   /** An expression of HTML text, with how it was written. */
-  | { readonly op: 'written'; readonly text: string; readonly of: Core }
+  | {
+      readonly op: 'written';
+      readonly text: string;
+      readonly of: Core;
+      readonly at?: Whereabouts | undefined;
+    }
   /** Text as the kind of a prop reads it; what it cannot read stays text. */
   | {
       readonly op: 'read';

@@ -1,0 +1,97 @@
+import { type BinaryOperator, byOp, type Core, inputsOf, type Op, type OpTable } from '../template/index.js';
+import { constantCode, memberCode } from './constants.js';
+
+/** What expressions call when they are code: functions of `template/`, by name. */
+export type ExpressionFunction =
+  | 'compare'
+  | 'isFull'
+  | 'isSomething'
+  | 'numberOf'
+  | 'ownField'
+  | 'plainText'
+  | 'plus'
+  | 'same';
+
+/** Operations that are written by whoever knows where values are kept. */
+type Kept =
+  | 'any'
+  | 'calc'
+  | 'call'
+  | 'event'
+  | 'filled'
+  | 'literal'
+  | 'local'
+  | 'outer'
+  | 'prop'
+  | 'read'
+  | 'shared'
+  | 'state'
+  | 'uid'
+  | 'written';
+
+/** How an expression's parts are written: where values are kept, and what functions are called. */
+export interface ExpressionWords extends Pick<OpTable<string>, Kept> {
+  name(called: ExpressionFunction): string;
+  code(core: Core): string;
+  /** The same for a part that is not always read. */
+  perhaps(core: Core): string;
+}
+
+/** The code of an operation. */
+export function operationCode(op: Op, words: ExpressionWords): string {
+  const { code, name, perhaps } = words;
+  const number = (of: Core, operator: string): string =>
+    `${name('numberOf')}(${code(of)}, ${JSON.stringify(operator)})`;
+  const table: OpTable<string> = {
+    ...words,
+    field: ({ of, key }) => `${code(of)}?.${memberCode(key)}`,
+    member: ({ of, key }) => `${name('ownField')}(${code(of)}, ${code(key)})`,
+    phrase({ strings, parts }) {
+      const all = strings.flatMap((text, at) => [
+        ...(text === '' ? [] : [constantCode(text)]),
+        ...(parts[at] ? [`${name('plainText')}(${code(parts[at])})`] : []),
+      ]);
+      return all.length === 0 ? '""' : `(${all.join(' + ')})`;
+    },
+    list: ({ items }) => `[${items.map(code).join(', ')}]`,
+    unary: ({ operator, of }) =>
+      operator === 'not' ? `!(${code(of)})` : `(${operator}${number(of, operator)})`,
+    binary({ operator, left, right }) {
+      const plain = plainOperators[operator];
+      if (plain) return `((${code(left)}) ${plain} (${perhaps(right)}))`;
+      switch (operator) {
+        case '==':
+          return `${name('same')}(${code(left)}, ${code(right)})`;
+        case '!=':
+          return `!${name('same')}(${code(left)}, ${code(right)})`;
+        case '<':
+        case '<=':
+        case '>':
+        case '>=':
+          return `${name('compare')}(${code(left)}, ${code(right)}, (order) => order ${operator} 0)`;
+        case '+':
+          return `${name('plus')}(${code(left)}, ${code(right)})`;
+        default:
+          return `(${number(left, operator)} ${operator} ${number(right, operator)})`;
+      }
+    },
+    choice: ({ test, holds, otherwise }) =>
+      `((${code(test)}) ? (${perhaps(holds)}) : (${perhaps(otherwise)}))`,
+    something: ({ of }) => `${name('isSomething')}(${code(of)})`,
+    full: ({ of }) => `${name('isFull')}(${code(of)})`,
+  };
+  return byOp(table, op);
+}
+
+const plainOperators: Readonly<Partial<Record<BinaryOperator, string>>> = { '??': '??', or: '||', and: '&&' };
+
+/** Whether an expression may stop with an error: only calculations and calls may. */
+export function canFail(core: Core): boolean {
+  const { op } = core;
+  const isRisky =
+    op.op === 'calc' ||
+    op.op === 'call' ||
+    (op.op === 'unary' && op.operator !== 'not') ||
+    (op.op === 'binary' && /^[-+*/%]$/.test(op.operator));
+  return isRisky || inputsOf(core).some(canFail);
+}

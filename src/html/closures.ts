@@ -1,0 +1,326 @@
+import type { Core, Get } from '../template/index.js';
+import { plainText } from '../template/index.js';
+import { escapeAttribute, escapeText } from './escape.js';
+import type { Frame, HtmlFill } from './frame.js';
+import { plainTypeOf } from './lower/checks.js';
+import {
+  constantOf,
+  type GivenFill,
+  type LetStep,
+  type Register,
+  type ShowStep,
+  type Step,
+  type StepKind,
+  type StepOf,
+} from './lower/steps.js';
+import {
+  acceptedText,
+  apart,
+  attributeOfValue,
+  calledFrame,
+  changing,
+  filledSlot,
+  fillOf,
+  hostText,
+  isLeftOut,
+  listOf,
+  provide,
+  settleLate,
+  sharedNow,
+  textOf,
+  type Write,
+} from './runtime.js';
+
+/** Steps as functions that call one another: for where no code may be made, and for what is rendered once or twice. */
+export function closureOf(steps: readonly Step[]): Write {
+  const writes: Write[] = [];
+  let before = '';
+  for (const step of steps) {
+    if (step.kind === 'text') before += step.text;
+    else if (step.kind === 'let' || step.kind === 'entry') {
+      // Text that waits goes with the next that writes: what is kept writes none.
+      writes.push(write(step, ''));
+    } else {
+      writes.push(write(step, before));
+      before = '';
+    }
+  }
+  if (before !== '') {
+    const text = before;
+    writes.push((_frame, out) => out + text);
+  }
+  return chained(writes);
+}
+
+/** Several one after another. */
+function chained(writes: readonly Write[]): Write {
+  const [a, b, c, d] = writes;
+  if (!a) return (_frame, out) => out;
+  if (!b) return a;
+  if (!c) return (frame, out) => b(frame, a(frame, out));
+  if (!d) return (frame, out) => c(frame, b(frame, a(frame, out)));
+  if (writes.length === 4) return (frame, out) => d(frame, c(frame, b(frame, a(frame, out))));
+  const groups: Write[] = [];
+  for (let at = 0; at < writes.length; at += 4) groups.push(chained(writes.slice(at, at + 4)));
+  return chained(groups);
+}
+
+/** A line for each kind of step; `before` is text that stands before it. */
+const writers: {
+  readonly [Kind in StepKind]: (step: StepOf<Kind>, before: string) => Write;
+} = {
+  text:
+    ({ text }, before) =>
+    (_frame, out) =>
+      out + before + text,
+  show: showOf,
+  attribute: attributeStep,
+  made(step, before) {
+    const { make, values, where } = step;
+    const [first, second] = values.map(getOf);
+    if (first && values.length === 1) return (frame, out) => out + before + make(frame, where, first(frame));
+    if (first && second && values.length === 2)
+      return (frame, out) => out + before + make(frame, where, first(frame), second(frame));
+    const all = values.map(getOf);
+    return (frame, out) => out + before + make(frame, where, ...all.map((get) => get(frame)));
+  },
+  let: letOf,
+  entry:
+    ({ share, to }) =>
+    (frame, out) => {
+      frame.locals[to] = share === undefined ? frame.ids : sharedNow(frame, share);
+      return out;
+    },
+  choose({ test, yes, no }, before) {
+    const get = getOf(test);
+    const [yesText, noText] = [constantOf(yes), constantOf(no)];
+    if (yesText !== undefined && noText !== undefined) {
+      const [yesAll, noAll] = [before + yesText, before + noText];
+      return (frame, out) => out + (get(frame) ? yesAll : noAll);
+    }
+    const [writeYes, writeNo] = [closureAfter(before, yes), closureAfter(before, no)];
+    return (frame, out) => (get(frame) ? writeYes(frame, out) : writeNo(frame, out));
+  },
+  rows: rowsOf,
+  apart({ inner, change }, before) {
+    const write = closureOf(inner);
+    return (frame, out) => out + before + change(apart(frame, write));
+  },
+  changing(step, before) {
+    const tag = getOf(step.tag);
+    const [start, content] = [closureOf(step.start), closureOf(step.content)];
+    return (frame, out) => changing(frame, out + before, step, tag(frame), start, content);
+  },
+  call(step, before) {
+    const args = step.args.map(getOf);
+    const fills = step.fills.map((fill) => fill && fillMaker(fill));
+    const ids = getOf(step.ids);
+    const accepted = step.accepted?.values.map(getOf);
+    return (frame, out) => {
+      if (isLeftOut(frame, step)) return out;
+      const made = fills.map((fill) => fill?.(frame));
+      const values = accepted?.map((get) => () => get(frame));
+      const inner = calledFrame(frame, step, ids(frame) as string, made, values);
+      return step.routine().run(inner, out + before, ...args.map((get) => get(frame)));
+    };
+  },
+  fill(step, before) {
+    const fallback = closureOf(step.fallback);
+    const data = getOf(step.data);
+    const ids = step.ids && getOf(step.ids);
+    return (frame, out) =>
+      filledSlot(frame, out + before, step, ids && data(frame), (ids?.(frame) ?? '') as string, fallback);
+  },
+  provide(step, before) {
+    const props = step.props.map(getOf);
+    const state = getOf(step.state);
+    const inner = closureAfter(before, step.inner);
+    return (frame, out) => {
+      const values = props.map((get) => get(frame));
+      const end = provide(frame.pass, step.component, values, state(frame));
+      try {
+        return inner(frame, out);
+      } finally {
+        end();
+      }
+    };
+  },
+  host(step, before) {
+    const props = step.props.map(getOf);
+    const fills = step.fills.map((fill) => fill && fillMaker(fill));
+    const content = closureOf(step.content);
+    return (frame, out) => {
+      const values = props.map((get) => get(frame));
+      const made = fills.map((fill) => fill?.(frame));
+      return hostText(frame, out + before, step, values, made, content);
+    };
+  },
+  report:
+    ({ found, where }, before) =>
+    (frame, out) => {
+      frame.pass.report(found, where.path(frame));
+      return out + before;
+    },
+  accepted(step, before) {
+    const plain = closureAfter(before, step.plain);
+    const values = step.values.map(getOf);
+    return (frame, out) => {
+      const { given } = frame;
+      if (!given) return plain(frame, out);
+      const own = values.map((get) => () => get(frame));
+      return acceptedText(frame, out + before, step, given, own);
+    };
+  },
+};
+
+function write(step: Step, before: string): Write {
+  // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
+  return (writers[step.kind] as (step: Step, before: string) => Write)(step, before);
+}
+
+function closureAfter(before: string, steps: readonly Step[]): Write {
+  return closureOf(before === '' ? steps : [{ kind: 'text', text: before }, ...steps]);
+}
+
+type Item = Readonly<Record<string, unknown>> | null | undefined;
+
+const getOf = ({ get }: Core): Get => get;
+
+/** A register, or a field of what one holds: most of what templates read. */
+function sourceOf({ op }: Core): { readonly local: Register; readonly key: string | undefined } | undefined {
+  if (op.op === 'local') return { local: op.local, key: undefined };
+  if (op.op === 'field' && op.of.op.op === 'local') return { local: op.of.op.local, key: op.key };
+  return undefined;
+}
+
+function showOf(step: ShowStep, before: string): Write {
+  const { as, value } = step;
+  const { get } = value;
+  const source = sourceOf(value);
+  if (as === 'plain') {
+    if (source && source.key === undefined) {
+      const { local } = source;
+      return (frame, out) => out + before + plainText(frame.locals[local]);
+    }
+    return (frame, out) => out + before + plainText(get(frame));
+  }
+  if (as === 'attribute') {
+    return (frame, out) => {
+      const text = get(frame);
+      return out + before + (typeof text === 'string' ? escapeAttribute(text) : '');
+    };
+  }
+  if (source) {
+    const { key, local } = source;
+    if (key === undefined)
+      return (frame, out) => {
+        const text = frame.locals[local];
+        return out + before + (typeof text === 'string' ? escapeText(text) : textOf(frame, step, text));
+      };
+    return (frame, out) => {
+      const text = (frame.locals[local] as Item)?.[key];
+      return out + before + (typeof text === 'string' ? escapeText(text) : textOf(frame, step, text));
+    };
+  }
+  return (frame, out) => {
+    const text = get(frame);
+    return out + before + (typeof text === 'string' ? escapeText(text) : textOf(frame, step, text));
+  };
+}
+
+function attributeStep(step: StepOf<'attribute'>, before: string): Write {
+  const { name, rule, value } = step;
+  const { get } = value;
+  if (rule !== 'plain' && rule !== 'worded')
+    return (frame, out) => out + before + attributeOfValue(frame, step, get(frame));
+  const start = `${before} ${name}="`;
+  return (frame, out) => {
+    const text = get(frame);
+    if (typeof text === 'string') return `${out + start + escapeAttribute(text)}"`;
+    return out + before + attributeOfValue(frame, step, text);
+  };
+}
+
+function letOf({ check, to, value }: LetStep): Write {
+  const { get } = value;
+  if (!check) {
+    return (frame, out) => {
+      frame.locals[to] = get(frame);
+      return out;
+    };
+  }
+  const type = plainTypeOf(check.declared);
+  const source = sourceOf(value);
+  if (type === 'number') {
+    return (frame, out) => {
+      const read = get(frame);
+      frame.locals[to] = Number.isFinite(read) ? read : settleLate(frame, check, read);
+      return out;
+    };
+  }
+  if (type !== undefined) {
+    if (source?.key !== undefined) {
+      const { key, local } = source;
+      return (frame, out) => {
+        const read = (frame.locals[local] as Item)?.[key];
+        frame.locals[to] = typeof read === type ? read : settleLate(frame, check, read);
+        return out;
+      };
+    }
+    return (frame, out) => {
+      const read = get(frame);
+      frame.locals[to] = typeof read === type ? read : settleLate(frame, check, read);
+      return out;
+    };
+  }
+  const { rules, settings } = check.declared;
+  if (settings.tests.length > 0 || rules.settle)
+    return (frame, out) => {
+      frame.locals[to] = settleLate(frame, check, get(frame));
+      return out;
+    };
+  return (frame, out) => {
+    const read = get(frame);
+    frame.locals[to] = read !== undefined && rules.accepts(read) ? read : settleLate(frame, check, read);
+    return out;
+  };
+}
+
+function rowsOf(step: StepOf<'rows'>, before: string): Write {
+  const { index, item } = step;
+  const { get } = step.list;
+  const row = closureOf(step.row);
+  const empty = closureAfter(before, step.empty);
+  return (frame, out) => {
+    const items = listOf(frame, step, get(frame));
+    if (items.length === 0) return empty(frame, out);
+    const { locals, pass } = frame;
+    let text = out + before;
+    for (let at = 0; at < items.length; at++) {
+      locals[item] = items[at];
+      locals[index] = at;
+      text = row(frame, text);
+      if (text.length > 16_384) text = pass.hand(text);
+    }
+    return text;
+  };
+}
+
+/** How to make what fills a slot for a frame. */
+function fillMaker(given: GivenFill): (frame: Frame) => HtmlFill {
+  const { content, data, filled, ids, isAlways } = given;
+  const write = closureOf(content ?? []);
+  const { get } = filled;
+  return (frame) =>
+    fillOf(given, isAlways ? undefined : () => get(frame), (out, value, start) => {
+      if (data === undefined || ids === undefined) return write(frame, out);
+      const { locals } = frame;
+      const [dataBefore, idsBefore] = [locals[data], locals[ids]];
+      locals[data] = value;
+      locals[ids] = start;
+      const text = write(frame, out);
+      locals[data] = dataBefore;
+      locals[ids] = idsBefore;
+      return text;
+    });
+}

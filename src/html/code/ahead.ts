@@ -1,0 +1,69 @@
+import type { ComponentCore } from '../../component/index.js';
+import { isInteractive } from '../../plan/index.js';
+import type { Form } from '../form.js';
+import { routineOf } from '../lower/index.js';
+import type { Step } from '../lower/steps.js';
+import type { Routine } from '../routine.js';
+import { keyOf } from './index.js';
+import { writeRoutine } from './writer.js';
+
+/**
+ * The code of components, and of all that is called from them, as the entries of a record for `provideCode`: each by
+ * its key. Names in it are numbers, so that it does not matter what a bundler has made of those in the templates.
+ */
+export function codeAhead(components: Iterable<ComponentCore>): ReadonlyMap<string, string> {
+  const routines = new Set<Routine>();
+  for (const component of components)
+    for (const form of formsOf(component)) routines.add(routineOf(component, form));
+  const written = new Map<string, string>();
+  // A set that grows while it is walked is walked to its end.
+  for (const { parts } of routines) {
+    const { code } = writeRoutine(parts, false);
+    written.set(keyOf(code), code);
+    called(parts.steps, routines);
+  }
+  return written;
+}
+
+function formsOf(component: ComponentCore): readonly Form[] {
+  return isInteractive(component) ? ['markup', 'shadow'] : ['markup', 'elements'];
+}
+
+/** Adds the routines that steps call. */
+function called(steps: readonly Step[], routines: Set<Routine>): void {
+  for (const step of steps) {
+    switch (step.kind) {
+      case 'choose':
+        called(step.yes, routines);
+        called(step.no, routines);
+        break;
+      case 'rows':
+        called(step.row, routines);
+        called(step.empty, routines);
+        break;
+      case 'apart':
+      case 'provide':
+        called(step.inner, routines);
+        break;
+      case 'changing':
+        called(step.start, routines);
+        called(step.content, routines);
+        break;
+      case 'fill':
+        called(step.fallback, routines);
+        break;
+      case 'accepted':
+        called(step.plain, routines);
+        break;
+      case 'call':
+        routines.add(step.routine());
+        for (const fill of step.fills) called(fill?.content ?? [], routines);
+        break;
+      case 'host':
+        routines.add(step.host.shadow());
+        called(step.content, routines);
+        for (const fill of step.fills) called(fill?.content ?? [], routines);
+        break;
+    }
+  }
+}

@@ -1,0 +1,71 @@
+import type { RoutineParts, Run } from '../routine.js';
+import { lattice } from './names.js';
+import { writeRoutine } from './writer.js';
+
+declare const process: { readonly versions?: { readonly node?: string } } | undefined;
+
+/** A function that makes a routine's function: of what the library gives, and of the values the routine needs. */
+export type Factory = (given: typeof lattice, values: readonly unknown[]) => Run;
+
+/** How routines are run. What is decided here is changed by tests alone, which hold all ways against each other. */
+export const making = {
+  /** `usual` is code where it may be made or was written ahead, once a routine has run a few times. */
+  how: 'usual' as 'usual' | 'instructions' | 'code' | 'ahead',
+  /** Whether uses of plain values on the spot take the short way. */
+  isQuick: true,
+  /** All routines, where somebody wants to know of them. */
+  watched: undefined as Set<{ start(): void }> | undefined,
+};
+
+/** Whether code is made from text: in Node, unless it was told not to. Pages and edge runtimes are not asked. */
+let mayMake: boolean | undefined;
+
+function isMade(): boolean {
+  mayMake ??= typeof process === 'object' && process.versions?.node !== undefined && canMake();
+  return mayMake;
+}
+
+function canMake(): boolean {
+  try {
+    return new Function('return true')() === true;
+  } catch {
+    return false;
+  }
+}
+
+/** Code that a build wrote ahead, by the key of its text. */
+const ahead = new Map<string, Factory>();
+
+/**
+ * Gives code that was written ahead, for where none may be made while running. A build writes this call.
+ *
+ * @example provideCode({ 'k3f9…': (lattice, values) => { … } })
+ */
+export function provideCode(factories: Readonly<Record<string, Factory>>): void {
+  for (const [key, factory] of Object.entries(factories)) ahead.set(key, factory);
+}
+
+/** The key of a text of code: two hashes and its length. */
+export function keyOf(code: string): string {
+  let [a, b] = [0xdeadbeef, 0x41c6ce57];
+  for (let at = 0; at < code.length; at++) {
+    const unit = code.charCodeAt(at);
+    a = Math.imul(a ^ unit, 2654435761);
+    b = Math.imul(b ^ unit, 1597334677);
+  }
+  return `${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}-${code.length.toString(36)}`;
+}
+
+/** A routine as code; undefined where none may be made and none was written ahead. */
+export function codeRun(parts: RoutineParts): Run | undefined {
+  const { how } = making;
+  if (how === 'instructions') return undefined;
+  if (how === 'code' || (how === 'usual' && isMade())) {
+    const { code, constants } = writeRoutine(parts, true);
+    // Of the plan alone, through quoting functions: see src/html/code/writer.ts.
+    return (new Function('lattice', 'values', code) as Factory)(lattice, constants);
+  }
+  if (ahead.size === 0) return undefined;
+  const { code, constants } = writeRoutine(parts, false);
+  return ahead.get(keyOf(code))?.(lattice, constants);
+}

@@ -1,0 +1,77 @@
+import { constantCode } from '../../code/constants.js';
+
+/** A part of a text that is put together: constant, one of two by a test, or an expression of a text. */
+export type Term =
+  | { readonly text: string }
+  | { readonly test: string; readonly yes: readonly Term[]; readonly no: readonly Term[] }
+  | { readonly code: string };
+
+/** How long text may be that is written into both sides of a choice. */
+const mostTwice = 80;
+
+/** Terms with texts beside each other joined, and drawn into both sides of choices between texts. */
+export class Terms {
+  readonly list: Term[] = [];
+
+  add(term: Term): void {
+    const last = this.list.at(-1);
+    if ('text' in term && term.text === '') return;
+    if (last && 'text' in last && 'text' in term) this.replace({ text: last.text + term.text });
+    else if (last && 'text' in last && isOfTexts(term) && last.text.length <= mostTwice)
+      this.replace(withText(term, last.text, ''));
+    else if (last && 'text' in term && isOfTexts(last) && term.text.length <= mostTwice)
+      this.replace(withText(last, '', term.text));
+    else this.list.push(term);
+  }
+
+  private replace(term: Term): void {
+    this.list[this.list.length - 1] = term;
+  }
+}
+
+type Choice = Extract<Term, { readonly test: string }>;
+
+function isOfTexts(term: Term): term is Choice {
+  return 'test' in term && textOf(term.yes) !== undefined && textOf(term.no) !== undefined;
+}
+
+function textOf(terms: readonly Term[]): string | undefined {
+  const [first] = terms;
+  if (!first) return '';
+  return terms.length === 1 && 'text' in first ? first.text : undefined;
+}
+
+function withText({ test, yes, no }: Choice, before: string, after: string): Choice {
+  const around = (terms: readonly Term[]): Term[] => [{ text: before + (textOf(terms) ?? '') + after }];
+  return { test, yes: around(yes), no: around(no) };
+}
+
+/** Terms as an expression of the text that they are together. */
+export function sumOf(terms: readonly Term[]): string {
+  return terms.length === 0 ? "''" : terms.map(termCode).join(' + ');
+}
+
+function termCode(term: Term): string {
+  if ('text' in term) return constantCode(term.text);
+  if ('code' in term) return term.code;
+  return `(${term.test} ? ${sumOf(term.yes)} : ${sumOf(term.no)})`;
+}
+
+/** Lines of code, each as deep as what it stands in. */
+export class Lines {
+  readonly list: string[] = [];
+  private depth = 1;
+
+  add(line: string): void {
+    this.list.push('  '.repeat(this.depth) + line);
+  }
+
+  /** What stands between two lines, one step deeper. */
+  inside(start: string, end: string, work: () => void): void {
+    this.add(start);
+    this.depth++;
+    work();
+    this.depth--;
+    this.add(end);
+  }
+}

@@ -1,0 +1,526 @@
+import { constantCode } from '../../code/constants.js';
+import { canFail, type ExpressionFunction, operationCode } from '../../code/expressions.js';
+import type { AnyKind } from '../../component/index.js';
+import type { Core, OpOf, Whereabouts } from '../../template/index.js';
+import type { Named, Where } from '../frame.js';
+import { plainTypeOf, shownTypeOf } from '../lower/checks.js';
+import {
+  constantOf,
+  type GivenFill,
+  type LetStep,
+  type Register,
+  type ShowStep,
+  type Step,
+  type StepKind,
+  type StepOf,
+} from '../lower/steps.js';
+import type { RoutineParts } from '../routine.js';
+import { Lines, sumOf, type Term, Terms } from './lines.js';
+import type { LatticeName } from './names.js';
+
+/** A routine as code, and the values that it needs besides. */
+export interface WrittenRoutine {
+  /** The body of a function of what the library gives and of these values: it returns the routine's function. */
+  readonly code: string;
+  readonly constants: readonly unknown[];
+}
+
+/**
+ * Writes a routine as code. Texts and names get into it through `constantCode` and `nameOf` alone; whatever else
+ * somebody wrote is handed over as a value. Without names, what it keeps has numbers alone.
+ */
+export function writeRoutine(parts: RoutineParts, isNamed: boolean): WrittenRoutine {
+  return new RoutineWriter(parts, isNamed).written();
+}
+
+/** A name made of a word: its letters and digits, with a number, so that it is no word of the language. */
+function nameOf(word: string, number: number): string {
+  const letters = word.replace(/[^A-Za-z0-9]/g, '').slice(0, 24);
+  return `${/^[A-Za-z]/.test(letters) ? letters : `_${letters}`}${number}`;
+}
+
+/** Where lines and terms go: one block of a function. */
+interface Block {
+  readonly lines: Lines | undefined;
+  readonly terms: Terms;
+  /** Values of which it is known whether they need escapes, by their register. */
+  readonly known: Map<Register, string>;
+  readonly around: Block | undefined;
+  /** Whether a loop is around it. */
+  readonly isInLoop: boolean;
+}
+
+/** Thrown where something cannot be written as an expression alone. */
+const needsLines = Symbol('needs lines');
+
+class RoutineWriter {
+  private readonly parts: RoutineParts;
+  private readonly isNamed: boolean;
+  private readonly names = new Set<LatticeName>();
+  private readonly constants = new Map<unknown, string>();
+  /** The registers whose numbers messages may ask for. */
+  private readonly asked = new Set<Register>();
+  /** What registers hold, where that is known: `text`, or a `number`. */
+  private readonly types = new Map<Register, string>();
+  private readonly shownTwice: ReadonlySet<Register>;
+  private block: Block;
+
+  constructor(parts: RoutineParts, isNamed: boolean) {
+    this.parts = parts;
+    this.isNamed = isNamed;
+    this.block = newBlock(new Lines(), undefined, false);
+    this.shownTwice = shownTwice(parts.steps);
+    parts.kinds.forEach((kind, register) => this.typed(register, kind));
+  }
+
+  written(): WrittenRoutine {
+    const { hints, name, steps, takes } = this.parts;
+    const values = hints.slice(0, takes).map((_hint, at) => this.register(at));
+    this.all(steps);
+    const lines = this.block.lines?.list ?? [];
+    const last = `return ${['out', ...this.rest()].join(' + ')};`;
+    const locals = this.asked.size > 0 ? ['  frame.locals = [];'] : [];
+    const code = [
+      ...(this.names.size > 0 ? [`const { ${[...this.names].sort().join(', ')} } = lattice;`] : []),
+      ...(this.constants.size > 0 ? [`const [${[...this.constants.values()].join(', ')}] = values;`] : []),
+      `return function ${nameOf(
+        name.replace(/-(.)/g, (_all, letter) => letter.toUpperCase()),
+        0,
+      ).slice(0, -1)}_(${['frame', 'out', ...values].join(', ')}) {`,
+      ...locals,
+      ...lines,
+      `  ${last}`,
+      '};',
+    ].join('\n');
+    return { code, constants: [...this.constants.keys()] };
+  }
+
+  /** What is still to be put behind. */
+  private rest(): readonly string[] {
+    const { list } = this.block.terms;
+    return list.length === 0 ? [] : [sumOf(list)];
+  }
+
+  private register(at: Register): string {
+    return nameOf(this.isNamed ? (this.parts.hints[at] ?? '') : 'v', at);
+  }
+
+  private typed(register: Register, kind: AnyKind | undefined): void {
+    const type = kind && shownTypeOf(kind);
+    if (type !== undefined) this.types.set(register, type);
+  }
+
+  /** How the code calls something of the library's. */
+  private name(name: LatticeName): string {
+    this.names.add(name);
+    return name;
+  }
+
+  /** How the code calls a value that is handed to it. */
+  private value(value: unknown, word: string): string {
+    let name = this.constants.get(value);
+    if (name === undefined) {
+      name = nameOf(this.isNamed ? word : 'k', this.constants.size).replace(/(\d+)$/, '_$1');
+      this.constants.set(value, name);
+    }
+    return name;
+  }
+
+  private step(step: Step): string {
+    if ('where' in step) this.asks(step.where);
+    return this.value(step, step.kind);
+  }
+
+  private place(where: Where): string {
+    this.asks(where);
+    return this.value(where, 'where');
+  }
+
+  /** Takes note of the rows whose numbers a place names. */
+  private asks({ steps }: Where): void {
+    for (const { rows } of steps) for (const { op } of rows) if (op.op === 'local') this.asked.add(op.local);
+  }
+
+  private line(line: string): void {
+    if (!this.block.lines) throw needsLines;
+    this.block.lines.add(line);
+  }
+
+  private term(term: Term): void {
+    this.block.terms.add(term);
+  }
+
+  /** Puts what is waiting behind what is written, before something that writes by itself. */
+  private flush(): void {
+    const { list } = this.block.terms;
+    if (!this.block.lines) throw needsLines;
+    if (list.length > 0) this.line(`out += ${sumOf(list.splice(0))};`);
+  }
+
+  private all(steps: readonly Step[]): void {
+    // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
+    for (const step of steps) (this.writers[step.kind] as (step: Step) => void)(step);
+  }
+
+  /** Lines in a block of their own; what waits at its end is put behind. */
+  private inside(start: string, end: string, isLoop: boolean, work: () => void): void {
+    const { lines } = this.block;
+    if (!lines) throw needsLines;
+    const around = this.block;
+    lines.inside(start, end, () => {
+      this.block = newBlock(lines, around, around.isInLoop || isLoop);
+      work();
+      this.flush();
+      this.block = around;
+    });
+  }
+
+  /** A function that writes steps behind what is written. */
+  private writer(steps: readonly Step[], start: string): string {
+    const around = this.block;
+    const lines = new Lines();
+    this.block = newBlock(lines, around, false);
+    try {
+      this.all(steps);
+      const last = ['out', ...this.rest()].join(' + ');
+      const inner = lines.list;
+      if (inner.length === 0) return `${start} => ${last}`;
+      return `${start} => {\n${inner.map((line) => `  ${line}`).join('\n')}\n    return ${last};\n  }`;
+    } finally {
+      this.block = around;
+    }
+  }
+
+  /** Steps as terms alone; undefined where they need lines. */
+  private terms(steps: readonly Step[]): readonly Term[] | undefined {
+    const around = this.block;
+    this.block = newBlock(undefined, around, around.isInLoop);
+    try {
+      this.all(steps);
+      return this.block.terms.list;
+    } catch (thrown) {
+      if (thrown === needsLines) return undefined;
+      throw thrown;
+    } finally {
+      this.block = around;
+    }
+  }
+
+  /** The code of an expression. What may fail is worked out in a line of its own before. */
+  private code(core: Core, isPerhaps = false): string {
+    const { op } = core;
+    const inner = (one: Core): string => this.code(one, isPerhaps);
+    return operationCode(op, {
+      code: inner,
+      perhaps: (one) => this.code(one, true),
+      name: (called: ExpressionFunction) => this.name(called),
+      prop: unknownHere,
+      state: unknownHere,
+      event: unknownHere,
+      shared: unknownHere,
+      uid: unknownHere,
+      outer: unknownHere,
+      local: ({ local }) => this.register(local),
+      literal: ({ value }) => this.literal(value),
+      filled: ({ index }) => `${this.name('isFilled')}(frame, ${index})`,
+      calc: (calc) =>
+        this.guarded(
+          `${this.value(calc.compute, 'calc')}(${calc.inputs.map(inner).join(', ')})`,
+          calc.at,
+          isPerhaps,
+        ),
+      call: ({ args, compute, name }) => `${this.value(compute, name)}(${args.map(inner).join(', ')})`,
+      written: (written) =>
+        canFail(written.of) ? this.guarded(inner(written.of), written.at, isPerhaps) : inner(written.of),
+      read: ({ of, read }) => `${this.value(read, 'read')}(String(${inner(of)}))`,
+      any: (any) => this.any(any, isPerhaps),
+    });
+  }
+
+  private any({ list, item, of }: OpOf<'any'>, isPerhaps: boolean): string {
+    const names = `(${this.register(item)}, ${this.register(item + 1)})`;
+    return `${this.name('anyItem')}(${this.code(list, isPerhaps)}, ${names} => ${this.code(of, true)})`;
+  }
+
+  private literal(value: unknown): string {
+    const isPlain = value === null || /^(undefined|boolean|number|bigint)$/.test(typeof value);
+    const isShort = typeof value === 'string' && value.length < 200;
+    return isPlain || isShort ? constantCode(value) : this.value(value, 'constant');
+  }
+
+  /** What may fail: it is told by its name, with the path of components down to it. */
+  private guarded(code: string, at: Whereabouts | undefined, isPerhaps: boolean): string {
+    const named = at as Named;
+    this.asks(named.where);
+    const where = this.value(named, 'failing');
+    if (isPerhaps) return `${this.name('attempt')}(frame, ${where}, () => ${code})`;
+    if (!this.block.lines) throw needsLines;
+    const kept = `calculated$${this.next++}`;
+    this.line(`let ${kept};`);
+    this.line(
+      `try { ${kept} = ${code}; } catch (thrown) { throw ${this.name('failed')}(frame, ${where}, thrown); }`,
+    );
+    return kept;
+  }
+
+  private next = 0;
+
+  /** A register where a value is one, else a name that it is kept by. */
+  private kept(core: Core): string {
+    const code = this.code(core);
+    if (core.op.op === 'local' || /^calculated\$\d+$/.test(code)) return code;
+    const name = `value$${this.next++}`;
+    this.line(`const ${name} = ${code};`);
+    return name;
+  }
+
+  private readonly writers: { readonly [Kind in StepKind]: (step: StepOf<Kind>) => void } = {
+    text: ({ text }) => this.term({ text }),
+    show: (step) => this.show(step),
+    attribute: (step) => this.attribute(step),
+    made: (step) => {
+      const { make, values, where } = step;
+      const all = ['frame', this.place(where), ...values.map((one) => this.code(one))];
+      this.term({ code: `${this.value(make, make.name)}(${all.join(', ')})` });
+    },
+    let: (step) => this.let(step),
+    entry: ({ share, to }) =>
+      this.line(
+        `const ${this.register(to)} = ${
+          share === undefined ? 'frame.ids' : `${this.name('sharedNow')}(frame, ${constantCode(share)})`
+        };`,
+      ),
+    choose: (step) => this.choose(step),
+    rows: (step) => this.rows(step),
+    apart: ({ inner, change }) => {
+      const write = this.writer(inner, '(frame, out)');
+      this.term({ code: `${this.value(change, 'change')}(${this.name('apart')}(frame, ${write}))` });
+    },
+    changing: (step) => {
+      const tag = this.code(step.tag);
+      this.flush();
+      const [start, content] = [step.start, step.content].map((one) => this.writer(one, '(frame, out)'));
+      this.line(
+        `out = ${this.name('changing')}(frame, out, ${this.step(step)}, ${tag}, ${start}, ${content});`,
+      );
+    },
+    call: (step) => this.call(step),
+    fill: (step) => {
+      const data = step.ids ? this.code(step.data) : 'undefined';
+      const ids = step.ids ? this.code(step.ids) : "''";
+      this.flush();
+      const fallback = this.writer(step.fallback, '(frame, out)');
+      this.line(
+        `out = ${this.name('filledSlot')}(frame, out, ${this.step(step)}, ${data}, ${ids}, ${fallback});`,
+      );
+    },
+    provide: ({ component, inner, props, state }) => {
+      this.flush();
+      const end = `end$${this.next++}`;
+      const values = props.map((one) => this.code(one)).join(', ');
+      const provider = this.value(component, component.name);
+      this.line(
+        `const ${end} = ${this.name('provide')}(frame.pass, ${provider}, [${values}], ${this.code(state)});`,
+      );
+      this.inside('try {', '} finally {', false, () => this.all(inner));
+      this.line(`  ${end}();`);
+      this.line('}');
+    },
+    host: (step) => {
+      const values = step.props.map((one) => this.code(one)).join(', ');
+      const fills = this.fills(step.fills);
+      this.flush();
+      const content = this.writer(step.content, '(frame, out)');
+      this.line(
+        `out = ${this.name('hostText')}(frame, out, ${this.step(step)}, [${values}], ${fills}, ${content});`,
+      );
+    },
+    report: ({ found, where }) =>
+      this.line(`frame.pass.report(${this.value(found, 'found')}, ${this.place(where)}.path(frame));`),
+    accepted: (step) => {
+      const values = step.values.map((one) => `() => ${this.code(one, true)}`).join(', ');
+      this.flush();
+      const given = this.step(step);
+      this.inside('if (frame.given === undefined) {', '} else {', false, () => this.all(step.plain));
+      this.line(`  out = ${this.name('acceptedText')}(frame, out, ${given}, frame.given, [${values}]);`);
+      this.line('}');
+    },
+  };
+
+  private let({ check, to, value }: LetStep): void {
+    const name = this.register(to);
+    const code = this.code(value);
+    if (!check) return this.line(`const ${name} = ${code};`);
+    this.asks(check.where);
+    const { declared } = check;
+    const { rules, settings } = declared;
+    const late = `${this.name('settleLate')}(frame, ${this.value(check, 'check')}, ${name})`;
+    this.line(`let ${name} = ${code};`);
+    this.typed(to, declared);
+    const type = plainTypeOf(declared);
+    if (type === 'number') this.line(`if (!Number.isFinite(${name})) ${name} = ${late};`);
+    else if (type !== undefined) this.line(`if (typeof ${name} !== '${type}') ${name} = ${late};`);
+    else if (settings.tests.length > 0 || rules.settle) this.line(`${name} = ${late};`);
+    else if (isShortChoice(declared)) {
+      const words = (rules.schema.enum as readonly string[]).map(
+        (word) => `${name} !== ${constantCode(word)}`,
+      );
+      this.line(`if (${words.join(' && ')}) ${name} = ${late};`);
+    } else {
+      const accepts = this.value(rules, 'kind');
+      this.line(`if (${name} === undefined || !${accepts}.accepts(${name})) ${name} = ${late};`);
+    }
+  }
+
+  private show(step: ShowStep): void {
+    const { as, value } = step;
+    const register = value.op.op === 'local' ? value.op.local : undefined;
+    const type = register === undefined ? undefined : this.types.get(register);
+    if (as === 'plain' || type === 'number') {
+      const code = this.code(value);
+      return this.term({ code: register === undefined ? `${this.name('plainText')}(${code})` : code });
+    }
+    const escaping = this.name(as === 'attribute' ? 'escapeAttribute' : 'escapeText');
+    if (as === 'attribute' || type === 'text') {
+      const code = this.code(value);
+      const safe = register === undefined ? undefined : this.safe(register, code);
+      return this.term({
+        code: safe ? `(${safe} ? ${code} : ${escaping}(${code}))` : `${escaping}(${code})`,
+      });
+    }
+    const code = this.code(value);
+    this.term({ code: `${this.name('shown')}(frame, ${this.step(step)}, ${code})` });
+  }
+
+  /** Whether a text that is shown twice needs no escapes, which is looked at once. */
+  private safe(register: Register, code: string): string | undefined {
+    if (!this.shownTwice.has(register)) return undefined;
+    for (let block: Block | undefined = this.block; block; block = block.around) {
+      const known = block.known.get(register);
+      if (known !== undefined) return known;
+    }
+    if (!this.block.lines) return undefined;
+    const name = `${code}IsSafe`;
+    this.line(`const ${name} = ${this.name('isSafe')}(${code});`);
+    this.block.known.set(register, name);
+    return name;
+  }
+
+  private attribute(step: StepOf<'attribute'>): void {
+    const { name, rule, value } = step;
+    const isPlain = rule === 'plain' || rule === 'worded';
+    if (!isPlain || (!this.block.lines && value.op.op !== 'local')) {
+      const called = this.name(isPlain ? 'attribute' : 'attributeOfValue');
+      return this.term({ code: `${called}(frame, ${this.step(step)}, ${this.code(value)})` });
+    }
+    const code = this.kept(value);
+    const text = `${constantCode(` ${name}="`)} + ${this.name('escapeAttribute')}(${code}) + '"'`;
+    const other = `${this.name('attributeOfValue')}(frame, ${this.step(step)}, ${code})`;
+    this.term({ code: `(typeof ${code} === 'string' ? ${text} : ${other})` });
+  }
+
+  private choose({ test, yes, no }: StepOf<'choose'>): void {
+    const code = this.code(test);
+    const [yesTerms, noTerms] = [this.terms(yes), this.terms(no)];
+    if (yesTerms && noTerms) return this.term({ test: code, yes: yesTerms, no: noTerms });
+    this.flush();
+    const isEmpty = constantOf(no) === '';
+    this.inside(`if (${code}) {`, isEmpty ? '}' : '} else {', false, () => this.all(yes));
+    if (isEmpty) return;
+    this.elseOf(() => this.all(no));
+  }
+
+  /** The second half of a choice, whose first line is written already. */
+  private elseOf(work: () => void): void {
+    const { lines } = this.block;
+    const start = lines?.list.pop() ?? '';
+    this.inside(start.trim(), '}', false, work);
+  }
+
+  private rows(step: StepOf<'rows'>): void {
+    const { empty, index, item, list, row } = step;
+    const items = `items$${this.next++}`;
+    const read = this.kept(list);
+    this.flush();
+    this.line(
+      `const ${items} = Array.isArray(${read}) ? ${read} : ${this.name('listOf')}(frame, ${this.step(step)}, ${read});`,
+    );
+    const at = this.register(index);
+    const isOutermost = !this.block.isInLoop;
+    let start = 0;
+    const { lines } = this.block;
+    this.inside(`for (let ${at} = 0; ${at} < ${items}.length; ${at}++) {`, '}', true, () => {
+      this.line(`const ${this.register(item)} = ${items}[${at}];`);
+      start = lines?.list.length ?? 0;
+      this.all(row);
+      this.flush();
+      if (isOutermost) this.line('if (out.length > 16384) out = frame.pass.hand(out);');
+    });
+    if (this.asked.has(index)) {
+      const indent = /^ */.exec(lines?.list[start - 1] ?? '')?.[0] ?? '';
+      lines?.list.splice(start, 0, `${indent}frame.locals[${index}] = ${at};`);
+    }
+    if (empty.length > 0) this.inside(`if (${items}.length === 0) {`, '}', false, () => this.all(empty));
+  }
+
+  private call(step: StepOf<'call'>): void {
+    const args = step.args.map((one) => this.code(one));
+    const ids = this.code(step.ids);
+    const accepted = step.accepted?.values.map((one) => `() => ${this.code(one, true)}`);
+    const fills = this.fills(step.fills);
+    this.flush();
+    const call = this.step(step);
+    const given = accepted ? `, [${accepted.join(', ')}]` : '';
+    const frame =
+      `${this.name('calledFrame')}(frame, ${call}, ${ids}` +
+      `${fills === '[]' && given === '' ? '' : `, ${fills}`}${given})`;
+    this.line(`out = ${call}.routine().run(${[frame, 'out', ...args].join(', ')});`);
+  }
+
+  private fills(fills: readonly (GivenFill | undefined)[]): string {
+    return `[${fills.map((one) => (one ? this.fill(one) : 'undefined')).join(', ')}]`;
+  }
+
+  /** What fills a slot of a component that is called. */
+  private fill(given: GivenFill): string {
+    const { content, data, filled, ids, isAlways } = given;
+    const test = isAlways ? 'undefined' : `() => ${this.code(filled, true)}`;
+    const names =
+      data === undefined || ids === undefined ? '' : `, ${this.register(data)}, ${this.register(ids)}`;
+    const write = content ? this.writer(content, `(out${names})`) : 'undefined';
+    return `${this.name('fillOf')}(${this.value(given, 'fill')}, ${test}, ${write})`;
+  }
+}
+
+function unknownHere({ op }: { readonly op: string }): never {
+  throw new Error(`An expression that is lowered reads registers alone, and this one reads a ${op}.`);
+}
+
+function newBlock(lines: Lines | undefined, around: Block | undefined, isInLoop: boolean): Block {
+  return { lines, terms: new Terms(), known: new Map(), around, isInLoop };
+}
+
+/** Choices of few words are compared with each. */
+function isShortChoice({ rules }: AnyKind): boolean {
+  const words = rules.word === 'choice' || rules.word === 'tag' ? rules.schema.enum : undefined;
+  return Array.isArray(words) && words.length <= 6 && words.every((word) => typeof word === 'string');
+}
+
+/** Registers that are shown more than once as they are, so that it pays to look once whether they need escapes. */
+function shownTwice(steps: readonly Step[]): ReadonlySet<Register> {
+  const counts = new Map<Register, number>();
+  const visit = (all: readonly Step[]): void => {
+    for (const step of all) {
+      if (step.kind === 'show' && step.value.op.op === 'local' && step.as !== 'plain') {
+        const { local } = step.value.op;
+        counts.set(local, (counts.get(local) ?? 0) + 1);
+      }
+      if (step.kind === 'choose') [step.yes, step.no].forEach(visit);
+      else if (step.kind === 'rows') visit(step.row);
+      else if (step.kind === 'provide') visit(step.inner);
+      else if (step.kind === 'accepted') visit(step.plain);
+    }
+  };
+  visit(steps);
+  return new Set([...counts].flatMap(([register, count]) => (count > 1 ? [register] : [])));
+}

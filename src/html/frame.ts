@@ -1,0 +1,113 @@
+import type { PlanAttribute } from '../plan/index.js';
+import type { Core, Fill, Scope, SiteStep, Whereabouts } from '../template/index.js';
+import type { Pass } from './pass.js';
+
+/** Content given to a slot, ready to write. */
+export interface HtmlFill extends Fill {
+  /** What a block of it starts with, where an element is going to take it over. */
+  readonly start: string;
+  /** Whether it always comes to something, so that it need not be asked. */
+  readonly isAlways: boolean;
+  /** Whether it takes what the slot hands over. */
+  readonly takesData: boolean;
+  /** Writes it behind what is written already; with data and the start of its ids, where it takes data. */
+  write(out: string, data: unknown, ids: string): string;
+}
+
+/** What a use hands to the element that its component renders as: attributes, and the values that they read by number. */
+export interface AcceptedHere {
+  readonly attributes: readonly PlanAttribute[];
+  readonly values: readonly (() => unknown)[];
+}
+
+const nobody = {} as Scope;
+const nothing: readonly never[] = Object.freeze([]);
+
+/**
+ * One call of a routine. What is written inside of it, its own template and those of components that were spliced in,
+ * shares its registers. It counts as a scope for expressions that were lowered to read registers.
+ */
+export class Frame implements Scope {
+  readonly pass: Pass;
+  /** The frame that it was called from, and where in there. */
+  readonly up: Frame | undefined;
+  readonly where: Where | undefined;
+  /** The registers; where a routine is code, only the numbers of its rows. */
+  locals: unknown[] = none;
+  readonly fills: readonly (HtmlFill | undefined)[];
+  readonly ids: string;
+  readonly given: AcceptedHere | undefined;
+
+  constructor(
+    pass: Pass,
+    up: Frame | undefined,
+    where: Where | undefined,
+    ids: string,
+    fills: readonly (HtmlFill | undefined)[] = nothing,
+    given: AcceptedHere | undefined = undefined,
+  ) {
+    this.pass = pass;
+    this.up = up;
+    this.where = where;
+    this.fills = fills;
+    this.ids = ids;
+    this.given = given;
+  }
+
+  /** The path of components down to it. */
+  get path(): string {
+    return this.where && this.up ? this.where.path(this.up) : '';
+  }
+
+  // What expressions of a scope may ask for; those that were lowered ask for registers and fills alone.
+  declare readonly name: string;
+  declare readonly props: readonly unknown[];
+  declare readonly owner: Scope;
+  declare readonly site: undefined;
+  declare readonly at: undefined;
+  declare readonly state: undefined;
+  declare readonly shared: undefined;
+  declare readonly accepted: undefined;
+}
+
+const none: unknown[] = [];
+
+Object.assign(Frame.prototype, { name: '', props: nothing, owner: nobody });
+
+/** The place of something in a routine: the components that were spliced in around it, below the routine's own. */
+export class Where {
+  readonly steps: readonly WhereStep[];
+
+  constructor(steps: readonly WhereStep[]) {
+    this.steps = steps;
+  }
+
+  path(frame: Scope): string {
+    const steps = this.steps.map(({ rows, step: { name, nth } }) => {
+      const numbers = rows.map((row) => `[${Number(row.get(frame)) + 1}]`).join('');
+      return name + (nth === undefined ? '' : `[${nth}]`) + numbers;
+    });
+    return [(frame as Frame).path, ...steps].filter((step) => step !== '').join(' › ');
+  }
+}
+
+export interface WhereStep {
+  readonly step: SiteStep;
+  /** The numbers of the rows around it. */
+  readonly rows: readonly Core[];
+}
+
+/** A calculation as it was written, and where it stands. */
+export class Named implements Whereabouts {
+  readonly name: string;
+  readonly where: Where;
+
+  constructor(name: string, where: Where) {
+    this.name = name;
+    this.where = where;
+  }
+
+  path(frame: Scope): string {
+    return this.where.path(frame);
+  }
+}

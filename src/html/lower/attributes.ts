@@ -1,0 +1,267 @@
+import {
+  type AttributeTable,
+  byAttribute,
+  type ClassPiece,
+  mapAttribute,
+  marksOf,
+  mergedAttributes,
+  type PlanAttribute,
+  type PlanElement,
+  shadowMarksOf,
+} from '../../plan/index.js';
+import type { Finding } from '../../problem/index.js';
+import {
+  type AttributeText,
+  attributeText,
+  type Core,
+  describe,
+  ExprCore,
+  styleText,
+} from '../../template/index.js';
+import { escapeAttribute } from '../escape.js';
+import { choose } from './branches.js';
+import { type At, literal, register } from './env.js';
+import { isFlagProp, isPlainWord, isTextProp } from './sources.js';
+import { type Make, Steps } from './steps.js';
+import { lower } from './values.js';
+
+type Attributes = readonly PlanAttribute[];
+
+/** An element's attributes in their order, its component's mark, and what its controls show at first. */
+export function lowerAttributes(node: PlanElement, to: Steps, at: At): void {
+  const { attributes, tags } = node;
+  if (!attributes.some(({ kind }) => kind === 'accepted')) return lowerAll(attributes, node, to, at);
+  const { accepted, where } = at.env;
+  if (accepted === 'later') return lowerLater(node, to, at);
+  const found: Finding[] = [];
+  const all = mergedAttributes(attributes, accepted, tags, (one) => found.push(one));
+  for (const one of found) to.push({ kind: 'report', found: one, where });
+  lowerAll(all, node, to, at);
+}
+
+/** Attributes that come together when the caller's are known. */
+function lowerLater(node: PlanElement, to: Steps, at: At): void {
+  const { lowerer } = at.lowering;
+  const plain = new Steps();
+  lowerAll(mergedAttributes(node.attributes, [], node.tags, ignore), node, plain, at);
+  const [own, values] = taken(node.attributes, at);
+  to.push({
+    kind: 'accepted',
+    plain: plain.list,
+    own,
+    values,
+    lower: (handed) => lowerer.attributes({ ...node, attributes: own }, handed, at.env, values.length),
+    where: at.env.where,
+  });
+}
+
+function ignore(): void {}
+
+/** Attributes whose expressions read numbered values, and these values. */
+export function taken(attributes: Attributes, at: At): readonly [Attributes, readonly Core[]] {
+  const values: Core[] = [];
+  const numbered = attributes.map((one) =>
+    mapAttribute(one, (core) => {
+      if (core.op.op === 'literal') return core;
+      values.push(lower(core, at));
+      return register(values.length - 1);
+    }),
+  );
+  return [numbered, values];
+}
+
+/** What calls a function that gives a value. */
+export function given(at: Core): Core {
+  return new ExprCore({ op: 'call', name: 'value', args: [at], compute: called, component: '' });
+}
+
+const called = (get: unknown): unknown => (get as () => unknown)();
+
+export function lowerAll(attributes: Attributes, node: PlanElement, to: Steps, at: At): void {
+  const tag = typeof node.tag === 'string' ? node.tag : 'el.of';
+  for (const one of attributes) if (!isLast(one)) byAttribute(lowerers, one, tag, to, at);
+  lowerMarks(node, to, at);
+  for (const one of attributes) if (isLast(one)) byAttribute(lowerers, one, tag, to, at);
+}
+
+/** What a control shows at first comes after what is written. */
+function isLast({ kind }: PlanAttribute): boolean {
+  return kind === 'binding' || kind === 'chosen';
+}
+
+/** The marks of the component whose rules reach the element. */
+function lowerMarks(node: PlanElement, to: Steps, { env: { component, form } }: At): void {
+  if (!component) return;
+  const marks = form === 'shadow' ? shadowMarksOf(component) : marksOf(component, node);
+  for (const [name, value] of marks) to.text(` ${name}="${value}"`);
+}
+
+const lowerers: AttributeTable<[tag: string, to: Steps, at: At], void> = {
+  fixed: ({ name, text }, _tag, to) => to.text(written(name, text)),
+  value: lowerValue,
+  class: ({ parts }, _tag, to, at) => lowerClass(parts, to, at),
+  style({ parts }, tag, to, at) {
+    const values = parts.map(([, value]) => lower(value, at));
+    const names = parts.map(([name]) => name);
+    const fixed = fixedText(values, (report) => styleOf(tag, names, values.map(constant), report));
+    if (fixed !== undefined) return to.text(fixed);
+    const make: Make = function style(frame, where, ...all) {
+      return styleOf(tag, names, all, (found) => frame.pass.report(found, where.path(frame)));
+    };
+    to.push({ kind: 'made', make, values, where: at.env.where });
+  },
+  binding({ control, value, own }, _tag, to, at) {
+    const shown = lower(value, at);
+    if (control === 'radio') made(radio, [shown, lower(own, at)], to, at);
+    else if (control === 'checkbox') made(checkbox, [shown], to, at);
+    else if (control === 'text') made(valueAttribute, [shown], to, at);
+  },
+  chosen: ({ chosen, own }, _tag, to, at) => made(selected, [lower(chosen, at), lower(own, at)], to, at),
+  listener: ignore,
+  none: ignore,
+  accepted: ignore,
+};
+
+function made(make: Make, values: readonly Core[], to: Steps, at: At): void {
+  to.push({ kind: 'made', make, values, where: at.env.where });
+}
+
+const checkbox: Make = (_frame, _where, value) => (value === true ? ' checked' : '');
+const radio: Make = (_frame, _where, value, own) => (String(value) === String(own) ? ' checked' : '');
+const selected: Make = (_frame, _where, all, own) => {
+  const isChosen = Array.isArray(all) ? all.map(String).includes(String(own)) : String(all) === String(own);
+  return isChosen ? ' selected' : '';
+};
+const valueAttribute: Make = (_frame, _where, value) =>
+  value === null || value === undefined || value === '' ? '' : ` value="${escapeAttribute(String(value))}"`;
+
+type Report = (found: Finding) => void;
+
+function styleOf(tag: string, names: readonly string[], values: readonly unknown[], report: Report): string {
+  const parts = names.map((name, index) => [name, values[index]] as const);
+  const text = styleText(tag, parts, called, report);
+  return text === '' ? '' : ` style="${escapeAttribute(text)}"`;
+}
+
+function constant({ op }: Core): unknown {
+  return op.op === 'literal' ? op.value : undefined;
+}
+
+/** Text of values that are all constant, where nothing is wrong with them. */
+function fixedText(values: readonly Core[], write: (report: Report) => string): string | undefined {
+  if (!values.every(({ op }) => op.op === 'literal')) return undefined;
+  let isWrong = false;
+  const text = write(() => {
+    isWrong = true;
+  });
+  return isWrong ? undefined : text;
+}
+
+function lowerValue(
+  { name, rule, value }: Extract<PlanAttribute, { kind: 'value' }>,
+  tag: string,
+  to: Steps,
+  at: At,
+): void {
+  const { component, where } = at.env;
+  const core = lower(value, at);
+  const fixed = fixedText([core], (report) =>
+    written(name, attributeText(tag, name, rule, constant(core), report)),
+  );
+  if (fixed !== undefined) return to.text(fixed);
+  const isPlain = rule === 'plain' || rule === 'worded';
+  if (isPlain && isTextProp(value, component)) {
+    to.text(` ${name}="`);
+    const as = isPlainWord(value, component) ? 'plain' : 'attribute';
+    to.push({ kind: 'show', value: core, as, name: () => describe(value), where });
+    return to.text('"');
+  }
+  if (rule === 'plain' && isFlagProp(value, component))
+    return choose(core, [{ kind: 'text', text: ` ${name}` }], [], to);
+  to.push({ kind: 'attribute', name, tag, rule, value: core, where });
+}
+
+/** An attribute as it is written. */
+export function written(name: string, text: AttributeText): string {
+  if (text === null) return '';
+  return text === true ? ` ${name}` : ` ${name}="${escapeAttribute(text)}"`;
+}
+
+/** A part of a class once it is known what is constant of it. */
+type Piece =
+  | { readonly word: string; readonly when: Core | undefined }
+  | { readonly text: Core; readonly isPlain: boolean };
+
+function lowerClass(parts: readonly ClassPiece[], to: Steps, at: At): void {
+  const pieces = parts.flatMap((part) => pieceOf(part, at));
+  const first = pieces.findIndex((piece) => !('word' in piece) || piece.when !== undefined);
+  const words = pieces.slice(0, first < 0 ? undefined : first);
+  const prefix = words.map((piece) => ('word' in piece ? piece.word : '')).join(' ');
+  const rest = pieces.slice(words.length);
+  const [next] = rest;
+  if (!next) return prefix === '' ? undefined : to.text(` class="${escapeAttribute(prefix)}"`);
+  if (prefix !== '') {
+    to.text(` class="${escapeAttribute(prefix)}`);
+    for (const piece of rest) spaced(piece, to, at);
+    return to.text('"');
+  }
+  if ('text' in next && next.isPlain) {
+    to.text(' class="');
+    plain(next.text, to, at);
+    for (const piece of rest.slice(1)) spaced(piece, to, at);
+    return to.text('"');
+  }
+  if ('word' in next && next.when && rest.length === 1)
+    return choose(next.when, [{ kind: 'text', text: ` class="${escapeAttribute(next.word)}"` }], [], to);
+  const values = rest.map((piece) => ('text' in piece ? piece.text : (piece.when ?? literal(true))));
+  made(classOf(rest), values, to, at);
+}
+
+function pieceOf(part: ClassPiece, at: At): readonly Piece[] {
+  if (part.kind === 'word') {
+    const when = part.when && lower(part.when, at);
+    if (when?.op.op !== 'literal') return [{ word: part.word, when }];
+    return when.op.value ? [{ word: part.word, when: undefined }] : [];
+  }
+  const text = lower(part.text, at);
+  if (text.op.op !== 'literal') return [{ text, isPlain: isPlainWord(part.text, at.env.component) }];
+  const { value } = text.op;
+  return typeof value === 'string' && value !== '' ? [{ word: value, when: undefined }] : [];
+}
+
+function plain(value: Core, to: Steps, at: At): void {
+  to.push({ kind: 'show', value, as: 'plain', name: () => 'class', where: at.env.where });
+}
+
+/** A part of a class behind others, with the space before it. */
+function spaced(piece: Piece, to: Steps, at: At): void {
+  if ('word' in piece) {
+    const text = ` ${escapeAttribute(piece.word)}`;
+    if (piece.when) choose(piece.when, [{ kind: 'text', text }], [], to);
+    else to.text(text);
+  } else if (piece.isPlain) {
+    to.text(' ');
+    plain(piece.text, to, at);
+  } else made(spacedWord, [piece.text], to, at);
+}
+
+const spacedWord: Make = (_frame, _where, text) =>
+  typeof text === 'string' && text !== '' ? ` ${escapeAttribute(text)}` : '';
+
+function classOf(pieces: readonly Piece[]): Make {
+  const words = pieces.map((piece) => ('word' in piece ? piece.word : undefined));
+  return function classes(_frame, _where, ...values) {
+    let text = '';
+    for (let at = 0; at < words.length; at++) {
+      const word = words[at] === undefined ? values[at] : values[at] ? words[at] : '';
+      if (typeof word === 'string' && word !== '') text += (text === '' ? '' : ' ') + word;
+    }
+    return text === '' ? '' : ` class="${escapeAttribute(text)}"`;
+  };
+}
+
+/** The text of a `textarea` that is tied to the state. */
+export function boundText(attributes: Attributes): Core | undefined {
+  for (const one of attributes) if (one.kind === 'binding' && one.control === 'textarea') return one.value;
+  return undefined;
+}

@@ -1,0 +1,93 @@
+import {
+  closesRawText,
+  misplaced,
+  type PlanData,
+  type PlanText,
+  type PlanTrusted,
+  type PlanValue,
+  rawTextFault,
+} from '../../plan/index.js';
+import { finding } from '../../problem/index.js';
+import { type Core, describe, jsonBlock, plainText } from '../../template/index.js';
+import { escapeText } from '../escape.js';
+import { marksParts } from '../form.js';
+import type { At } from './env.js';
+import { between } from './lowering.js';
+import { isPlainProp } from './sources.js';
+import type { Make, Steps } from './steps.js';
+import { lower } from './values.js';
+
+export function lowerText({ text }: PlanText, to: Steps): void {
+  to.text(escapeText(text));
+}
+
+/** An expression's value as text. */
+export function lowerValue({ value }: PlanValue, to: Steps, at: At): void {
+  between(to, at, () => {
+    const { op } = value;
+    if (op.op !== 'phrase') return show(value, 'content', to, at);
+    // A phrase as its texts and, in between, its parts: it is not joined before it is escaped.
+    for (const [index, text] of op.strings.entries()) {
+      to.text(escapeText(text));
+      const part = op.parts[index];
+      if (part) show(part, 'part', to, at);
+    }
+  });
+}
+
+function show(core: Core, as: 'content' | 'part', to: Steps, at: At): void {
+  const value = lower(core, at);
+  const { op } = value;
+  if (op.op === 'literal' && (as === 'part' || isTextual(op.value)))
+    return to.text(escapeText(plainText(op.value)));
+  const isPlain = isPlainProp(core, at.env.component);
+  to.push({
+    kind: 'show',
+    value,
+    as: isPlain ? 'plain' : as,
+    name: () => describe(core),
+    where: at.env.where,
+  });
+}
+
+/** Whether a value can stand as text; of all others it is told what they are. */
+function isTextual(value: unknown): boolean {
+  return /^(string|number|bigint|undefined)$/.test(typeof value) || value === null || value === false;
+}
+
+/** What is told of a value that cannot stand as text. */
+export function notTextual(name: string, value: unknown): ReturnType<typeof finding> {
+  const { message, hint } = misplaced(value);
+  const found = finding('content-not-allowed', { what: '', place: '', hint });
+  return { ...found, message: `${name}: ${message}` };
+}
+
+/** A value as a data block (https://html.spec.whatwg.org/#data-block). */
+export function lowerData({ value }: PlanData, to: Steps, at: At): void {
+  const core = lower(value, at);
+  if (core.op.op === 'literal') to.text(jsonBlock(core.op.value));
+  else to.push({ kind: 'made', make: dataText, values: [core], where: at.env.where });
+}
+
+const dataText: Make = (_frame, _where, value) => jsonBlock(value);
+
+/** Ready-made HTML as it is. In a raw-text element it may not close the element. */
+export function lowerTrusted({ html, inside }: PlanTrusted, to: Steps, at: At): void {
+  // Text in it must not become one with the text around it, where an element is going to take it over.
+  if (html.op.op === 'literal') {
+    const text = String(html.op.value);
+    return to.text(marksParts(at.env.form) && inside === '' ? `<!---->${text}<!---->` : text);
+  }
+  const make = trustedIn(inside);
+  between(to, at, () => to.push({ kind: 'made', make, values: [lower(html, at)], where: at.env.where }));
+}
+
+function trustedIn(inside: string): Make {
+  return function trusted(frame, where, html) {
+    if (html === null || html === undefined || html === false) return '';
+    const text = String(html);
+    if (inside === '' || !closesRawText(inside, text)) return text;
+    frame.pass.report(rawTextFault(inside), where.path(frame));
+    return '';
+  };
+}

@@ -1,0 +1,78 @@
+import type { ComponentCore } from '../../component/index.js';
+import type { PlanAttribute, PlanFill } from '../../plan/index.js';
+import type { Core, SiteStep } from '../../template/index.js';
+import { ExprCore } from '../../template/index.js';
+import type { Form } from '../form.js';
+import { Where } from '../frame.js';
+import type { Lowering } from './lowering.js';
+import type { Register } from './steps.js';
+
+/** How to have what ids start with; asked for only where something makes ids. */
+export type Ids = () => Core;
+
+/** Content given to a slot of a component that is spliced in, with the place of the use that gives it. */
+export interface Spliced {
+  readonly fill: PlanFill;
+  readonly at: At;
+}
+
+/** One component while it is lowered, or content that stands in none: what its expressions read. */
+export interface Env {
+  readonly component: ComponentCore | undefined;
+  readonly form: Form;
+  /** Its props, as values of registers or constants. */
+  readonly props: readonly Core[];
+  readonly state: Core | undefined;
+  /** What fills its slots; undefined where the routine's caller says. */
+  readonly fills: readonly (Spliced | undefined)[] | undefined;
+  /** Where its use stands; undefined for what the routine is of. */
+  readonly owner: At | undefined;
+  readonly where: Where;
+  /** What its use hands to its element; `later` where the routine's caller says. */
+  readonly accepted: readonly PlanAttribute[] | 'later' | undefined;
+  /** The shared data that it reads, by name. */
+  readonly shared: Map<string, Register>;
+}
+
+/** Where in a template something is lowered. */
+export interface At {
+  readonly lowering: Lowering;
+  readonly env: Env;
+  /** The rows and what slots hand over, each where it is kept. */
+  readonly locals: ReadonlyMap<number, Core>;
+  /** What ids start with, for each number of rows around. */
+  readonly ids: readonly Ids[];
+  /** The tag of the element around it, where it is known. */
+  readonly tag: string;
+}
+
+/** The place of something inside the components around it, one step further. */
+export function below({ env, locals }: At, path: readonly SiteStep[]): Where {
+  const steps = path.map((step) => ({
+    step,
+    rows: step.rows.flatMap((row) => locals.get(row) ?? []),
+  }));
+  return new Where([...env.where.steps, ...steps]);
+}
+
+/** The place so many owners up. */
+export function ownerAt(at: At, up: number): At {
+  let one = at;
+  for (let n = 0; n < up; n++) one = one.env.owner ?? one;
+  return one;
+}
+
+/** A place with more locals, one level of ids deeper. */
+export function deeper(at: At, locals: readonly (readonly [number, Core])[], ids: Ids): At {
+  return { ...at, locals: new Map([...at.locals, ...locals]), ids: [...at.ids, ids] };
+}
+
+export function literal(value: unknown): Core {
+  return new ExprCore({ op: 'literal', value });
+}
+
+export function register(at: Register): Core {
+  return new ExprCore({ op: 'local', local: at, label: '', what: 'item' });
+}
+
+export const noLocals: ReadonlyMap<number, Core> = new Map();

@@ -1,0 +1,153 @@
+import type { ComponentCore } from '../../component/index.js';
+import {
+  mergedAttributes,
+  type PlanElement,
+  type PlanKind,
+  type PlanNode,
+  type PlanOf,
+  planOf,
+} from '../../plan/index.js';
+import type { Core } from '../../template/index.js';
+import type { Form } from '../form.js';
+import { type AcceptedHere, Where } from '../frame.js';
+import { Routine, type RoutineParts } from '../routine.js';
+import { given, lowerAll } from './attributes.js';
+import { lowerEach, lowerGiven } from './branches.js';
+import { lowerData, lowerText, lowerTrusted, lowerValue } from './content.js';
+import { lowerElement } from './element.js';
+import { type At, type Env, literal, noLocals, register } from './env.js';
+import { blockStart, type Lowerer, Lowering } from './lowering.js';
+import { lowerSlot } from './slot.js';
+import { Steps } from './steps.js';
+import { lowerBody, lowerUse, stateOf } from './use.js';
+
+/** How each kind of node is lowered. */
+const lowerers: {
+  readonly [Kind in PlanKind]: (node: PlanOf<Kind>, to: Steps, at: At) => void;
+} = {
+  text: lowerText,
+  value: lowerValue,
+  element: lowerElement,
+  data: lowerData,
+  given: lowerGiven,
+  each: lowerEach,
+  slot: lowerSlot,
+  trusted: lowerTrusted,
+  use: lowerUse,
+};
+
+const atTop = new Where([]);
+const noOpen: ReadonlySet<ComponentCore> = new Set();
+const routines = new Map<string, WeakMap<ComponentCore, Routine>>();
+
+const lowerer: Lowerer = {
+  node(node, to, at) {
+    // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
+    (lowerers[node.kind] as (node: PlanNode, to: Steps, at: At) => void)(node, to, at);
+  },
+  routine: routineOf,
+  attributes: attributesRoutine,
+};
+
+/** The routine of a component in a form, made once. */
+export function routineOf(component: ComponentCore, form: Form, open = noOpen): Routine {
+  const key = `${form} ${[...open].map(({ name }) => name).sort()}`;
+  let known = routines.get(key);
+  if (!known) {
+    known = new WeakMap();
+    routines.set(key, known);
+  }
+  let routine = known.get(component);
+  if (!routine) {
+    routine = makeRoutine(component, form, open);
+    known.set(component, routine);
+  }
+  return routine;
+}
+
+function makeRoutine(component: ComponentCore, form: Form, open: ReadonlySet<ComponentCore>): Routine {
+  const lowering = new Lowering(lowerer, open);
+  const props = component.props.names.map((name) => register(lowering.register(name)));
+  const steps = new Steps();
+  // An element's state is made outside of its shadow root, since it provides its data to all of it.
+  const state =
+    form === 'shadow' ? register(lowering.register('state')) : stateOf(component, props, steps, { lowering });
+  const takes = props.length + (form === 'shadow' ? 1 : 0);
+  let ids: number | undefined;
+  const env: Env = {
+    component,
+    form,
+    props,
+    state,
+    fills: undefined,
+    owner: undefined,
+    where: atTop,
+    accepted: component.accepts === undefined || form === 'shadow' ? undefined : 'later',
+    shared: new Map(),
+  };
+  const idsHere = (): Core => {
+    ids ??= lowering.register('ids');
+    return register(ids);
+  };
+  const body = new Steps();
+  const at: At = { lowering, env, locals: noLocals, ids: [idsHere], tag: '' };
+  lowerBody(component, at, body);
+  if (ids !== undefined) steps.push({ kind: 'entry', to: ids, share: undefined });
+  if (form === 'shadow') steps.text(blockStart(planOf(component).content.nodes, at));
+  steps.all(body.list);
+  return new Routine({
+    name: component.name,
+    takes,
+    kinds: component.props.kinds,
+    hints: lowering.hints,
+    steps: steps.list,
+  });
+}
+
+/** An element's attributes with those handed on; it takes as many values of its own, and those handed on. */
+function attributesRoutine(node: PlanElement, handed: AcceptedHere, around: Env, own: number): Routine {
+  const lowering = new Lowering(lowerer, noOpen);
+  const numbered = (count: number): [number, Core][] =>
+    Array.from({ length: count }, (_, at) => [at, given(register(lowering.register('value')))]);
+  const base = { lowering, ids: [() => literal('')], tag: '' };
+  const env: Env = { ...around, where: atTop, accepted: undefined };
+  const ownLocals = new Map(numbered(own));
+  const owner: At = {
+    ...base,
+    env: { ...env, owner: undefined },
+    locals: new Map(numbered(handed.values.length)),
+  };
+  const at: At = { ...base, env: { ...env, owner }, locals: ownLocals };
+  const steps = new Steps();
+  const all = mergedAttributes(node.attributes, handed.attributes, node.tags, (found) =>
+    steps.push({ kind: 'report', found, where: atTop }),
+  );
+  lowerAll(all, node, steps, at);
+  return new Routine({
+    name: 'attributes',
+    takes: own + handed.values.length,
+    kinds: [],
+    hints: lowering.hints,
+    steps: steps.list,
+  });
+}
+
+/** Content that stands in no component, for one rendering. */
+export function lowerOnTheSpot(nodes: readonly PlanNode[], form: Form, ids: string): RoutineParts {
+  const lowering = new Lowering(lowerer, noOpen);
+  const env: Env = {
+    component: undefined,
+    form,
+    props: [],
+    state: undefined,
+    fills: [],
+    owner: undefined,
+    where: atTop,
+    accepted: undefined,
+    shared: new Map(),
+  };
+  const at: At = { lowering, env, locals: noLocals, ids: [() => literal(ids)], tag: '' };
+  const to = new Steps();
+  lowering.into(nodes, to, at);
+  return { name: 'content', takes: 0, kinds: [], hints: lowering.hints, steps: to.list };
+}

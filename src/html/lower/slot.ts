@@ -1,0 +1,113 @@
+import type { PlanFill, PlanSlot } from '../../plan/index.js';
+import { escapeAttribute } from '../escape.js';
+import { marksParts } from '../form.js';
+import { choose } from './branches.js';
+import { type At, deeper, literal, register, type Spliced } from './env.js';
+import { blockStart } from './lowering.js';
+import { type GivenFill, Steps } from './steps.js';
+import { filledHere, joined, lower } from './values.js';
+
+/** The place of a slot: its content, written in the place it comes from, or the fallback. */
+export function lowerSlot(node: PlanSlot, to: Steps, at: At): void {
+  const { form, fills } = at.env;
+  if (form === 'shadow' && !node.hands) return lowerOwn(node, to, at);
+  if (fills) return lowerSpliced(node, fills[node.slot], to, at);
+  const fallback = at.lowering.apart(node.fallback, at);
+  const isHanded = node.hands && form === 'shadow';
+  to.push({
+    kind: 'fill',
+    slot: node.slot,
+    data: lower(node.data, at),
+    ids: node.hands ? idsIn(node, at) : undefined,
+    marks: !marksParts(form) ? 'never' : isHanded ? 'always' : 'where it changes',
+    fallback,
+    fallbackStart: fallbackStart(node, at),
+  });
+}
+
+function fallbackStart({ fallback: { nodes } }: PlanSlot, at: At): string {
+  return nodes.length > 0 ? blockStart(nodes, at) : '';
+}
+
+/** What ids start with in content that a slot hands data to: different for each place of the slot. */
+function idsIn({ number }: PlanSlot, at: At): ReturnType<typeof joined> {
+  return joined('', at.ids.at(-1)?.() ?? literal(''), `s${number}`);
+}
+
+/** A slot of the element whose shadow root this is: the browser fills it. */
+function lowerOwn(node: PlanSlot, to: Steps, at: At): void {
+  to.text(node.name === 'default' ? '<slot>' : `<slot name="${escapeAttribute(node.name)}">`);
+  at.lowering.into(node.fallback.nodes, to, at);
+  to.text('</slot>');
+}
+
+/** A slot whose content is known. */
+function lowerSpliced(node: PlanSlot, given: Spliced | undefined, to: Steps, at: At): void {
+  if (!given) return at.lowering.into(node.fallback.nodes, to, at);
+  const { fill, at: owner } = given;
+  const isMarked = marksParts(at.env.form) && !(fill.data === undefined && fill.block.filled === true);
+  if (isMarked) to.text('<!--(-->');
+  const filled = filledHere(isAlways(fill) || fill.block.filled, owner);
+  const [content, fallback] = [new Steps(), new Steps()];
+  if (filled.op.op !== 'literal' || filled.op.value) {
+    if (isMarked) content.text(blockStart(fill.block.nodes, owner));
+    at.lowering.into(fill.block.nodes, content, contentAt(node, fill, owner, content, at));
+  }
+  if (filled.op.op !== 'literal' || !filled.op.value) {
+    if (isMarked) fallback.text(fallbackStart(node, at));
+    at.lowering.into(node.fallback.nodes, fallback, at);
+  }
+  choose(filled, content.list, fallback.list, to);
+  if (isMarked) to.text('<!--)-->');
+}
+
+/** Where the content of a slot is lowered, with what the slot hands over. */
+function contentAt(node: PlanSlot, { data }: PlanFill, owner: At, to: Steps, at: At): At {
+  if (data === undefined) return { ...owner, tag: '' };
+  let value = lower(node.data, at);
+  if (value.op.op !== 'literal' && value.op.op !== 'local') {
+    const kept = at.lowering.register('data');
+    to.push({ kind: 'let', to: kept, value, check: undefined });
+    value = register(kept);
+  }
+  return { ...deeper(owner, [[data, value]], () => idsIn(node, at)), tag: '' };
+}
+
+function isAlways({ data, block }: PlanFill): boolean {
+  return data !== undefined || block.filled === true;
+}
+
+/** Content for a slot of a component that is not spliced in. What never comes to anything is as if it were not given. */
+export function givenFill(fill: PlanFill | undefined, at: At): GivenFill | undefined {
+  if (!fill || (fill.data === undefined && fill.block.filled === false)) return undefined;
+  const { data, block } = fill;
+  const { lowering } = at;
+  const local = data === undefined ? undefined : lowering.register('data');
+  const ids = data === undefined ? undefined : lowering.register('ids');
+  const inside =
+    data === undefined || local === undefined || ids === undefined
+      ? at
+      : deeper(at, [[data, register(local)]], () => register(ids));
+  return {
+    content: lowering.apart(block, { ...inside, tag: '' }),
+    data: local,
+    ids,
+    filled: filledHere(isAlways(fill) || block.filled, at),
+    isAlways: isAlways(fill),
+    start: blockStart(block.nodes, at),
+  };
+}
+
+/** Content of which is only asked whether it comes to anything. */
+export function askedFill(fill: PlanFill | undefined, at: At): GivenFill | undefined {
+  if (!fill) return undefined;
+  const filled = filledHere(isAlways(fill) || fill.block.filled, at);
+  return {
+    content: undefined,
+    data: undefined,
+    ids: undefined,
+    filled,
+    isAlways: isAlways(fill),
+    start: '',
+  };
+}

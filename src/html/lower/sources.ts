@@ -1,0 +1,32 @@
+import type { AnyKind, ComponentCore } from '../../component/index.js';
+import type { Core } from '../../template/index.js';
+import { escapeAttribute } from '../escape.js';
+
+/** The kind of a prop that always holds something, where an expression is one. */
+function kindOf({ op }: Core, component: ComponentCore | undefined): AnyKind | undefined {
+  const kind = op.op === 'prop' ? component?.props.kinds[op.index] : undefined;
+  return kind?.settings.presence === 'optional' ? undefined : kind;
+}
+
+/** Whether a prop always holds text, so that an attribute of it is always there. */
+export function isTextProp(core: Core, component: ComponentCore | undefined): boolean {
+  const word = kindOf(core, component)?.rules.word;
+  return word === 'text' || word === 'choice';
+}
+
+export function isFlagProp(core: Core, component: ComponentCore | undefined): boolean {
+  return kindOf(core, component)?.rules.word === 'flag';
+}
+
+/** Whether what a prop holds can be written with no escapes: numbers, and words that have nothing to escape. */
+export function isPlainProp(core: Core, component: ComponentCore | undefined): boolean {
+  const kind = kindOf(core, component);
+  return kind?.rules.word === 'number' || isPlainWord(core, component);
+}
+
+/** Whether a prop always holds one of some words that have nothing to escape. */
+export function isPlainWord(core: Core, component: ComponentCore | undefined): boolean {
+  const { word, schema } = kindOf(core, component)?.rules ?? {};
+  const words = (schema?.enum ?? []) as readonly string[];
+  return word === 'choice' && words.every((one) => one !== '' && escapeAttribute(one) === one);
+}

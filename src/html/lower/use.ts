@@ -1,0 +1,213 @@
+import type { AnyKind, ComponentCore } from '../../component/index.js';
+import {
+  fillsWithData,
+  hostContent,
+  isInteractive,
+  mergedAttributes,
+  type PlanAttribute,
+  type PlanUse,
+  planOf,
+  settledProp,
+} from '../../plan/index.js';
+import { type Core, ExprCore } from '../../template/index.js';
+import { escapeAttribute } from '../escape.js';
+import { makesIds, styledIn } from '../facts.js';
+import { innerForm, marksParts } from '../form.js';
+import type { Where } from '../frame.js';
+import { refuseAsElement, refuseBroken } from '../refuse.js';
+import { propRecord } from '../runtime.js';
+import { taken } from './attributes.js';
+import { type At, below, type Env, literal, noLocals, register, type Spliced } from './env.js';
+import { between, blockStart } from './lowering.js';
+import { askedFill, givenFill } from './slot.js';
+import { type Handed, Steps } from './steps.js';
+import { joined, lower } from './values.js';
+
+/** A use: its component spliced in where it is small enough, else called. */
+export function lowerUse(node: PlanUse, to: Steps, at: At): void {
+  const { component } = node;
+  const { lowering, env } = at;
+  const isOnTheSpot = env.component === undefined;
+  if (isOnTheSpot) refuseBroken(component);
+  if (env.form !== 'markup' && isInteractive(component)) return lowerHost(node, to, at);
+  if (isOnTheSpot) return lowerCall(node, to, at);
+  const addsLater = env.accepted === 'later' && (node.accepted ?? []).some(isPlace);
+  if (!isInside(at, component)) {
+    // What an element is going to take over is always written out: it looks for the same marks in the same places.
+    if (!addsLater && (lowering.hasRoom || marksParts(env.form))) return splice(node, to, at);
+    return lowerCall(node, to, at);
+  }
+  // A component inside itself: an element makes what stands there when it is really there.
+  between(to, at, () => {
+    to.text(blockStart([node], at));
+    lowerCall(node, to, at);
+  });
+}
+
+const isPlace = ({ kind }: PlanAttribute): boolean => kind === 'accepted';
+
+function isInside(at: At, component: ComponentCore): boolean {
+  return around(at).has(component);
+}
+
+/** The components whose templates are around a place. */
+function around({ env, lowering }: At): ReadonlySet<ComponentCore> {
+  const all = new Set(lowering.open);
+  for (let one: Env | undefined = env; one; one = one.owner?.env) if (one.component) all.add(one.component);
+  return all;
+}
+
+/** The values of a use's props; those that change are checked each time. */
+function propsOf(node: PlanUse, where: Where, to: Steps, at: At): readonly Core[] {
+  const { component, source } = node;
+  return node.props.map(({ expr, name, value: constant }, index) => {
+    if (!expr) return literal(constant);
+    const value = lower(expr, at);
+    if (value.op.op === 'literal') {
+      let isWrong = false;
+      const settled = settledProp(component, index, value.op.value, () => {
+        isWrong = true;
+      });
+      if (!isWrong) return literal(settled);
+    }
+    const kept = at.lowering.register(name);
+    const declared = component.props.kinds[index] as AnyKind;
+    to.push({ kind: 'let', to: kept, value, check: { component, index, declared, source, where } });
+    return register(kept);
+  });
+}
+
+function splice(node: PlanUse, to: Steps, at: At): void {
+  const { component, site } = node;
+  const { lowering } = at;
+  const where = below(at, site.path);
+  const props = propsOf(node, where, to, at);
+  const state = stateOf(component, props, to, at);
+  const env: Env = {
+    component,
+    form: innerForm(at.env.form),
+    props,
+    state,
+    fills: node.fills.map((fill): Spliced | undefined =>
+      fill && (fill.data !== undefined || fill.block.filled !== false) ? { fill, at } : undefined,
+    ),
+    owner: at,
+    where,
+    accepted: acceptedIn(node, at),
+    shared: new Map(),
+  };
+  const ids = (): Core => idsOf(node, at);
+  lowerBody(component, { lowering, env, locals: noLocals, ids: [ids], tag: '' }, to);
+}
+
+/** What a component's own template comes to, with what is read and provided around it. */
+export function lowerBody(component: ComponentCore, at: At, to: Steps): void {
+  const inner = new Steps();
+  at.lowering.into(planOf(component).content.nodes, inner, at);
+  for (const [share, register] of at.env.shared) to.push({ kind: 'entry', to: register, share });
+  const { provides } = component;
+  if (!provides || at.env.form === 'shadow') return to.all(inner.list);
+  const { props, state = literal(undefined) } = at.env;
+  to.push({ kind: 'provide', component, props, state, inner: inner.list });
+}
+
+/** The state of a component that has some, as HTML text shows it. */
+export function stateOf(
+  component: ComponentCore,
+  props: readonly Core[],
+  to: Steps,
+  { lowering }: Pick<At, 'lowering'>,
+): Core | undefined {
+  const { state } = component;
+  if (!state) return undefined;
+  const kept = lowering.register('state');
+  const compute = (...values: unknown[]): unknown => state(propRecord(component, values));
+  const value = new ExprCore({ op: 'call', name: 'state', args: props, compute, component: component.name });
+  to.push({ kind: 'let', to: kept, value, check: undefined });
+  return register(kept);
+}
+
+function acceptedIn({ accepted }: PlanUse, { env }: At): readonly PlanAttribute[] | undefined {
+  if (!accepted || env.accepted === 'later') return accepted;
+  return mergedAttributes(accepted, env.accepted ?? [], undefined, () => undefined);
+}
+
+function idsOf({ site }: PlanUse, { ids }: At): Core {
+  return joined('', ids.at(-1)?.() ?? literal(''), site.id);
+}
+
+function lowerCall(node: PlanUse, to: Steps, at: At): void {
+  const { component, site } = node;
+  const { lowering, env } = at;
+  const form = innerForm(env.form);
+  const where = below(at, site.path);
+  const args = propsOf(node, where, to, at);
+  const open = marksParts(form) ? new Set([...around(at)].filter((one) => one !== component)) : undefined;
+  to.push({
+    kind: 'call',
+    routine: once(() => lowering.lowerer.routine(component, form, open)),
+    args,
+    fills: node.fills.map((fill) => givenFill(fill, at)),
+    ids: makesIds(component) || fillsWithData(node) ? idsOf(node, at) : literal(''),
+    accepted: handedBy(node, at),
+    where,
+    onTheSpot: env.component ? undefined : { component, form },
+  });
+}
+
+function once<T>(make: () => T): () => T {
+  let made: T | undefined;
+  return () => {
+    made ??= make();
+    return made;
+  };
+}
+
+function handedBy(node: PlanUse, at: At): Handed | undefined {
+  const accepted = acceptedIn(node, at);
+  if (!accepted) return undefined;
+  const [attributes, values] = taken(accepted, at);
+  return { attributes, values, addsOwn: at.env.accepted === 'later' && accepted.some(isPlace) };
+}
+
+/** A use that stays an element: its props as attributes, its shadow root declared, its content as its children. */
+function lowerHost(node: PlanUse, to: Steps, at: At): void {
+  const { component, site } = node;
+  const { lowering, env } = at;
+  refuseAsElement(component);
+  const where = below(at, site.path);
+  const props = propsOf(node, where, to, at);
+  const content = new Steps();
+  lowering.into(hostContent(node), content, { ...at, tag: '' });
+  const styled = styledIn(component, 'shadow');
+  const isLent = fillsWithData(node);
+  const used = isLent && !env.component ? node.fills.flatMap((fill) => fill?.block.uses ?? []) : [];
+  const lent = used
+    .filter((use) => !isInteractive(use.component))
+    .flatMap((use) => [...styledIn(use.component, 'inside')]);
+  to.push({
+    kind: 'host',
+    host: {
+      component,
+      attributes: ownAttributes(node.own) + node.host,
+      shadow: once(() => lowering.lowerer.routine(component, 'shadow')),
+      styled,
+      lent: isLent ? lent : undefined,
+      isOnTheSpot: env.component === undefined,
+    },
+    props,
+    fills: node.fills.map((fill) => (fill?.data === undefined ? askedFill(fill, at) : givenFill(fill, at))),
+    content: content.list,
+    where,
+  });
+}
+
+function ownAttributes(own: readonly PlanAttribute[]): string {
+  return own
+    .map((one) =>
+      one.kind === 'fixed' && typeof one.text === 'string'
+        ? ` ${one.name}="${escapeAttribute(one.text)}"`
+        : '',
+    )
+    .join('');
+}

@@ -1,0 +1,122 @@
+import { filledCore } from '../../plan/index.js';
+import { type Core, describe, ExprCore, type Op, withInputs } from '../../template/index.js';
+import { Named } from '../frame.js';
+import { type At, deeper, literal, ownerAt, register } from './env.js';
+
+/** An expression as one of registers, worked out at once as far as it is constant. */
+export function lower(core: Core, at: At): Core {
+  const { op } = core;
+  const { env } = at;
+  switch (op.op) {
+    case 'prop':
+      return env.props[op.index] ?? literal(undefined);
+    case 'state':
+      return env.state ? new ExprCore({ op: 'field', of: env.state, key: op.name }) : literal(undefined);
+    case 'local':
+      return at.locals.get(op.local) ?? literal(undefined);
+    case 'event':
+      return literal(undefined);
+    case 'shared':
+      return register(at.lowering.shared(op.name, env));
+    case 'filled':
+      return filledIn(op, at);
+    case 'uid': {
+      const start = at.ids[op.depth]?.() ?? literal('');
+      return joined(op.label, start, '');
+    }
+    case 'literal':
+      return core;
+    case 'outer':
+      return lower(op.of, ownerAt(at, op.up));
+    case 'any': {
+      const list = lower(op.list, at);
+      const item = at.lowering.register('item');
+      const index = at.lowering.register('index');
+      const inside = deeper(
+        at,
+        [
+          [op.item, register(item)],
+          [op.item + 1, register(index)],
+        ],
+        () => literal(''),
+      );
+      return new ExprCore({ op: 'any', list, item, of: lower(op.of, inside) });
+    }
+    default:
+      return settled(
+        withInputs(op, (input) => lower(input, at)),
+        core,
+        at,
+      );
+  }
+}
+
+/** Text with a changing part in its middle. */
+export function joined(before: string, value: Core, after: string): Core {
+  if (value.op.op === 'literal') return literal(before + String(value.op.value ?? '') + after);
+  return new ExprCore({ op: 'phrase', strings: [before, after], parts: [value] });
+}
+
+/** Whether a slot is filled: known where the component is spliced in, else asked of whoever calls. */
+function filledIn(op: Extract<Op, { readonly op: 'filled' }>, { env }: At): Core {
+  if (!env.fills) return new ExprCore(op);
+  const given = env.fills[op.index];
+  if (!given) return literal(false);
+  return filledHere(given.fill.data !== undefined || given.fill.block.filled, given.at);
+}
+
+/** Whether content comes to anything, where it is written. */
+export function filledHere(filled: boolean | Core, at: At): Core {
+  return lower(filledCore(filled), at);
+}
+
+function settled(op: Op, core: Core, { env }: At): Core {
+  const simpler = decided(op);
+  if (simpler) return simpler;
+  if (op.op !== 'calc' && op.op !== 'written') return new ExprCore(op);
+  return new ExprCore({ ...op, at: new Named(describe(core), env.where) });
+}
+
+/** What an operation comes to, where its inputs say so already. */
+function decided(op: Op): Core | undefined {
+  switch (op.op) {
+    case 'choice':
+      if (op.test.op.op === 'literal') return op.test.op.value ? op.holds : op.otherwise;
+      return undefined;
+    case 'binary': {
+      if (op.left.op.op !== 'literal') return undefined;
+      const { value } = op.left.op;
+      if (op.operator === 'or') return value ? op.left : op.right;
+      if (op.operator === 'and') return value ? op.right : op.left;
+      if (op.operator === '??') return value === null || value === undefined ? op.right : op.left;
+      return worked(op, [op.right]);
+    }
+    case 'field':
+    case 'unary':
+    case 'written':
+    case 'read':
+    case 'something':
+    case 'full':
+      return worked(op, [op.of]);
+    case 'member':
+      return worked(op, [op.of, op.key]);
+    case 'phrase':
+      return worked(op, op.parts);
+    case 'calc':
+      return op.inputs.length === 0 ? undefined : worked(op, op.inputs);
+    case 'call':
+      return op.args.length === 0 ? undefined : worked(op, op.args);
+    default:
+      return undefined;
+  }
+}
+
+/** The constant that an operation of constants comes to. What fails is left to fail where it is shown. */
+function worked(op: Op, inputs: readonly Core[]): Core | undefined {
+  if (!inputs.every((input) => input.op.op === 'literal')) return undefined;
+  try {
+    return literal(new ExprCore(op).get({} as never));
+  } catch {
+    return undefined;
+  }
+}

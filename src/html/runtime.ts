@@ -1,0 +1,360 @@
+import { attributeOf, type ComponentCore } from '../component/index.js';
+import { mapAttribute, mergedAttributes, type PlanAttribute, settledProp } from '../plan/index.js';
+import { finding, show } from '../problem/index.js';
+import {
+  attributeText,
+  type Core,
+  ExprCore,
+  failedValue,
+  isChangingTag,
+  voidElements,
+} from '../template/index.js';
+import { escapeAttribute, escapeText } from './escape.js';
+import { styledIn } from './facts.js';
+import { type AcceptedHere, Frame, type HtmlFill, type Named } from './frame.js';
+import { written } from './lower/attributes.js';
+import { notTextual } from './lower/content.js';
+import type {
+  AcceptedStep,
+  AttributeStep,
+  CallStep,
+  ChangingStep,
+  Check,
+  FillStep,
+  GivenFill,
+  Handed,
+  HostStep,
+  RowsStep,
+  ShowStep,
+} from './lower/steps.js';
+import type { Pass } from './pass.js';
+import { shadowSheet } from './styles.js';
+
+// What the two writers of HTML text call: whatever is more than putting texts together.
+
+/** Writes something behind what is written already. */
+export type Write = (frame: Frame, out: string) => string;
+
+/** A prop that is missing, does not fit, or is handed on changed. */
+export function settleLate(
+  frame: Frame,
+  { component, index, source, where }: Check,
+  value: unknown,
+): unknown {
+  return settledProp(component, index, value, (found) =>
+    frame.pass.report(source ? { ...found, source } : found, where.path(frame)),
+  );
+}
+
+/** Text for a value that is not text: digits for numbers, nothing for missing ones, a problem for all others. */
+export function textOf(frame: Frame, { as, name, where }: ShowStep, value: unknown): string {
+  if (typeof value === 'number' || typeof value === 'bigint') return String(value);
+  if (value === null || value === undefined || value === false) return '';
+  if (as === 'part') return escapeText(String(value));
+  frame.pass.report(notTextual(name(), value), where.path(frame));
+  return '';
+}
+
+/** An attribute by the rule of its name. */
+export function attributeOfValue(
+  frame: Frame,
+  { name, rule, tag, where }: AttributeStep,
+  value: unknown,
+): string {
+  return written(
+    name,
+    attributeText(tag, name, rule, value, (found) => frame.pass.report(found, where.path(frame))),
+  );
+}
+
+const noItems: readonly unknown[] = [];
+
+/** The items of what should be a list. */
+export function listOf(frame: Frame, { name, where }: RowsStep, value: unknown): readonly unknown[] {
+  if (Array.isArray(value)) return value;
+  if (value === null || value === undefined) return noItems;
+  frame.pass.report(finding('list-invalid', { name: name(), got: show(value) }), where.path(frame));
+  return noItems;
+}
+
+/** An element whose tag is known only now. */
+export function changing(
+  frame: Frame,
+  out: string,
+  { where }: ChangingStep,
+  tag: unknown,
+  start: Write,
+  content: Write,
+): string {
+  if (!isChangingTag(tag)) {
+    const what = `The tag ${JSON.stringify(tag)}`;
+    const hint = 'Take the tag from a prop.tag([...]), which has a fixed set of elements.';
+    frame.pass.report(finding('content-not-allowed', { what, place: 'in el.of', hint }), where.path(frame));
+    return out;
+  }
+  const opened = `${start(frame, `${out}<${tag}`)}>`;
+  return voidElements.has(tag) ? opened : `${content(frame, opened)}</${tag}>`;
+}
+
+/** Text written apart from what is before it. */
+export function apart(frame: Frame, write: Write): string {
+  const { pass } = frame;
+  const { sink } = pass;
+  pass.sink = undefined;
+  try {
+    return write(frame, '');
+  } finally {
+    pass.sink = sink;
+  }
+}
+
+/** The place of a slot that the routine's caller fills. */
+export function filledSlot(
+  frame: Frame,
+  out: string,
+  step: FillStep,
+  data: unknown,
+  ids: string,
+  fallback: Write,
+): string {
+  const fill = frame.fills[step.slot];
+  const { marks, fallbackStart } = step;
+  const isFilled = fill !== undefined && (fill.isAlways || fill.isFilled(nobody));
+  // Content that may come to nothing, or takes data, is a dynamic part; other content is not.
+  if (
+    marks === 'never' ||
+    (marks === 'where it changes' && (fill === undefined || (fill.isAlways && !fill.takesData)))
+  )
+    return isFilled ? fill.write(out, data, ids) : fallback(frame, out);
+  const opened = `${out}<!--(-->`;
+  const inner = isFilled
+    ? fill.write(opened + fill.start, data, ids)
+    : fallback(frame, opened + fallbackStart);
+  return `${inner}<!--)-->`;
+}
+
+const nobody = {} as never;
+
+/** Shared data as it is where a component starts. */
+export function sharedNow({ pass }: Frame, name: string): unknown {
+  return pass.shared?.get(name);
+}
+
+export function propRecord(
+  { props }: ComponentCore,
+  values: readonly unknown[],
+): Readonly<Record<string, unknown>> {
+  return Object.fromEntries(props.names.map((name, index) => [name, values[index]]));
+}
+
+/** Provides a component's data for what is written next; what comes back ends it. */
+export function provide(
+  pass: Pass,
+  component: ComponentCore,
+  values: readonly unknown[],
+  state: unknown,
+): () => void {
+  const { provides } = component;
+  if (!provides) return () => undefined;
+  pass.shared ??= new Map();
+  const { shared } = pass;
+  const before = provides({ props: propRecord(component, values), state: state ?? {} } as never).map(
+    ({ share, value }) => {
+      const had: readonly [string, boolean, unknown] = [share, shared.has(share), shared.get(share)];
+      shared.set(share, value);
+      return had;
+    },
+  );
+  return () => {
+    for (const [share, was, value] of before.reverse()) {
+      if (was) shared.set(share, value);
+      else shared.delete(share);
+    }
+  };
+}
+
+/** The frame of a component that is called. */
+export function calledFrame(
+  frame: Frame,
+  { accepted, where }: CallStep,
+  ids: string,
+  fills: readonly (HtmlFill | undefined)[] | undefined,
+  values: readonly (() => unknown)[] | undefined,
+): Frame {
+  const given = accepted && handedOn(accepted, frame.given, values ?? []);
+  return new Frame(frame.pass, frame, where, ids, fills, given);
+}
+
+/** Whether something on the spot is left out, since something before it is wrong; else its styles are needed. */
+export function isLeftOut({ pass }: Frame, { onTheSpot }: CallStep): boolean {
+  if (!onTheSpot) return false;
+  if (pass.problems.length > 0) return true;
+  pass.needs(styledIn(onTheSpot.component, onTheSpot.form));
+  return false;
+}
+
+const merged = new WeakMap<Handed, WeakMap<readonly PlanAttribute[], readonly PlanAttribute[]>>();
+const none: readonly PlanAttribute[] = [];
+
+/** What a use hands to its element, with what its own component was handed where it hands that on. */
+function handedOn(
+  handed: Handed,
+  given: AcceptedHere | undefined,
+  values: readonly (() => unknown)[],
+): AcceptedHere {
+  const { addsOwn, attributes } = handed;
+  if (!addsOwn) return { attributes, values };
+  const own = given?.attributes ?? none;
+  let known = merged.get(handed);
+  if (!known) {
+    known = new WeakMap();
+    merged.set(handed, known);
+  }
+  let all = known.get(own);
+  if (!all) {
+    const renumbered = own.map((one) => mapAttribute(one, (core) => renumber(core, values.length)));
+    all = mergedAttributes(attributes, renumbered, undefined, () => undefined);
+    known.set(own, all);
+  }
+  return { attributes: all, values: [...values, ...(given?.values ?? [])] };
+}
+
+function renumber(core: Core, by: number): Core {
+  const { op } = core;
+  if (op.op === 'outer') return new ExprCore({ ...op, of: renumber(op.of, by) });
+  return op.op === 'local' ? new ExprCore({ ...op, local: op.local + by }) : core;
+}
+
+type AcceptedWriters = WeakMap<readonly PlanAttribute[], ReturnType<AcceptedStep['lower']>>;
+const acceptedWriters = new WeakMap<AcceptedStep, AcceptedWriters>();
+
+/** The attributes of an element with those that its component's use hands to it. */
+export function acceptedText(
+  frame: Frame,
+  out: string,
+  step: AcceptedStep,
+  given: AcceptedHere,
+  values: readonly (() => unknown)[],
+): string {
+  let known = acceptedWriters.get(step);
+  if (!known) {
+    known = new WeakMap();
+    acceptedWriters.set(step, known);
+  }
+  let routine = known.get(given.attributes);
+  if (!routine) {
+    routine = step.lower(given);
+    known.set(given.attributes, routine);
+  }
+  const inner = new Frame(frame.pass, frame, step.where, frame.ids);
+  return routine.run(inner, out, ...values, ...given.values);
+}
+
+/** An element with a declarative shadow root (https://html.spec.whatwg.org/#attr-template-shadowrootmode). */
+export function hostText(
+  frame: Frame,
+  out: string,
+  { host, where }: HostStep,
+  values: readonly unknown[],
+  fills: readonly (HtmlFill | undefined)[],
+  content: Write,
+): string {
+  const { component, isOnTheSpot, lent, styled } = host;
+  const { pass } = frame;
+  if (isOnTheSpot && pass.problems.length > 0) return out;
+  const { name, state: stateOf } = component;
+  const state = stateOf?.(propRecord(component, values));
+  const end = provide(pass, component, values, state);
+  try {
+    const around = pass.inRoot;
+    const given = lent ? [...(around ?? pass.styled ?? []), ...lent] : [];
+    const root = component.styles === '' ? styled : new Set([...styled, component]);
+    pass.inRoot = given.length === 0 ? root : new Set([...root, ...given]);
+    const others = new Set([...styled, ...given].filter((one) => one !== component));
+    const css = shadowSheet(component, others);
+    const style = css === '' ? '' : `<style data-rules>${css}</style>`;
+    const start = `<${name}${propAttributes(component, values)}${host.attributes}><template shadowrootmode="open">${style}`;
+    const inner = new Frame(pass, frame, where, '', fills);
+    const opened = host.shadow().run(inner, out + start, ...values, state);
+    pass.inRoot = around;
+    return `${content(frame, `${opened}</template>`)}</${name}>`;
+  } finally {
+    end();
+  }
+}
+
+/** Prop values as attributes; those that are at their fallback need none. */
+function propAttributes(component: ComponentCore, values: readonly unknown[]): string {
+  let text = '';
+  for (const [index, kind] of component.props.kinds.entries()) {
+    const value = values[index];
+    if (value === undefined || value === kind.settings.fallbackValue) continue;
+    const written = kind.rules.write(value);
+    if (written === null) continue;
+    const name = attributeOf(component.props.names[index] as string);
+    text += written === '' ? ` ${name}` : ` ${name}="${escapeAttribute(written)}"`;
+  }
+  return text;
+}
+
+/** Whether something holds for any item of a list. */
+export function anyItem(list: unknown, holds: (item: unknown, index: number) => unknown): boolean {
+  return Array.isArray(list) && list.some(holds);
+}
+
+/** A value as content: text with its escapes, and of all else what it shows. */
+export function shown(frame: Frame, step: ShowStep, value: unknown): string {
+  return typeof value === 'string' ? escapeText(value) : textOf(frame, step, value);
+}
+
+export function attribute(frame: Frame, step: AttributeStep, value: unknown): string {
+  if (typeof value === 'string') return ` ${step.name}="${escapeAttribute(value)}"`;
+  return attributeOfValue(frame, step, value);
+}
+
+/** What is thrown where a calculation failed. */
+export function failed(frame: Frame, { name, where }: Named, thrown: unknown): unknown {
+  return failedValue(thrown, name, where.path(frame));
+}
+
+/** Works something out that may fail. */
+export function attempt(frame: Frame, named: Named, work: () => unknown): unknown {
+  try {
+    return work();
+  } catch (thrown) {
+    throw failed(frame, named, thrown);
+  }
+}
+
+/** What fills a slot, of functions that tell whether it comes to anything, and write it. */
+export function fillOf(
+  given: GivenFill,
+  test: (() => unknown) | undefined,
+  write: ((out: string, data: unknown, ids: string) => string) | undefined,
+): HtmlFill {
+  return new WrittenFill(given, test, write);
+}
+
+class WrittenFill implements HtmlFill {
+  readonly start: string;
+  readonly isAlways: boolean;
+  readonly takesData: boolean;
+  readonly test: (() => unknown) | undefined;
+  readonly content: ((out: string, data: unknown, ids: string) => string) | undefined;
+
+  constructor(given: GivenFill, test: WrittenFill['test'], content: WrittenFill['content']) {
+    this.start = given.start;
+    this.isAlways = given.isAlways;
+    this.takesData = given.data !== undefined;
+    this.test = test;
+    this.content = content;
+  }
+
+  isFilled(): boolean {
+    return this.test === undefined || !!this.test();
+  }
+
+  write(out: string, data: unknown, ids: string): string {
+    return this.content ? this.content(out, data, ids) : out;
+  }
+}

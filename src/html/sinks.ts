@@ -1,0 +1,60 @@
+import type { Sink } from './pass.js';
+
+/** Gathers text in pieces that are laid out flat while they are new: then nothing has to walk through all of them later. */
+export class TextSink implements Sink {
+  private text = '';
+  /** A character of the last piece: reading one lays a text out that was put together of many. */
+  protected read = 0;
+
+  take(piece: string): void {
+    this.read = piece.charCodeAt(piece.length >> 1);
+    this.text += piece;
+  }
+
+  /** All of it, with what comes last. */
+  with(last: string): string {
+    return this.text + last;
+  }
+}
+
+/** Gathers text as the bytes of UTF-8, in one buffer that grows. */
+export class BytesSink implements Sink {
+  private bytes: Uint8Array;
+  private length = 0;
+
+  constructor(room = 32_768) {
+    this.bytes = bytesOf(room);
+  }
+
+  take(piece: string): void {
+    // A unit of text is at most three bytes.
+    const most = this.length + piece.length * 3;
+    if (most > this.bytes.length) {
+      const more = bytesOf(Math.max(this.bytes.length * 2, most));
+      more.set(this.bytes.subarray(0, this.length));
+      this.bytes = more;
+    }
+    this.length += write(piece, this.bytes, this.length);
+  }
+
+  /** All of it, with what comes last. */
+  with(last: string): Uint8Array {
+    if (last !== '') this.take(last);
+    return this.bytes.subarray(0, this.length);
+  }
+}
+
+interface NodeBytes extends Uint8Array {
+  write(text: string, at: number): number;
+}
+
+/** Node's own buffers take text quicker than an encoder gives it. */
+const { Buffer } = globalThis as { Buffer?: { allocUnsafe(room: number): NodeBytes } };
+const encoder = /* @__PURE__ */ new TextEncoder();
+
+const bytesOf = (room: number): Uint8Array => Buffer?.allocUnsafe(room) ?? new Uint8Array(room);
+
+function write(text: string, to: Uint8Array, at: number): number {
+  if (Buffer) return (to as NodeBytes).write(text, at);
+  return encoder.encodeInto(text, to.subarray(at)).written;
+}
