@@ -27,6 +27,7 @@ import {
   provide,
   settleLate,
   sharedNow,
+  shownInAttribute,
   textOf,
   type Write,
 } from './runtime.js';
@@ -210,6 +211,8 @@ function showOf(step: ShowStep, before: string): Write {
       return out + before + (typeof text === 'string' ? escapeAttribute(text) : '');
     };
   }
+  if (as === 'attribute part')
+    return (frame, out) => out + before + shownInAttribute(frame, step, get(frame));
   if (source) {
     const { key, local } = source;
     if (key === undefined)

@@ -30,6 +30,11 @@ export function isSafe(text: string): boolean {
   return !inAttribute.test(text);
 }
 
+/** Whether a value is text that stands in an attribute and between tags just as it is. */
+export function isSafeText(value: unknown): boolean {
+  return typeof value === 'string' && !inAttribute.test(value);
+}
+
 /** Whether a long text has nothing to escape between tags. */
 function isLongSafe(text: string): boolean {
   return (

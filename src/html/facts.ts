@@ -30,6 +30,11 @@ const styledElements = {
   dissolves: (component: ComponentCore) => !isInteractive(component),
 };
 
+/** A component, and those that dissolve in it. */
+export function dissolvedIn(component: ComponentCore): ReadonlySet<ComponentCore> {
+  return reached(component, styledElements.dissolves);
+}
+
 /** A component with those it uses, at any depth. */
 function reached(
   component: ComponentCore,

@@ -50,7 +50,7 @@ export function settleLate(
 export function textOf(frame: Frame, { as, name, where }: ShowStep, value: unknown): string {
   if (typeof value === 'number' || typeof value === 'bigint') return String(value);
   if (value === null || value === undefined || value === false) return '';
-  if (as === 'part') return escapeText(String(value));
+  if (as !== 'content') return as === 'part' ? escapeText(String(value)) : escapeAttribute(String(value));
   frame.pass.report(notTextual(name(), value), where.path(frame));
   return '';
 }
@@ -144,7 +144,11 @@ export function propRecord(
   { props }: ComponentCore,
   values: readonly unknown[],
 ): Readonly<Record<string, unknown>> {
-  return Object.fromEntries(props.names.map((name, index) => [name, values[index]]));
+  // What is set by that name would be no field.
+  if (props.at.has('__proto__')) return Object.fromEntries(props.names.map((name, at) => [name, values[at]]));
+  const record: Record<string, unknown> = {};
+  for (let at = 0; at < props.names.length; at++) record[props.names[at] as string] = values[at];
+  return record;
 }
 
 /** Provides a component's data for what is written next; what comes back ends it. */
@@ -262,18 +266,20 @@ export function hostText(
   const { component, isOnTheSpot, lent, styled } = host;
   const { pass } = frame;
   if (isOnTheSpot && pass.problems.length > 0) return out;
-  const { name, state: stateOf } = component;
-  const state = stateOf?.(propRecord(component, values));
+  const { name } = component;
+  const state = component.state?.(propRecord(component, values));
   const end = provide(pass, component, values, state);
   try {
     const around = pass.inRoot;
     const given = lent ? [...(around ?? pass.styled ?? []), ...lent] : [];
-    const root = component.styles === '' ? styled : new Set([...styled, component]);
-    pass.inRoot = given.length === 0 ? root : new Set([...root, ...given]);
-    const others = new Set([...styled, ...given].filter((one) => one !== component));
-    const css = shadowSheet(component, others);
-    const style = css === '' ? '' : `<style data-rules>${css}</style>`;
-    const start = `<${name}${propAttributes(component, values)}${host.attributes}><template shadowrootmode="open">${style}`;
+    pass.inRoot = new Set([...styled, ...(component.styles === '' ? [] : [component]), ...given]);
+    const style =
+      given.length === 0
+        ? host.style()
+        : hostStyle(component, new Set([...styled, ...given].filter((one) => one !== component)));
+    let start = `<${name}`;
+    for (let at = 0; at < values.length; at++) start += propAttribute(component, at, values[at]);
+    start += `${host.attributes}><template shadowrootmode="open">${style}`;
     const inner = new Frame(pass, frame, where, '', fills);
     const opened = host.shadow().run(inner, out + start, ...values, state);
     pass.inRoot = around;
@@ -283,18 +289,20 @@ export function hostText(
   }
 }
 
-/** Prop values as attributes; those that are at their fallback need none. */
-function propAttributes(component: ComponentCore, values: readonly unknown[]): string {
-  let text = '';
-  for (const [index, kind] of component.props.kinds.entries()) {
-    const value = values[index];
-    if (value === undefined || value === kind.settings.fallbackValue) continue;
-    const written = kind.rules.write(value);
-    if (written === null) continue;
-    const name = attributeOf(component.props.names[index] as string);
-    text += written === '' ? ` ${name}` : ` ${name}="${escapeAttribute(written)}"`;
-  }
-  return text;
+/** The style element of a shadow root: the component's own rules, and those of others whose elements stand in it. */
+export function hostStyle(component: ComponentCore, others: ReadonlySet<ComponentCore>): string {
+  const css = shadowSheet(component, others);
+  return css === '' ? '' : `<style data-rules>${css}</style>`;
+}
+
+/** A prop as an attribute; one that is at its fallback needs none. */
+export function propAttribute({ props }: ComponentCore, index: number, value: unknown): string {
+  const kind = props.kinds[index];
+  if (!kind || value === undefined || value === kind.settings.fallbackValue) return '';
+  const text = kind.rules.write(value);
+  if (text === null) return '';
+  const name = attributeOf(props.names[index] as string);
+  return text === '' ? ` ${name}` : ` ${name}="${escapeAttribute(text)}"`;
 }
 
 /** Whether something holds for any item of a list. */
@@ -304,7 +312,13 @@ export function anyItem(list: unknown, holds: (item: unknown, index: number) => 
 
 /** A value as content: text with its escapes, and of all else what it shows. */
 export function shown(frame: Frame, step: ShowStep, value: unknown): string {
-  return typeof value === 'string' ? escapeText(value) : textOf(frame, step, value);
+  if (typeof value === 'string') return escapeText(value);
+  return typeof value === 'number' ? String(value) : textOf(frame, step, value);
+}
+
+/** A part of an attribute's text. */
+export function shownInAttribute(frame: Frame, step: ShowStep, value: unknown): string {
+  return typeof value === 'string' ? escapeAttribute(value) : textOf(frame, step, value);
 }
 
 export function attribute(frame: Frame, step: AttributeStep, value: unknown): string {
@@ -357,4 +371,18 @@ class WrittenFill implements HtmlFill {
   write(out: string, data: unknown, ids: string): string {
     return this.content ? this.content(out, data, ids) : out;
   }
+}
+
+/** Whether a record is plain data, whose fields stand in it and nowhere above. */
+export function isPlainRecord(candidate: unknown): boolean {
+  return (
+    typeof candidate === 'object' &&
+    candidate !== null &&
+    Object.getPrototypeOf(candidate) === Object.prototype
+  );
+}
+
+/** A field's value as data: functions are none. */
+export function dataOf(value: unknown): unknown {
+  return typeof value === 'function' ? undefined : value;
 }

@@ -1,6 +1,7 @@
 import { compare, numberOf, ownField, plus, same } from '../../template/expression/operators.js';
 import { isFilled, isFull, isSomething, plainText } from '../../template/index.js';
-import { escapeAttribute, escapeText, isSafe } from '../escape.js';
+import { escapeAttribute, escapeText, isSafe, isSafeText } from '../escape.js';
+import { Frame } from '../frame.js';
 import {
   acceptedText,
   anyItem,
@@ -10,19 +11,23 @@ import {
   attributeOfValue,
   calledFrame,
   changing,
+  dataOf,
   failed,
   filledSlot,
   fillOf,
   hostText,
+  isPlainRecord,
   listOf,
   provide,
   settleLate,
   sharedNow,
   shown,
+  shownInAttribute,
 } from '../runtime.js';
 
 /** What written code calls, by name. */
 export const lattice = {
+  Frame,
   acceptedText,
   anyItem,
   apart,
@@ -32,6 +37,7 @@ export const lattice = {
   calledFrame,
   changing,
   compare,
+  dataOf,
   escapeAttribute,
   escapeText,
   failed,
@@ -40,7 +46,9 @@ export const lattice = {
   hostText,
   isFilled,
   isFull,
+  isPlainRecord,
   isSafe,
+  isSafeText,
   isSomething,
   listOf,
   numberOf,
@@ -52,6 +60,7 @@ export const lattice = {
   settleLate,
   sharedNow,
   shown,
+  shownInAttribute,
 };
 
 export type LatticeName = keyof typeof lattice;

@@ -1,7 +1,7 @@
-import { constantCode } from '../../code/constants.js';
+import { constantCode, isIdentifier, memberCode } from '../../code/constants.js';
 import { canFail, type ExpressionFunction, operationCode } from '../../code/expressions.js';
 import type { AnyKind } from '../../component/index.js';
-import type { Core, OpOf, Whereabouts } from '../../template/index.js';
+import { type Core, inputsOf, type OpOf, type Whereabouts } from '../../template/index.js';
 import type { Named, Where } from '../frame.js';
 import { plainTypeOf, shownTypeOf } from '../lower/checks.js';
 import {
@@ -43,8 +43,10 @@ function nameOf(word: string, number: number): string {
 interface Block {
   readonly lines: Lines | undefined;
   readonly terms: Terms;
-  /** Values of which it is known whether they need escapes, by their register. */
-  readonly known: Map<Register, string>;
+  /** Whether values need escapes, by the values' code. */
+  readonly safe: Map<string, string>;
+  /** Fields that are read more than once, by their code, each with the name it is kept by. */
+  readonly kept: Map<string, string>;
   readonly around: Block | undefined;
   /** Whether a loop is around it. */
   readonly isInLoop: boolean;
@@ -62,19 +64,19 @@ class RoutineWriter {
   private readonly asked = new Set<Register>();
   /** What registers hold, where that is known: `text`, or a `number`. */
   private readonly types = new Map<Register, string>();
-  private readonly shownTwice: ReadonlySet<Register>;
+  private readonly uses: Uses;
   private block: Block;
 
   constructor(parts: RoutineParts, isNamed: boolean) {
     this.parts = parts;
     this.isNamed = isNamed;
     this.block = newBlock(new Lines(), undefined, false);
-    this.shownTwice = shownTwice(parts.steps);
+    this.uses = usesIn(parts.steps);
     parts.kinds.forEach((kind, register) => this.typed(register, kind));
   }
 
   written(): WrittenRoutine {
-    const { hints, name, steps, takes } = this.parts;
+    const { hints, steps, takes } = this.parts;
     const values = hints.slice(0, takes).map((_hint, at) => this.register(at));
     this.all(steps);
     const lines = this.block.lines?.list ?? [];
@@ -83,10 +85,7 @@ class RoutineWriter {
     const code = [
       ...(this.names.size > 0 ? [`const { ${[...this.names].sort().join(', ')} } = lattice;`] : []),
       ...(this.constants.size > 0 ? [`const [${[...this.constants.values()].join(', ')}] = values;`] : []),
-      `return function ${nameOf(
-        name.replace(/-(.)/g, (_all, letter) => letter.toUpperCase()),
-        0,
-      ).slice(0, -1)}_(${['frame', 'out', ...values].join(', ')}) {`,
+      `return function ${this.own}(${['frame', 'out', ...values].join(', ')}) {`,
       ...locals,
       ...lines,
       `  ${last}`,
@@ -99,6 +98,12 @@ class RoutineWriter {
   private rest(): readonly string[] {
     const { list } = this.block.terms;
     return list.length === 0 ? [] : [sumOf(list)];
+  }
+
+  /** The name of the function itself, which profilers show. */
+  private get own(): string {
+    const word = this.parts.name.replace(/-(.)/g, (_all, letter: string) => letter.toUpperCase());
+    return `${nameOf(word, 0).slice(0, -1)}_`;
   }
 
   private register(at: Register): string {
@@ -210,6 +215,16 @@ class RoutineWriter {
   private code(core: Core, isPerhaps = false): string {
     const { op } = core;
     const inner = (one: Core): string => this.code(one, isPerhaps);
+    const use = useOf(core);
+    if ((op.op === 'field' || op.op === 'member') && (this.uses.read.get(use) ?? 0) > 1 && !isPerhaps) {
+      const kept = this.once('kept', use, () => {
+        const name = `${nameOf(this.isNamed ? String(keyOf(op)) : 'v', 0).slice(0, -1)}$${this.next++}`;
+        this.line(`const ${name} = ${this.read(op, inner)};`);
+        return name;
+      });
+      if (kept !== undefined) return kept;
+    }
+    if (op.op === 'member') return this.read(op, inner);
     return operationCode(op, {
       code: inner,
       perhaps: (one) => this.code(one, true),
@@ -235,6 +250,21 @@ class RoutineWriter {
       read: ({ of, read }) => `${this.value(read, 'read')}(String(${inner(of)}))`,
       any: (any) => this.any(any, isPerhaps),
     });
+  }
+
+  /** A field; of plain data without a call, where it is known to be that. */
+  private read(op: OpOf<'field'> | OpOf<'member'>, inner: (core: Core) => string): string {
+    const of = inner(op.of);
+    if (op.op === 'field') return `${of}?.${memberCode(op.key)}`;
+    const key = keyOf(op);
+    const isOwn = typeof key === 'string' && isIdentifier(key) && !(key in Object.prototype);
+    const otherwise = `${this.name('ownField')}(${of}, ${inner(op.key)})`;
+    if (!isOwn || op.of.op.op !== 'local') return otherwise;
+    const plain = this.once('safe', `${of} is plain`, () => {
+      this.line(`const ${of}IsPlain = ${this.name('isPlainRecord')}(${of});`);
+      return `${of}IsPlain`;
+    });
+    return plain ? `(${plain} ? ${this.name('dataOf')}(${of}.${key}) : ${otherwise})` : otherwise;
   }
 
   private any({ list, item, of }: OpOf<'any'>, isPerhaps: boolean): string {
@@ -374,49 +404,64 @@ class RoutineWriter {
 
   private show(step: ShowStep): void {
     const { as, value } = step;
-    const register = value.op.op === 'local' ? value.op.local : undefined;
-    const type = register === undefined ? undefined : this.types.get(register);
-    if (as === 'plain' || type === 'number') {
-      const code = this.code(value);
-      return this.term({ code: register === undefined ? `${this.name('plainText')}(${code})` : code });
-    }
-    const escaping = this.name(as === 'attribute' ? 'escapeAttribute' : 'escapeText');
-    if (as === 'attribute' || type === 'text') {
-      const code = this.code(value);
-      const safe = register === undefined ? undefined : this.safe(register, code);
-      return this.term({
-        code: safe ? `(${safe} ? ${code} : ${escaping}(${code}))` : `${escaping}(${code})`,
-      });
-    }
+    const type = value.op.op === 'local' ? this.types.get(value.op.local) : undefined;
     const code = this.code(value);
-    this.term({ code: `${this.name('shown')}(frame, ${this.step(step)}, ${code})` });
+    if (as === 'plain' || type === 'number')
+      return this.term({ code: value.op.op === 'local' ? code : `${this.name('plainText')}(${code})` });
+    const isText = type === 'text' || as === 'attribute';
+    const inAttribute = as === 'attribute' || as === 'attribute part';
+    const escaped = isText
+      ? `${this.name(inAttribute ? 'escapeAttribute' : 'escapeText')}(${code})`
+      : `${this.name(inAttribute ? 'shownInAttribute' : 'shown')}(frame, ${this.step(step)}, ${code})`;
+    const safe = this.safe(value, code);
+    if (!safe) return this.term({ code: escaped });
+    const written = `${safe} ? ${code} : ${escaped}`;
+    const times = this.uses[inAttribute ? 'quoted' : 'shown'].get(useOf(value)) ?? 0;
+    const kept =
+      times > 1
+        ? this.once('safe', `${code} ${inAttribute ? 'quoted' : 'shown'}`, () => {
+            const name = `${code}${inAttribute ? 'Quoted' : 'Text'}`;
+            this.line(`const ${name} = ${written};`);
+            return name;
+          })
+        : undefined;
+    this.term({ code: kept ?? `(${written})` });
   }
 
-  /** Whether a text that is shown twice needs no escapes, which is looked at once. */
-  private safe(register: Register, code: string): string | undefined {
-    if (!this.shownTwice.has(register)) return undefined;
+  /** Whether a value that is shown more than once is text without escapes, which is looked at once. */
+  private safe(value: Core, code: string): string | undefined {
+    if (value.op.op !== 'local' && !/^\w+\$\d+$/.test(code)) return undefined;
+    const use = useOf(value);
+    if ((this.uses.shown.get(use) ?? 0) + (this.uses.quoted.get(use) ?? 0) < 2) return undefined;
+    return this.once('safe', code, () => {
+      const name = `${code}IsSafe`;
+      const isText = value.op.op === 'local' && this.types.get(value.op.local) === 'text';
+      this.line(`const ${name} = ${this.name(isText ? 'isSafe' : 'isSafeText')}(${code});`);
+      return name;
+    });
+  }
+
+  /** What was written down once for all that follows in the block; undefined where no line can be. */
+  private once(what: 'safe' | 'kept', key: string, write: () => string): string | undefined {
     for (let block: Block | undefined = this.block; block; block = block.around) {
-      const known = block.known.get(register);
+      const known = block[what].get(key);
       if (known !== undefined) return known;
     }
     if (!this.block.lines) return undefined;
-    const name = `${code}IsSafe`;
-    this.line(`const ${name} = ${this.name('isSafe')}(${code});`);
-    this.block.known.set(register, name);
+    const name = write();
+    this.block[what].set(key, name);
     return name;
   }
 
   private attribute(step: StepOf<'attribute'>): void {
     const { name, rule, value } = step;
     const isPlain = rule === 'plain' || rule === 'worded';
-    if (!isPlain || (!this.block.lines && value.op.op !== 'local')) {
-      const called = this.name(isPlain ? 'attribute' : 'attributeOfValue');
-      return this.term({ code: `${called}(frame, ${this.step(step)}, ${this.code(value)})` });
-    }
-    const code = this.kept(value);
-    const text = `${constantCode(` ${name}="`)} + ${this.name('escapeAttribute')}(${code}) + '"'`;
-    const other = `${this.name('attributeOfValue')}(frame, ${this.step(step)}, ${code})`;
-    this.term({ code: `(typeof ${code} === 'string' ? ${text} : ${other})` });
+    const code = this.code(value);
+    const called = this.name(isPlain ? 'attribute' : 'attributeOfValue');
+    const other = `${called}(frame, ${this.step(step)}, ${code})`;
+    const safe = isPlain ? this.safe(value, code) : undefined;
+    if (!safe) return this.term({ code: other });
+    this.term({ code: `(${safe} ? ${constantCode(` ${name}="`)} + ${code} + '"' : ${other})` });
   }
 
   private choose({ test, yes, no }: StepOf<'choose'>): void {
@@ -471,10 +516,12 @@ class RoutineWriter {
     this.flush();
     const call = this.step(step);
     const given = accepted ? `, [${accepted.join(', ')}]` : '';
-    const frame =
-      `${this.name('calledFrame')}(frame, ${call}, ${ids}` +
-      `${fills === '[]' && given === '' ? '' : `, ${fills}`}${given})`;
-    this.line(`out = ${call}.routine().run(${[frame, 'out', ...args].join(', ')});`);
+    const frame = accepted
+      ? `${this.name('calledFrame')}(frame, ${call}, ${ids}, ${fills}${given})`
+      : `new ${this.name('Frame')}(frame.pass, frame, ${this.place(step.where)}, ${ids}${fills === '[]' ? '' : `, ${fills}`})`;
+    const isItself = step.routine().parts === this.parts;
+    const called = isItself ? this.own : `${call}.routine().run`;
+    this.line(`out = ${called}(${[frame, 'out', ...args].join(', ')});`);
   }
 
   private fills(fills: readonly (GivenFill | undefined)[]): string {
@@ -497,7 +544,7 @@ function unknownHere({ op }: { readonly op: string }): never {
 }
 
 function newBlock(lines: Lines | undefined, around: Block | undefined, isInLoop: boolean): Block {
-  return { lines, terms: new Terms(), known: new Map(), around, isInLoop };
+  return { lines, terms: new Terms(), safe: new Map(), kept: new Map(), around, isInLoop };
 }
 
 /** Choices of few words are compared with each. */
@@ -506,21 +553,57 @@ function isShortChoice({ rules }: AnyKind): boolean {
   return Array.isArray(words) && words.length <= 6 && words.every((word) => typeof word === 'string');
 }
 
-/** Registers that are shown more than once as they are, so that it pays to look once whether they need escapes. */
-function shownTwice(steps: readonly Step[]): ReadonlySet<Register> {
-  const counts = new Map<Register, number>();
+/** How often values are read and shown, by a word for each: what is shown or read twice is worked out once. */
+interface Uses {
+  readonly shown: ReadonlyMap<string, number>;
+  /** Those that are shown in attributes. */
+  readonly quoted: ReadonlyMap<string, number>;
+  readonly read: ReadonlyMap<string, number>;
+}
+
+/** A word for a register, or for a field of what one holds. */
+function useOf({ op }: Core): string {
+  if (op.op === 'local') return String(op.local);
+  if (op.op !== 'field' && op.op !== 'member') return '';
+  return op.of.op.op === 'local' ? `${op.of.op.local}.${String(keyOf(op))}` : '';
+}
+
+/** The name of the field that an operation reads, where that is fixed. */
+function keyOf(op: OpOf<'field'> | OpOf<'member'>): unknown {
+  if (op.op === 'field') return op.key;
+  return op.key.op.op === 'literal' ? op.key.op.value : '';
+}
+
+function usesIn(steps: readonly Step[]): Uses {
+  const shown = new Map<string, number>();
+  const quoted = new Map<string, number>();
+  const read = new Map<string, number>();
+  const count = (counts: Map<string, number>, core: Core): void => {
+    const use = useOf(core);
+    if (use !== '') counts.set(use, (counts.get(use) ?? 0) + 1);
+  };
+  const reads = (core: Core): void => {
+    count(read, core);
+    inputsOf(core).forEach(reads);
+  };
   const visit = (all: readonly Step[]): void => {
     for (const step of all) {
-      if (step.kind === 'show' && step.value.op.op === 'local' && step.as !== 'plain') {
-        const { local } = step.value.op;
-        counts.set(local, (counts.get(local) ?? 0) + 1);
-      }
-      if (step.kind === 'choose') [step.yes, step.no].forEach(visit);
-      else if (step.kind === 'rows') visit(step.row);
-      else if (step.kind === 'provide') visit(step.inner);
+      if ('value' in step) reads(step.value);
+      if ((step.kind === 'show' && step.as !== 'plain') || step.kind === 'attribute')
+        count(shown, step.value);
+      if (step.kind === 'made') step.values.forEach(reads);
+      else if (step.kind === 'choose') {
+        reads(step.test);
+        visit(step.yes);
+        visit(step.no);
+      } else if (step.kind === 'rows') {
+        reads(step.list);
+        visit(step.row);
+      } else if (step.kind === 'call') step.args.forEach(reads);
+      else if (step.kind === 'provide' || step.kind === 'apart') visit(step.inner);
       else if (step.kind === 'accepted') visit(step.plain);
     }
   };
   visit(steps);
-  return new Set([...counts].flatMap(([register, count]) => (count > 1 ? [register] : [])));
+  return { shown, quoted, read };
 }

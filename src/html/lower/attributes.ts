@@ -16,12 +16,13 @@ import {
   type Core,
   describe,
   ExprCore,
+  plainText,
   styleText,
 } from '../../template/index.js';
 import { escapeAttribute } from '../escape.js';
 import { choose } from './branches.js';
 import { type At, literal, register } from './env.js';
-import { isFlagProp, isPlainWord, isTextProp } from './sources.js';
+import { isFlagProp, isPlainProp, isPlainWord, isTextProp } from './sources.js';
 import { type Make, Steps } from './steps.js';
 import { lower } from './values.js';
 
@@ -174,6 +175,22 @@ function lowerValue(
     to.text(` ${name}="`);
     const as = isPlainWord(value, component) ? 'plain' : 'attribute';
     to.push({ kind: 'show', value: core, as, name: () => describe(value), where });
+    return to.text('"');
+  }
+  if (rule === 'plain' && isPlainProp(value, component)) {
+    to.text(` ${name}="`);
+    to.push({ kind: 'show', value: core, as: 'plain', name: () => describe(value), where });
+    return to.text('"');
+  }
+  if (isPlain && core.op.op === 'phrase') {
+    to.text(` ${name}="`);
+    for (const [index, text] of core.op.strings.entries()) {
+      to.text(escapeAttribute(text));
+      const part = core.op.parts[index];
+      if (part?.op.op === 'literal') to.text(escapeAttribute(plainText(part.op.value)));
+      else if (part)
+        to.push({ kind: 'show', value: part, as: 'attribute part', name: () => describe(value), where });
+    }
     return to.text('"');
   }
   if (rule === 'plain' && isFlagProp(value, component))

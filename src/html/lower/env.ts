@@ -44,6 +44,8 @@ export interface At {
   readonly ids: readonly Ids[];
   /** The tag of the element around it, where it is known. */
   readonly tag: string;
+  /** Registers and their fields whose values were checked around it, each with the register that holds them since. */
+  readonly known: ReadonlyMap<string, Core>;
 }
 
 /** The place of something inside the components around it, one step further. */
@@ -76,3 +78,10 @@ export function register(at: Register): Core {
 }
 
 export const noLocals: ReadonlyMap<number, Core> = new Map();
+export const nothingKnown: ReadonlyMap<string, Core> = new Map();
+
+/** A word for a register, or for a field of what one holds; none for other values. */
+export function sourceOf({ op }: Core): string | undefined {
+  if (op.op === 'local') return String(op.local);
+  return op.op === 'field' && op.of.op.op === 'local' ? `${op.of.op.local}.${op.key}` : undefined;
+}

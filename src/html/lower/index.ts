@@ -15,7 +15,7 @@ import { given, lowerAll } from './attributes.js';
 import { lowerEach, lowerGiven } from './branches.js';
 import { lowerData, lowerText, lowerTrusted, lowerValue } from './content.js';
 import { lowerElement } from './element.js';
-import { type At, type Env, literal, noLocals, register } from './env.js';
+import { type At, type Env, literal, noLocals, nothingKnown, register } from './env.js';
 import { blockStart, type Lowerer, Lowering } from './lowering.js';
 import { lowerSlot } from './slot.js';
 import { Steps } from './steps.js';
@@ -90,7 +90,7 @@ function makeRoutine(component: ComponentCore, form: Form, open: ReadonlySet<Com
     return register(ids);
   };
   const body = new Steps();
-  const at: At = { lowering, env, locals: noLocals, ids: [idsHere], tag: '' };
+  const at: At = { lowering, env, locals: noLocals, ids: [idsHere], tag: '', known: nothingKnown };
   lowerBody(component, at, body);
   if (ids !== undefined) steps.push({ kind: 'entry', to: ids, share: undefined });
   if (form === 'shadow') steps.text(blockStart(planOf(component).content.nodes, at));
@@ -109,7 +109,7 @@ function attributesRoutine(node: PlanElement, handed: AcceptedHere, around: Env,
   const lowering = new Lowering(lowerer, noOpen);
   const numbered = (count: number): [number, Core][] =>
     Array.from({ length: count }, (_, at) => [at, given(register(lowering.register('value')))]);
-  const base = { lowering, ids: [() => literal('')], tag: '' };
+  const base = { lowering, ids: [() => literal('')], tag: '', known: nothingKnown };
   const env: Env = { ...around, where: atTop, accepted: undefined };
   const ownLocals = new Map(numbered(own));
   const owner: At = {
@@ -146,7 +146,7 @@ export function lowerOnTheSpot(nodes: readonly PlanNode[], form: Form, ids: stri
     accepted: undefined,
     shared: new Map(),
   };
-  const at: At = { lowering, env, locals: noLocals, ids: [() => literal(ids)], tag: '' };
+  const at: At = { lowering, env, locals: noLocals, ids: [() => literal(ids)], tag: '', known: nothingKnown };
   const to = new Steps();
   lowering.into(nodes, to, at);
   return { name: 'content', takes: 0, kinds: [], hints: lowering.hints, steps: to.list };

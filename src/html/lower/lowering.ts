@@ -25,6 +25,8 @@ export class Lowering {
   readonly lowerer: Lowerer;
   /** What each register holds, in a word. */
   readonly hints: string[] = [];
+  /** The types of registers whose values were checked. */
+  readonly types = new Map<Register, string>();
   /** The components that the routine stands inside of where it is one inside itself. */
   readonly open: ReadonlySet<ComponentCore>;
   private nodes = 0;

@@ -43,9 +43,16 @@ function lowerOwn(node: PlanSlot, to: Steps, at: At): void {
 
 /** A slot whose content is known. */
 function lowerSpliced(node: PlanSlot, given: Spliced | undefined, to: Steps, at: At): void {
-  if (!given) return at.lowering.into(node.fallback.nodes, to, at);
+  const isHanded = node.hands && at.env.form === 'shadow';
+  if (!given && !isHanded) return at.lowering.into(node.fallback.nodes, to, at);
+  if (!given) {
+    to.text(`<!--(-->${fallbackStart(node, at)}`);
+    at.lowering.into(node.fallback.nodes, to, at);
+    return to.text('<!--)-->');
+  }
   const { fill, at: owner } = given;
-  const isMarked = marksParts(at.env.form) && !(fill.data === undefined && fill.block.filled === true);
+  const isMarked =
+    isHanded || (marksParts(at.env.form) && !(fill.data === undefined && fill.block.filled === true));
   if (isMarked) to.text('<!--(-->');
   const filled = filledHere(isAlways(fill) || fill.block.filled, owner);
   const [content, fallback] = [new Steps(), new Steps()];
@@ -63,14 +70,16 @@ function lowerSpliced(node: PlanSlot, given: Spliced | undefined, to: Steps, at:
 
 /** Where the content of a slot is lowered, with what the slot hands over. */
 function contentAt(node: PlanSlot, { data }: PlanFill, owner: At, to: Steps, at: At): At {
-  if (data === undefined) return { ...owner, tag: '' };
+  // What was checked around the slot stands for its content as well.
+  const { known } = at;
+  if (data === undefined) return { ...owner, tag: '', known };
   let value = lower(node.data, at);
   if (value.op.op !== 'literal' && value.op.op !== 'local') {
     const kept = at.lowering.register('data');
     to.push({ kind: 'let', to: kept, value, check: undefined });
     value = register(kept);
   }
-  return { ...deeper(owner, [[data, value]], () => idsIn(node, at)), tag: '' };
+  return { ...deeper(owner, [[data, value]], () => idsIn(node, at)), tag: '', known };
 }
 
 function isAlways({ data, block }: PlanFill): boolean {

@@ -46,10 +46,10 @@ export interface ShowStep {
   readonly kind: 'show';
   readonly value: Core;
   /**
-   * `content` takes what can stand as text and tells what cannot; `part` is a part of a phrase; `attribute` stands in
-   * quotes; `plain` needs no escapes.
+   * `content` takes what can stand as text and tells what cannot; `part` is a part of a phrase; `attribute` is text in
+   * quotes, and `attribute part` a part of such text; `plain` needs no escapes.
    */
-  readonly as: 'content' | 'part' | 'attribute' | 'plain';
+  readonly as: 'content' | 'part' | 'attribute' | 'attribute part' | 'plain';
   /** The value as it was written, for messages. */
   readonly name: () => string;
   readonly where: Where;
@@ -205,6 +205,8 @@ export interface HostParts {
   readonly shadow: () => Routine;
   /** The components with rules whose elements stand in its shadow root. */
   readonly styled: ReadonlySet<ComponentCore>;
+  /** Its style element, where nothing is lent to it. */
+  readonly style: () => string;
   /** Those whose elements stand in content for slots that hand data, besides those around. */
   readonly lent: readonly ComponentCore[] | undefined;
   readonly isOnTheSpot: boolean;

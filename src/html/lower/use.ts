@@ -1,4 +1,4 @@
-import type { AnyKind, ComponentCore } from '../../component/index.js';
+import { type AnyKind, attributeOf, type ComponentCore, perComponent } from '../../component/index.js';
 import {
   fillsWithData,
   hostContent,
@@ -11,16 +11,18 @@ import {
 } from '../../plan/index.js';
 import { type Core, ExprCore } from '../../template/index.js';
 import { escapeAttribute } from '../escape.js';
-import { makesIds, styledIn } from '../facts.js';
+import { dissolvedIn, makesIds, styledIn } from '../facts.js';
 import { innerForm, marksParts } from '../form.js';
 import type { Where } from '../frame.js';
 import { refuseAsElement, refuseBroken } from '../refuse.js';
-import { propRecord } from '../runtime.js';
+import { hostStyle, propAttribute, propRecord } from '../runtime.js';
 import { taken } from './attributes.js';
-import { type At, below, type Env, literal, noLocals, register, type Spliced } from './env.js';
+import { choose } from './branches.js';
+import { plainTypeOf } from './checks.js';
+import { type At, below, type Env, literal, noLocals, register, type Spliced, sourceOf } from './env.js';
 import { between, blockStart } from './lowering.js';
 import { askedFill, givenFill } from './slot.js';
-import { type Handed, Steps } from './steps.js';
+import { type Handed, type Make, Steps } from './steps.js';
 import { joined, lower } from './values.js';
 
 /** A use: its component spliced in where it is small enough, else called. */
@@ -57,10 +59,17 @@ function around({ env, lowering }: At): ReadonlySet<ComponentCore> {
   return all;
 }
 
-/** The values of a use's props; those that change are checked each time. */
-function propsOf(node: PlanUse, where: Where, to: Steps, at: At): readonly Core[] {
+/** The values of a use's props, and what is known since they were checked. */
+interface Bound {
+  readonly props: readonly Core[];
+  readonly known: At['known'];
+}
+
+/** Binds a use's props: those that change are checked each time, and each value once. */
+function boundProps(node: PlanUse, where: Where, to: Steps, at: At): Bound {
   const { component, source } = node;
-  return node.props.map(({ expr, name, value: constant }, index) => {
+  const known = new Map(at.known);
+  const props = node.props.map(({ expr, name, value: constant }, index) => {
     if (!expr) return literal(constant);
     const value = lower(expr, at);
     if (value.op.op === 'literal') {
@@ -70,18 +79,27 @@ function propsOf(node: PlanUse, where: Where, to: Steps, at: At): readonly Core[
       });
       if (!isWrong) return literal(settled);
     }
-    const kept = at.lowering.register(name);
     const declared = component.props.kinds[index] as AnyKind;
+    const type = declared.settings.presence === 'required' ? plainTypeOf(declared) : undefined;
+    if (type !== undefined && value.op.op === 'local' && at.lowering.types.get(value.op.local) === type)
+      return value;
+    const kept = at.lowering.register(name);
     to.push({ kind: 'let', to: kept, value, check: { component, index, declared, source, where } });
+    const from = sourceOf(value);
+    if (type !== undefined) {
+      at.lowering.types.set(kept, type);
+      if (from !== undefined) known.set(from, register(kept));
+    }
     return register(kept);
   });
+  return { props, known };
 }
 
 function splice(node: PlanUse, to: Steps, at: At): void {
   const { component, site } = node;
   const { lowering } = at;
   const where = below(at, site.path);
-  const props = propsOf(node, where, to, at);
+  const { known, props } = boundProps(node, where, to, at);
   const state = stateOf(component, props, to, at);
   const env: Env = {
     component,
@@ -97,7 +115,7 @@ function splice(node: PlanUse, to: Steps, at: At): void {
     shared: new Map(),
   };
   const ids = (): Core => idsOf(node, at);
-  lowerBody(component, { lowering, env, locals: noLocals, ids: [ids], tag: '' }, to);
+  lowerBody(component, { lowering, env, locals: noLocals, ids: [ids], tag: '', known }, to);
 }
 
 /** What a component's own template comes to, with what is read and provided around it. */
@@ -105,10 +123,16 @@ export function lowerBody(component: ComponentCore, at: At, to: Steps): void {
   const inner = new Steps();
   at.lowering.into(planOf(component).content.nodes, inner, at);
   for (const [share, register] of at.env.shared) to.push({ kind: 'entry', to: register, share });
-  const { provides } = component;
-  if (!provides || at.env.form === 'shadow') return to.all(inner.list);
-  const { props, state = literal(undefined) } = at.env;
-  to.push({ kind: 'provide', component, props, state, inner: inner.list });
+  // An element provides its data to its children, too, so that is done around it.
+  if (at.env.form === 'shadow') to.all(inner.list);
+  else provided(component, at.env, inner, to);
+}
+
+/** What is written while a component provides its data, where it does. */
+function provided(component: ComponentCore, { props, state }: Env, inner: Steps, to: Steps): void {
+  if (component.provides)
+    to.push({ kind: 'provide', component, props, state: state ?? literal(undefined), inner: inner.list });
+  else to.all(inner.list);
 }
 
 /** The state of a component that has some, as HTML text shows it. */
@@ -141,7 +165,7 @@ function lowerCall(node: PlanUse, to: Steps, at: At): void {
   const { lowering, env } = at;
   const form = innerForm(env.form);
   const where = below(at, site.path);
-  const args = propsOf(node, where, to, at);
+  const { props: args } = boundProps(node, where, to, at);
   const open = marksParts(form) ? new Set([...around(at)].filter((one) => one !== component)) : undefined;
   to.push({
     kind: 'call',
@@ -176,10 +200,13 @@ function lowerHost(node: PlanUse, to: Steps, at: At): void {
   const { lowering, env } = at;
   refuseAsElement(component);
   const where = below(at, site.path);
-  const props = propsOf(node, where, to, at);
+  const { known, props } = boundProps(node, where, to, at);
+  const styled = styledIn(component, 'shadow');
+  const around = ownAttributes(node.own) + node.host;
   const content = new Steps();
   lowering.into(hostContent(node), content, { ...at, tag: '' });
-  const styled = styledIn(component, 'shadow');
+  if (env.component && lowering.hasRoom && !isLendingIn(component) && !fillsWithData(node))
+    return spliceHost(node, around, { props, known, where }, content, to, at);
   const isLent = fillsWithData(node);
   const used = isLent && !env.component ? node.fills.flatMap((fill) => fill?.block.uses ?? []) : [];
   const lent = used
@@ -189,9 +216,10 @@ function lowerHost(node: PlanUse, to: Steps, at: At): void {
     kind: 'host',
     host: {
       component,
-      attributes: ownAttributes(node.own) + node.host,
+      attributes: around,
       shadow: once(() => lowering.lowerer.routine(component, 'shadow')),
       styled,
+      style: once(() => hostStyle(component, styled)),
       lent: isLent ? lent : undefined,
       isOnTheSpot: env.component === undefined,
     },
@@ -201,6 +229,74 @@ function lowerHost(node: PlanUse, to: Steps, at: At): void {
     where,
   });
 }
+
+/** An element (https://html.spec.whatwg.org/#attr-template-shadowrootmode) whose shadow root is written where it stands. */
+function spliceHost(
+  { component, fills }: PlanUse,
+  around: string,
+  { known, props, where }: Bound & { readonly where: Where },
+  content: Steps,
+  to: Steps,
+  at: At,
+): void {
+  const { lowering } = at;
+  const state = stateOf(component, props, to, at);
+  const inner = new Steps();
+  inner.text(`<${component.name}`);
+  for (const [index, value] of props.entries()) lowerPropAttribute(component, index, value, inner, at);
+  inner.text(
+    `${around}><template shadowrootmode="open">${hostStyle(component, styledIn(component, 'shadow'))}`,
+  );
+  const env: Env = {
+    component,
+    form: 'shadow',
+    props,
+    state,
+    fills: fills.map((fill): Spliced | undefined => fill && { fill, at }),
+    owner: at,
+    where,
+    accepted: undefined,
+    shared: new Map(),
+  };
+  const inside: At = { lowering, env, locals: noLocals, ids: [() => literal('')], tag: '', known };
+  inner.text(blockStart(planOf(component).content.nodes, inside));
+  lowerBody(component, inside, inner);
+  inner.text('</template>');
+  inner.all(content.list);
+  inner.text(`</${component.name}>`);
+  provided(component, inside.env, inner, to);
+}
+
+/** A prop as the attribute of an element; one that is at its fallback needs none. */
+function lowerPropAttribute(component: ComponentCore, index: number, value: Core, to: Steps, at: At): void {
+  if (value.op.op === 'literal') return to.text(propAttribute(component, index, value.op.value));
+  const kind = component.props.kinds[index] as AnyKind;
+  const name = attributeOf(component.props.names[index] as string);
+  const { fallbackValue, presence } = kind.settings;
+  const { where } = at.env;
+  const { word } = kind.rules;
+  if (presence === 'required' && word === 'text')
+    return to.push({ kind: 'attribute', name, tag: component.name, rule: 'plain', value, where });
+  if (presence === 'optional' || word !== 'number')
+    return to.push({ kind: 'made', make: propMake(component, index), values: [value], where });
+  const written = new Steps();
+  written.text(` ${name}="`);
+  written.push({ kind: 'show', value, as: 'plain', name: () => name, where });
+  written.text('"');
+  const isOther = { op: 'binary', operator: '!=', left: value, right: literal(fallbackValue) } as const;
+  choose(presence === 'required' ? literal(true) : new ExprCore(isOther), written.list, [], to);
+}
+
+function propMake(component: ComponentCore, index: number): Make {
+  return function attribute(_frame, _where, value) {
+    return propAttribute(component, index, value);
+  };
+}
+
+/** Whether an element's shadow root, or one in it, has elements that fill slots which hand data: these lend their rules. */
+const isLendingIn: (component: ComponentCore) => boolean = /* @__PURE__ */ perComponent((component) =>
+  [...dissolvedIn(component)].some((one) => planOf(one).content.uses.some(fillsWithData)),
+);
 
 function ownAttributes(own: readonly PlanAttribute[]): string {
   return own

@@ -1,7 +1,7 @@
 import { filledCore } from '../../plan/index.js';
 import { type Core, describe, ExprCore, type Op, withInputs } from '../../template/index.js';
 import { Named } from '../frame.js';
-import { type At, deeper, literal, ownerAt, register } from './env.js';
+import { type At, deeper, literal, ownerAt, register, sourceOf } from './env.js';
 
 /** An expression as one of registers, worked out at once as far as it is constant. */
 export function lower(core: Core, at: At): Core {
@@ -13,7 +13,7 @@ export function lower(core: Core, at: At): Core {
     case 'state':
       return env.state ? new ExprCore({ op: 'field', of: env.state, key: op.name }) : literal(undefined);
     case 'local':
-      return at.locals.get(op.local) ?? literal(undefined);
+      return checked(at.locals.get(op.local) ?? literal(undefined), at);
     case 'event':
       return literal(undefined);
     case 'shared':
@@ -49,6 +49,12 @@ export function lower(core: Core, at: At): Core {
         at,
       );
   }
+}
+
+/** The register that holds a value since it was checked; the value itself where it was not. */
+function checked(value: Core, { known }: At): Core {
+  const source = known.size > 0 ? sourceOf(value) : undefined;
+  return (source !== undefined && known.get(source)) || value;
 }
 
 /** Text with a changing part in its middle. */

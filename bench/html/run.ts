@@ -1,0 +1,93 @@
+// One process of npm run bench: measures scenarios in turns, and prints what it found as JSON.
+import { BytePieces, type Scenario } from './scenario.js';
+import { scenarios } from './scenarios.js';
+
+const [only = '', isBusy, seconds = '1'] = process.argv.slice(2);
+const wanted = scenarios.filter(({ key }) => only === 'all' || only.split(',').includes(key));
+
+/** What a way of writing costs: milliseconds of the processor and of the clock. */
+export interface Cost {
+  readonly processor: number;
+  readonly wall: number;
+}
+
+if (isBusy === 'busy')
+  for (const one of scenarios) {
+    for (let n = 0; n < 30; n++) {
+      one.ours();
+      one.bytes?.();
+      one.plain();
+      one.careful();
+    }
+  }
+
+const sent = (text: string): number => Buffer.from(text).length;
+
+function waysOf(one: Scenario): Readonly<Record<string, () => number>> {
+  const { bytes, carefulBytes } = one;
+  return {
+    text: () => sent(one.ours()),
+    ...(bytes && { bytes: () => bytes().length }),
+    plain: () => sent(one.plain()),
+    careful: () => sent(one.careful()),
+    ...(bytes &&
+      carefulBytes && {
+        carefulBytes: () => {
+          const to = new BytePieces();
+          carefulBytes(to);
+          return to.length;
+        },
+      }),
+  };
+}
+
+function check(one: Scenario): void {
+  const text = one.ours();
+  const { bytes } = one;
+  for (const [name, other] of [
+    ['plain', one.plain()],
+    ['careful', one.careful()],
+    ['bytes', bytes ? Buffer.from(bytes()).toString() : text],
+  ])
+    if (other !== text) {
+      const at = [...text].findIndex((_char, n) => text[n] !== other?.[n]);
+      throw new Error(
+        `${one.name}: ${name} differs:\n${text.slice(at - 40, at + 80)}\n${other?.slice(at - 40, at + 80)}`,
+      );
+    }
+}
+
+const results: Record<string, Record<string, Cost>> = {};
+for (const one of wanted) {
+  check(one);
+  const ways = Object.entries(waysOf(one));
+  const costs = new Map<string, Cost[]>(ways.map(([name]) => [name, []]));
+  const inner = Math.max(1, Math.round(4_000 / one.units));
+  for (const [, way] of ways) for (let n = 0; n < 20; n++) way();
+  const end = performance.now() + Number(seconds) * 1000 * ways.length;
+  let round = 0;
+  while (performance.now() < end || round < 8) {
+    const order = round % 2 === 0 ? ways : [...ways].reverse();
+    for (const [name, way] of order) {
+      const before = process.cpuUsage();
+      const start = performance.now();
+      for (let n = 0; n < inner; n++) way();
+      const wall = (performance.now() - start) / inner;
+      const { user, system } = process.cpuUsage(before);
+      costs.get(name)?.push({ processor: (user + system) / 1000 / inner, wall });
+    }
+    round++;
+  }
+  results[one.key] = Object.fromEntries(
+    [...costs].map(([name, all]) => [
+      name,
+      { processor: median(all.map(({ processor }) => processor)), wall: median(all.map(({ wall }) => wall)) },
+    ]),
+  );
+}
+console.log(JSON.stringify(results));
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[sorted.length >> 1] ?? 0;
+}
