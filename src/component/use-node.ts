@@ -26,7 +26,7 @@ export const sortedAlready: unique symbol = Symbol('sorted already');
 /** One use of a component: its props and what goes into its slots, as they were given. */
 export class UseNode {
   declare readonly [nodeBrand]: true;
-  readonly kind = 'use';
+  declare readonly kind: 'use';
   readonly place: object | undefined;
   readonly component: ComponentCore;
   readonly props: Readonly<Record<string, unknown>>;
@@ -43,12 +43,13 @@ export class UseNode {
     writtenBy: unknown,
     slots?: Slots,
   ) {
-    this.place = placeNow(writtenBy);
+    const isInTemplate = currentRun() !== undefined;
+    this.place = isInTemplate ? placeNow(writtenBy) : undefined;
     this.component = component;
     this.props = props ?? nothing;
     this.given = slots ? sortedAlready : content;
     // A function that fills a slot is called where the use is written: its items have numbers of that template.
-    this.sorted = slots ?? (currentRun() ? slotContents(content) : undefined);
+    this.sorted = slots ?? (isInTemplate ? slotContents(content) : undefined);
     this.host = undefined;
   }
 
@@ -62,7 +63,7 @@ export class UseNode {
     return [this.props, ...Object.values(this.slots).map((slot) => slot.content)];
   }
 }
-brandNodes(UseNode);
+brandNodes(UseNode, 'use');
 
 const nothing = Object.freeze({});
 

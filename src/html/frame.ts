@@ -35,7 +35,7 @@ export class Frame implements Scope {
   /** The registers; where a routine is code, only the numbers of its rows. */
   locals: unknown[] = none;
   readonly fills: readonly (HtmlFill | undefined)[];
-  readonly ids: string;
+  ids: string;
   readonly given: AcceptedHere | undefined;
 
   constructor(

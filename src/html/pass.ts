@@ -20,8 +20,16 @@ export class Pass {
   /** Takes what is ready; none where text is written apart, and looked at as a whole. */
   sink: Sink | undefined;
 
-  constructor(form: 'markup' | 'elements' = 'markup', sink: Sink | undefined = undefined) {
+  /** Whether it is asked for styles. */
+  private readonly wantsStyles: boolean;
+
+  constructor(
+    form: 'markup' | 'elements' = 'markup',
+    sink: Sink | undefined = undefined,
+    wantsStyles = true,
+  ) {
     this.form = form;
+    this.wantsStyles = wantsStyles;
     this.styled = undefined;
     this.shared = undefined;
     this.inRoot = undefined;
@@ -39,7 +47,7 @@ export class Pass {
 
   /** Takes note of components whose rules content on the spot needs. */
   needs(components: ReadonlySet<ComponentCore>): void {
-    if (components.size === 0) return;
+    if (components.size === 0 || !this.wantsStyles) return;
     this.styled ??= new Set();
     for (const component of components) this.styled.add(component);
   }

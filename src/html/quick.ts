@@ -1,8 +1,7 @@
 import { type AnyKind, type ComponentCore, perComponent, type UseNode } from '../component/index.js';
 import { isInteractive, type PlanAttribute, planAttributes, planOf } from '../plan/index.js';
 import {
-  type AnyNode,
-  type ElementNode,
+  ElementNode,
   isNode,
   isRecord,
   lineEaters,
@@ -10,34 +9,72 @@ import {
   type TrustedNode,
   voidElements,
 } from '../template/index.js';
+import { refuse } from '../tree/index.js';
+import { making, type SpotRun, spotRun } from './code/index.js';
 import { escapeText } from './escape.js';
 import { makesIds, styledIn } from './facts.js';
-import { Frame, type HtmlFill, Where } from './frame.js';
+import { Frame } from './frame.js';
 import { written } from './lower/attributes.js';
 import { plainTypeOf } from './lower/checks.js';
-import { routineOf } from './lower/index.js';
-import type { Pass } from './pass.js';
+import { spotParts } from './lower/index.js';
+import { Pass } from './pass.js';
 import { refuseBroken } from './refuse.js';
-import type { Routine } from './routine.js';
+import { closureRun, fewTimes, type RoutineParts, type Run } from './routine.js';
+import { type ReadyContent, unusual } from './runtime.js';
+import { TextSink } from './sinks.js';
 
 // The short way for what programs build most on the spot: uses of plain values, with text and plain elements in them.
 // All of it is looked at before anything is written; where something is unusual, or wrong, the planner gets it all.
 
-/** Stands for content that is not the usual. */
-const unusual = Symbol('unusual');
+type Fills = readonly (ReadyContent | undefined)[];
 
-/** What is known of a component that is used on the spot. */
-interface Usual {
-  readonly names: readonly string[];
+/** A component that is used on the spot: what is known of it, and its routine for that. */
+class Usual {
+  readonly component: ComponentCore;
   readonly checks: readonly ((value: unknown) => boolean)[];
-  readonly kinds: readonly AnyKind[];
-  readonly at: ReadonlyMap<string, number>;
-  readonly slots: ComponentCore['slots'];
   readonly hasNeeded: boolean;
   readonly makesIds: boolean;
   readonly styled: ReadonlySet<ComponentCore>;
   readonly isAlwaysSomething: boolean;
-  readonly routine: Routine;
+  private readonly parts: RoutineParts;
+  private code: SpotRun | undefined;
+  private closures: Run | undefined;
+  private times = 0;
+  private how = making.how;
+
+  constructor(component: ComponentCore, form: 'markup' | 'elements') {
+    this.component = component;
+    this.checks = component.props.kinds.map(checkOf);
+    this.hasNeeded = component.slots.kinds.some(({ needed }) => needed);
+    this.makesIds = makesIds(component);
+    this.styled = styledIn(component, form);
+    this.isAlwaysSomething = planOf(component).content.filled === true;
+    this.parts = spotParts(component, form);
+  }
+
+  /** Writes a use; undefined where something in it is unusual, before anything is written. */
+  run(
+    frame: SpotFrame,
+    out: string,
+    { given, props }: UseNode,
+    fills: Fills | undefined,
+  ): string | undefined {
+    if (Object.getPrototypeOf(props) !== Object.prototype) return undefined;
+    if (this.how !== making.how) this.start();
+    if (this.code) return this.code(frame, out, props, given, fills);
+    if (this.times++ === fewTimes || making.how !== 'usual') this.code = spotRun(this.parts, this.component);
+    const values = valuesOf(props, this);
+    const ready = fills ?? frame.fillsOf(given, this);
+    if (!values || !ready) return undefined;
+    this.closures ??= closureRun(this.parts);
+    return this.closures(frame, out, ...values, ...ready);
+  }
+
+  private start(): void {
+    this.how = making.how;
+    this.code = undefined;
+    this.times = 0;
+  }
 }
 
 const usualIn = {
@@ -45,27 +82,16 @@ const usualIn = {
   elements: /* @__PURE__ */ perComponent((core) => usualOf(core, 'elements')),
 };
 
-function usualOf(component: ComponentCore, form: 'markup' | 'elements'): Usual | undefined {
+function usualOf(component: ComponentCore, form: 'markup' | 'elements'): Usual | typeof unusual {
   const { accepts, props, slots } = component;
-  if (accepts !== undefined || (form === 'elements' && isInteractive(component))) return undefined;
-  if (props.names.some((name) => name in Object.prototype) || props.at.has('on')) return undefined;
+  if (accepts !== undefined || (form === 'elements' && isInteractive(component))) return unusual;
+  if (props.names.some((name) => name in Object.prototype) || props.at.has('on')) return unusual;
+  if (props.kinds.some(({ rules }) => rules.settle) || slots.kinds.some(({ hands }) => hands)) return unusual;
   refuseBroken(component);
-  return {
-    names: props.names,
-    checks: props.kinds.map(checkOf),
-    kinds: props.kinds,
-    at: props.at,
-    slots,
-    hasNeeded: slots.kinds.some(({ needed }) => needed),
-    makesIds: makesIds(component),
-    styled: styledIn(component, form),
-    isAlwaysSomething: planOf(component).content.filled === true,
-    routine: routineOf(component, form),
-  };
+  return new Usual(component, form);
 }
 
 function checkOf(kind: AnyKind): (value: unknown) => boolean {
-  const { rule, rules } = kind;
   switch (plainTypeOf(kind)) {
     case 'string':
       return (value) => typeof value === 'string';
@@ -74,172 +100,13 @@ function checkOf(kind: AnyKind): (value: unknown) => boolean {
     case 'boolean':
       return (value) => typeof value === 'boolean';
     default:
-      return (value) => typeof value !== 'function' && !rules.settle && rule.accepts(value);
+      return (value) => typeof value !== 'function' && kind.rule.accepts(value);
   }
 }
-
-/** A use that is all usual, ready to be written. */
-interface Ready {
-  readonly use: UseNode;
-  readonly usual: Usual;
-  readonly values: readonly unknown[];
-  readonly fills: readonly (HtmlFill | undefined)[];
-  readonly ids: string;
-}
-
-/** One rendering's way through what was built on the spot. */
-export class Quick {
-  private readonly pass: Pass;
-  private readonly root: Frame;
-  private readonly content: UseNode;
-  private readonly idPrefix: string;
-  private places = 0;
-  private isSomething = false;
-  private text = '';
-  private pieces: (string | Ready)[] | undefined = undefined;
-
-  constructor(pass: Pass, content: UseNode, ids: string) {
-    this.pass = pass;
-    this.root = new Frame(pass, undefined, undefined, ids);
-    this.content = content;
-    this.idPrefix = ids;
-  }
-
-  /** The HTML text; undefined where something is unusual. */
-  html(): string | undefined {
-    const ready = this.ready(this.content);
-    return ready && this.write(ready, '');
-  }
-
-  private ready(use: UseNode): Ready | undefined {
-    const usual = usualIn[this.pass.form](use.component);
-    if (!usual) return undefined;
-    const values = valuesOf(use.props, usual);
-    if (!values) return undefined;
-    const number = this.places++;
-    const fills = this.fills(use.given, usual);
-    if (!fills) return undefined;
-    const ids = usual.makesIds ? this.idPrefix + (number === 0 ? '' : `.${number}`) : '';
-    return { use, usual, values, fills, ids };
-  }
-
-  private fills(given: unknown, { slots, hasNeeded }: Usual): readonly (HtmlFill | undefined)[] | undefined {
-    if (given === undefined) return hasNeeded ? undefined : noFills;
-    const fills = new Array<HtmlFill | undefined>(slots.names.length).fill(undefined);
-    if (!isRecord(given)) {
-      if (!this.fill('default', given, slots, fills)) return undefined;
-    } else for (const name in given) if (!this.fill(name, given[name], slots, fills)) return undefined;
-    if (hasNeeded && slots.kinds.some(({ needed }, at) => needed && !fills[at])) return undefined;
-    return fills;
-  }
-
-  private fill(
-    name: string,
-    given: unknown,
-    { at, kinds }: Usual['slots'],
-    fills: (HtmlFill | undefined)[],
-  ): boolean {
-    const slot = at.get(name);
-    if (slot === undefined || kinds[slot]?.hands || typeof given === 'function') return false;
-    const [isSomething, text, pieces] = [this.isSomething, this.text, this.pieces];
-    this.isSomething = false;
-    this.text = '';
-    this.pieces = undefined;
-    const isUsual = this.add(given);
-    if (isUsual && this.isSomething) {
-      const rest = this.text;
-      fills[slot] = new QuickFill(this, this.pieces, rest);
-    }
-    this.isSomething = isSomething;
-    this.text = text;
-    this.pieces = pieces;
-    return isUsual;
-  }
-
-  private add(content: unknown): boolean {
-    if (typeof content === 'string') {
-      if (!this.isSomething && content.trim() !== '') this.isSomething = true;
-      this.text += escapeText(content);
-      return true;
-    }
-    if (content === null || content === undefined || content === false) return true;
-    if (typeof content === 'number' || typeof content === 'bigint') {
-      this.isSomething = true;
-      this.text += content;
-      return true;
-    }
-    if (Array.isArray(content)) {
-      for (const one of content) if (!this.add(one)) return false;
-      return true;
-    }
-    if (!isNode(content)) return false;
-    const isUsual = this.node(content);
-    this.isSomething = true;
-    return isUsual;
-  }
-
-  private node(node: AnyNode): boolean {
-    switch (node.kind) {
-      case 'element':
-        return this.element(node as unknown as ElementNode);
-      case 'trusted': {
-        const { html } = node as unknown as TrustedNode;
-        if (typeof html !== 'string') return false;
-        this.text += html;
-        return true;
-      }
-      case 'use': {
-        const ready = this.ready(node as unknown as UseNode);
-        if (!ready?.usual.isAlwaysSomething) return false;
-        this.pieces ??= [];
-        this.pieces.push(this.text, ready);
-        this.text = '';
-        return true;
-      }
-      default:
-        return false;
-    }
-  }
-
-  private element({ attributes, content, tag }: ElementNode): boolean {
-    const known = tags.get(tag) ?? tagTexts(tag);
-    if (known === unusual) return false;
-    if (attributes === undefined) this.text += known.opened;
-    else {
-      const text = attributesText(known.tags, attributes);
-      if (text === undefined) return false;
-      this.text += `${known.start + text}>`;
-    }
-    for (const one of content) if (!this.add(one)) return false;
-    this.text += known.end;
-    return true;
-  }
-
-  write({ fills, ids, use, usual, values }: Ready, out: string): string {
-    this.pass.needs(usual.styled);
-    const frame = new Frame(this.pass, this.root, new UsePlace(this.content, use), ids, fills);
-    const { run } = usual.routine;
-    switch (values.length) {
-      case 0:
-        return run(frame, out);
-      case 1:
-        return run(frame, out, values[0]);
-      case 2:
-        return run(frame, out, values[0], values[1]);
-      default:
-        return run(frame, out, ...values);
-    }
-  }
-}
-
-const noFills: readonly undefined[] = [];
 
 /** The settled values of a use's props; undefined where one is missing, wrong, unknown or an expression. */
-function valuesOf(
-  props: Readonly<Record<string, unknown>>,
-  { at, checks, kinds, names }: Usual,
-): readonly unknown[] | undefined {
-  if (Object.getPrototypeOf(props) !== Object.prototype) return undefined;
+function valuesOf(props: UseNode['props'], { checks, component }: Usual): readonly unknown[] | undefined {
+  const { at, kinds, names } = component.props;
   for (const name in props) if (!at.has(name)) return undefined;
   const values = new Array<unknown>(names.length);
   for (let index = 0; index < names.length; index++) {
@@ -254,30 +121,250 @@ function valuesOf(
   return values;
 }
 
-/** Content of a slot: text, and uses in between. */
-class QuickFill implements HtmlFill {
-  readonly start = '';
-  readonly isAlways = true;
-  readonly takesData = false;
-  private readonly quick: Quick;
-  private readonly pieces: readonly (string | Ready)[] | undefined;
-  private readonly rest: string;
+/** The frame of a use on the spot. */
+class SpotFrame extends Frame {
+  content: UseNode | undefined;
+  use: UseNode | undefined;
+  readonly sink = new TextSink();
+  private reading: Reading | undefined;
 
-  constructor(quick: Quick, pieces: readonly (string | Ready)[] | undefined, rest: string) {
-    this.quick = quick;
-    this.pieces = pieces;
-    this.rest = rest;
+  /** Content as it is put in: text, or what writes it; `undefined` where it comes to nothing. */
+  ready(content: unknown): ReadyContent | undefined | typeof unusual {
+    if (content === undefined) return undefined;
+    isPlain = true;
+    isSomething = false;
+    const text = plainContent(content);
+    if (isPlain) return isSomething ? text : undefined;
+    this.reading ??= new Reading(this);
+    return this.reading.ready(content);
   }
 
-  isFilled(): boolean {
-    return true;
+  /** What fills each slot; undefined where something is unusual. */
+  fillsOf(given: unknown, { component: { slots }, hasNeeded }: Usual): Fills | undefined {
+    const fills = new Array<ReadyContent | undefined>(slots.names.length).fill(undefined);
+    if (given !== undefined) {
+      const all = isRecord(given) ? given : { default: given };
+      for (const name in all) {
+        const slot = slots.at.get(name);
+        const ready = this.ready(all[name]);
+        if (slot === undefined || ready === unusual) return undefined;
+        fills[slot] = ready;
+      }
+    }
+    if (hasNeeded && slots.kinds.some(({ needed }, at) => needed && fills[at] === undefined))
+      return undefined;
+    return fills;
+  }
+
+  /** Makes ready for another use. */
+  forget(): void {
+    this.content = undefined;
+    this.use = undefined;
+    this.locals = noLocals;
+    this.reading = undefined;
+    this.pass.shared = undefined;
+  }
+
+  override get path(): string {
+    return (pathTo([this.content], this.use) ?? []).join(' › ');
+  }
+}
+
+/** What `plainContent` found: whether it was text and plain elements alone, and whether it comes to anything. */
+let isPlain = true;
+let isSomething = false;
+
+/** The HTML text of content that is text and elements without attributes. */
+function plainContent(content: unknown): string {
+  if (typeof content === 'string') {
+    if (!isSomething && (content.charCodeAt(0) > 32 || content.trim() !== '')) isSomething = true;
+    return escapeText(content);
+  }
+  if (content instanceof ElementNode) {
+    const known = tags.get(content.tag);
+    if (known === undefined || known === unusual || content.attributes !== undefined) {
+      isPlain = false;
+      return '';
+    }
+    isSomething = true;
+    const { content: parts } = content;
+    if (parts.length === 1) return known.opened + plainContent(parts[0]) + known.end;
+    let text = known.opened;
+    for (let at = 0; at < parts.length; at++) text += plainContent(parts[at]);
+    return text + known.end;
+  }
+  if (typeof content === 'number' || typeof content === 'bigint') {
+    isSomething = true;
+    return String(content);
+  }
+  if (content === null || content === undefined || content === false) return '';
+  if (Array.isArray(content)) {
+    let text = '';
+    for (const one of content) text += plainContent(one);
+    return text;
+  }
+  isPlain = false;
+  return '';
+}
+
+/** The frame of the last rendering, where it was all right: most renderings need no other. */
+let idle: SpotFrame | undefined;
+
+/** The HTML text of a use on the spot, as plain markup; undefined where something in it is unusual. */
+export function quickText(use: UseNode): string | undefined {
+  const frame = idle ?? new SpotFrame(new Pass('markup', undefined, false), undefined, undefined, '');
+  // What a function renders meanwhile, which this rendering calls, takes another.
+  idle = undefined;
+  const { pass, sink } = frame;
+  pass.sink = sink;
+  const text = quickly(use, frame);
+  if (pass.problems.length > 0) refuse(pass.problems);
+  else {
+    frame.forget();
+    idle = frame;
+  }
+  return text === undefined || sink.isEmpty ? text : sink.with(text);
+}
+
+const noLocals: unknown[] = [];
+
+/** The HTML text of a use on the spot, for a rendering of any kind; undefined where something in it is unusual. */
+export function quickIn(pass: Pass, use: UseNode, ids: string): string | undefined {
+  return quickly(use, new SpotFrame(pass, undefined, undefined, ids));
+}
+
+function quickly(use: UseNode, frame: SpotFrame): string | undefined {
+  const { pass } = frame;
+  const usual = usualIn[pass.form](use.component);
+  if (usual === unusual) return undefined;
+  frame.content = use;
+  frame.use = use;
+  pass.needs(usual.styled);
+  return usual.run(frame, '', use, undefined);
+}
+
+/** A use in the content of another, ready to be written. */
+class Ready {
+  readonly usual: Usual;
+  private readonly frame: SpotFrame;
+  private readonly fills: Fills;
+
+  constructor(usual: Usual, frame: SpotFrame, fills: Fills) {
+    this.usual = usual;
+    this.frame = frame;
+    this.fills = fills;
   }
 
   write(out: string): string {
-    if (!this.pieces) return out + this.rest;
-    let text = out;
-    for (const one of this.pieces) text = typeof one === 'string' ? text + one : this.quick.write(one, text);
-    return text + this.rest;
+    const { fills, frame, usual } = this;
+    frame.pass.needs(usual.styled);
+    return usual.run(frame, out, frame.use as UseNode, fills) ?? out;
+  }
+}
+
+/** Content with uses in it. */
+class Pieces {
+  private readonly pieces: readonly (string | Ready)[];
+  private readonly last: string;
+
+  constructor(pieces: readonly (string | Ready)[], last: string) {
+    this.pieces = pieces;
+    this.last = last;
+  }
+
+  write(): string {
+    let text = '';
+    for (const one of this.pieces) text = typeof one === 'string' ? text + one : one.write(text);
+    return text + this.last;
+  }
+}
+
+/** Reads the content of a use on the spot. */
+class Reading {
+  private readonly around: SpotFrame;
+  /** How many uses there are as yet, the outermost among them. */
+  private places = 1;
+  private isSomething = false;
+  private text = '';
+  private pieces: (string | Ready)[] | undefined = undefined;
+
+  constructor(around: SpotFrame) {
+    this.around = around;
+  }
+
+  /** Content as it is put in. */
+  ready(content: unknown): ReadyContent | undefined | typeof unusual {
+    const { isSomething, pieces, text } = this;
+    this.isSomething = false;
+    this.text = '';
+    this.pieces = undefined;
+    const isUsual = this.add(content);
+    const made = this.pieces ? new Pieces(this.pieces, this.text) : this.text;
+    const ready = this.isSomething ? made : undefined;
+    this.isSomething = isSomething;
+    this.text = text;
+    this.pieces = pieces;
+    return isUsual ? ready : unusual;
+  }
+
+  private add(content: unknown): boolean {
+    if (typeof content === 'string') {
+      if (!this.isSomething && content.trim() !== '') this.isSomething = true;
+      this.text += escapeText(content);
+      return true;
+    }
+    if (content instanceof ElementNode) {
+      this.isSomething = true;
+      return this.element(content);
+    }
+    if (content === null || content === undefined || content === false) return true;
+    if (typeof content === 'number' || typeof content === 'bigint') {
+      this.isSomething = true;
+      this.text += content;
+      return true;
+    }
+    if (Array.isArray(content)) {
+      for (const one of content) if (!this.add(one)) return false;
+      return true;
+    }
+    if (!isNode(content)) return false;
+    this.isSomething = true;
+    if (content.kind === 'use') return this.use(content as unknown as UseNode);
+    const { html, kind } = content as unknown as TrustedNode;
+    if (kind !== 'trusted' || typeof html !== 'string') return false;
+    this.text += html;
+    return true;
+  }
+
+  private use(use: UseNode): boolean {
+    const { pass, ids } = this.around;
+    const usual = usualIn[pass.form](use.component);
+    if (usual === unusual || !usual.isAlwaysSomething || !valuesOf(use.props, usual)) return false;
+    if (Object.getPrototypeOf(use.props) !== Object.prototype) return false;
+    const frame = new SpotFrame(pass, undefined, undefined, usual.makesIds ? `${ids}.${this.places}` : '');
+    this.places++;
+    frame.content = this.around.content;
+    frame.use = use;
+    const fills = this.around.fillsOf(use.given, usual);
+    if (!fills) return false;
+    this.pieces ??= [];
+    this.pieces.push(this.text, new Ready(usual, frame, fills));
+    this.text = '';
+    return true;
+  }
+
+  private element({ attributes, content, tag }: ElementNode): boolean {
+    const known = tags.get(tag) ?? tagTexts(tag);
+    if (known === unusual) return false;
+    if (attributes === undefined) this.text += known.opened;
+    else {
+      const text = attributesText(known.tags, attributes);
+      if (text === undefined) return false;
+      this.text += `${known.start + text}>`;
+    }
+    for (let at = 0; at < content.length; at++) if (!this.add(content[at])) return false;
+    this.text += known.end;
+    return true;
   }
 }
 
@@ -309,14 +396,14 @@ function tagTexts(tag: unknown): TagTexts | typeof unusual {
 /** Attributes that are text, numbers or flags; undefined where one is more than that, or wrong. */
 function attributesText(
   tagsOf: readonly string[],
-  attributes: Readonly<Record<string | symbol, unknown>>,
+  attributes: Readonly<Record<string, unknown>>,
 ): string | undefined {
   for (const name in attributes) {
     const value = attributes[name];
     if (typeof value === 'function' || (typeof value === 'object' && value !== null)) return undefined;
   }
   let isRight = Object.getOwnPropertySymbols(attributes).length === 0;
-  const planned = planAttributes(tagsOf, attributes as Readonly<Record<string, unknown>>, () => {
+  const planned = planAttributes(tagsOf, attributes, () => {
     isRight = false;
   });
   let text = '';
@@ -337,30 +424,14 @@ function partText(one: PlanAttribute): string | undefined {
   return one.parts.length === 1 && first.kind === 'word' ? written('class', first.word) : undefined;
 }
 
-/** Where a use stands in content on the spot: looked for when something is wrong there. */
-class UsePlace extends Where {
-  private readonly content: UseNode;
-  private readonly use: UseNode;
-
-  constructor(content: UseNode, use: UseNode) {
-    super([]);
-    this.content = content;
-    this.use = use;
-  }
-
-  override path(): string {
-    return (pathTo([this.content], this.use) ?? []).join(' › ');
-  }
-}
-
 /** The steps down to a use, each with its number where there are several of its name. */
-function pathTo(content: unknown, use: UseNode): readonly string[] | undefined {
+function pathTo(content: unknown, use: UseNode | undefined): readonly string[] | undefined {
   const uses = usesIn(content);
   for (const [at, one] of uses.entries()) {
     const { name } = one.component;
-    const same = uses.filter((other) => other.component.name === name);
-    const step =
-      same.length > 1 ? `${name}[${uses.slice(0, at + 1).filter((o) => same.includes(o)).length}]` : name;
+    const isSame = (other: UseNode): boolean => other.component.name === name;
+    const number = uses.slice(0, at + 1).filter(isSame).length;
+    const step = uses.filter(isSame).length > 1 ? `${name}[${number}]` : name;
     if (one === use) return [step];
     const inside = pathTo(
       Object.values(one.slots).map((slot) => slot.content),

@@ -11,7 +11,7 @@ import { dev, failure } from '../problem/index.js';
 import { isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { making } from './code/index.js';
 import { Pass, type Sink } from './pass.js';
-import { Quick } from './quick.js';
+import { quickIn, quickText } from './quick.js';
 import { BytesSink, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
@@ -50,6 +50,10 @@ export function renderHtml<const Target extends Use | AnyComponent>(
   target: Target,
   ...given: RenderArguments<Target>
 ): string {
+  if (!dev && target instanceof UseNode && given.length === 0 && making.isQuick) {
+    const quick = quickText(target);
+    if (quick !== undefined) return quick;
+  }
   const { use, options } = calledWith(target, given[0], given[1]);
   const { html, styled } = write(use, options);
   if (!options.styles || styled.size === 0) return html;
@@ -124,7 +128,7 @@ export function writeTo(
   if (dev) refuse(spotProblems(use));
   const pass = new Pass(options.form, sink);
   const ids = options.idPrefix === undefined ? '' : `-${options.idPrefix}`;
-  const quick = making.isQuick ? new Quick(pass, use, ids).html() : undefined;
+  const quick = making.isQuick ? quickIn(pass, use, ids) : undefined;
   const last = quick ?? writeOnTheSpot(use, pass, ids);
   if (pass.problems.length > 0) refuse(pass.problems);
   return { last, styled: pass.styled ?? noStyles };

@@ -20,7 +20,7 @@ export interface RoutineParts {
 }
 
 /** How often a routine runs until code is written of it. */
-const fewTimes = 2;
+export const fewTimes = 2;
 
 /** A component as HTML text, or another piece of it that is written by itself: a function of its props' values. */
 export class Routine {

@@ -24,6 +24,7 @@ import type {
   GivenFill,
   Handed,
   HostStep,
+  Make,
   RowsStep,
   ShowStep,
 } from './lower/steps.js';
@@ -304,6 +305,17 @@ export function propAttribute({ props }: ComponentCore, index: number, value: un
   const name = attributeOf(props.names[index] as string);
   return text === '' ? ` ${name}` : ` ${name}="${escapeAttribute(text)}"`;
 }
+
+/** Stands for content on the spot that is more than text and plain elements, and for components that need more. */
+export const unusual: unique symbol = Symbol('unusual');
+
+/** Content on the spot, ready to put in: text, or something that writes it. */
+export type ReadyContent = string | { write(): string };
+
+export const readyText: Make = (_frame, _where, content) => {
+  const ready = content as ReadyContent;
+  return typeof ready === 'string' ? ready : ready.write();
+};
 
 /** Whether something holds for any item of a list. */
 export function anyItem(list: unknown, holds: (item: unknown, index: number) => unknown): boolean {

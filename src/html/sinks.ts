@@ -11,9 +11,15 @@ export class TextSink implements Sink {
     this.text += piece;
   }
 
-  /** All of it, with what comes last. */
+  get isEmpty(): boolean {
+    return this.text === '';
+  }
+
+  /** All of it, with what comes last; then it is empty again. */
   with(last: string): string {
-    return this.text + last;
+    const all = this.text + last;
+    this.text = '';
+    return all;
   }
 }
 

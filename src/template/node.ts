@@ -20,11 +20,14 @@ export interface AnyNode extends TemplateNode {
 }
 
 /**
- * Makes the nodes of a class count as nodes, in every copy of the library. Node classes have no base class: many nodes
+ * Makes the nodes of a class count as nodes of a kind, in every copy of the library. Node classes have no base class: many nodes
  * are made for content that is built for each call, and a derived constructor makes that several times as slow.
  */
-export function brandNodes(made: { readonly prototype: object }): void {
-  Object.defineProperty(made.prototype, nodeBrand, { value: true });
+export function brandNodes<Kind extends string>(
+  made: { readonly prototype: { readonly kind: Kind } },
+  kind: Kind,
+): void {
+  Object.defineProperties(made.prototype, { [nodeBrand]: { value: true }, kind: { value: kind } });
 }
 
 export function isNode(candidate: unknown): candidate is AnyNode {

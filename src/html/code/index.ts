@@ -1,6 +1,9 @@
+import type { ComponentCore } from '../../component/index.js';
+import type { Frame } from '../frame.js';
 import type { RoutineParts, Run } from '../routine.js';
+import type { ReadyContent } from '../runtime.js';
 import { lattice } from './names.js';
-import { writeRoutine } from './writer.js';
+import { writeRoutine, writeSpotRoutine } from './writer.js';
 
 declare const process: { readonly versions?: { readonly node?: string } } | undefined;
 
@@ -54,6 +57,22 @@ export function keyOf(code: string): string {
     b = Math.imul(b ^ unit, 1597334677);
   }
   return `${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}-${code.length.toString(36)}`;
+}
+
+/** A routine for uses on the spot, as code. */
+export type SpotRun = (
+  frame: Frame,
+  out: string,
+  props: Readonly<Record<string, unknown>>,
+  given: unknown,
+  fills: readonly (ReadyContent | undefined)[] | undefined,
+) => string | undefined;
+
+/** The routine of a component for uses on the spot as code; undefined where none may be made. */
+export function spotRun(parts: RoutineParts, component: ComponentCore): SpotRun | undefined {
+  if (making.how !== 'code' && !(making.how === 'usual' && isMade())) return undefined;
+  const { code, constants } = writeSpotRoutine(parts, component);
+  return (new Function('lattice', 'values', code) as (...given: unknown[]) => SpotRun)(lattice, constants);
 }
 
 /** A routine as code; undefined where none may be made and none was written ahead. */

@@ -1,5 +1,5 @@
 import { compare, numberOf, ownField, plus, same } from '../../template/expression/operators.js';
-import { isFilled, isFull, isSomething, plainText } from '../../template/index.js';
+import { isFilled, isFull, isRecord, isSomething, plainText } from '../../template/index.js';
 import { escapeAttribute, escapeText, isSafe, isSafeText } from '../escape.js';
 import { Frame } from '../frame.js';
 import {
@@ -23,6 +23,7 @@ import {
   sharedNow,
   shown,
   shownInAttribute,
+  unusual,
 } from '../runtime.js';
 
 /** What written code calls, by name. */
@@ -47,6 +48,7 @@ export const lattice = {
   isFilled,
   isFull,
   isPlainRecord,
+  isRecord,
   isSafe,
   isSafeText,
   isSomething,
@@ -61,6 +63,7 @@ export const lattice = {
   sharedNow,
   shown,
   shownInAttribute,
+  unusual,
 };
 
 export type LatticeName = keyof typeof lattice;

@@ -1,6 +1,6 @@
 import { constantCode, isIdentifier, memberCode } from '../../code/constants.js';
 import { canFail, type ExpressionFunction, operationCode } from '../../code/expressions.js';
-import type { AnyKind } from '../../component/index.js';
+import type { AnyKind, ComponentCore } from '../../component/index.js';
 import { type Core, inputsOf, type OpOf, type Whereabouts } from '../../template/index.js';
 import type { Named, Where } from '../frame.js';
 import { plainTypeOf, shownTypeOf } from '../lower/checks.js';
@@ -31,6 +31,14 @@ export interface WrittenRoutine {
  */
 export function writeRoutine(parts: RoutineParts, isNamed: boolean): WrittenRoutine {
   return new RoutineWriter(parts, isNamed).written();
+}
+
+/**
+ * Writes a routine for uses on the spot as code: it takes the props as they were given and what fills the slots, and
+ * gives `undefined`, before it writes anything, where a prop is missing, wrong, unknown or an expression.
+ */
+export function writeSpotRoutine(parts: RoutineParts, { props, slots }: ComponentCore): WrittenRoutine {
+  return new RoutineWriter(parts, true).writtenForSpot(props, slots);
 }
 
 /** A name made of a word: its letters and digits, with a number, so that it is no word of the language. */
@@ -76,16 +84,86 @@ class RoutineWriter {
   }
 
   written(): WrittenRoutine {
-    const { hints, steps, takes } = this.parts;
-    const values = hints.slice(0, takes).map((_hint, at) => this.register(at));
-    this.all(steps);
+    const values = this.parts.hints.slice(0, this.parts.takes).map((_hint, at) => this.register(at));
+    this.all(this.parts.steps);
+    return this.functionOf(values);
+  }
+
+  writtenForSpot(props: ComponentCore['props'], slots: ComponentCore['slots']): WrittenRoutine {
+    const cases = props.names.map((name) => `case ${constantCode(name)}: `).join('');
+    const unknown = 'default: return undefined;';
+    this.line(
+      `for (const name in props) switch (name) { ${cases}${cases === '' ? '' : 'break; '}${unknown} }`,
+    );
+    for (const [at, kind] of props.kinds.entries()) this.given(at, props.names[at] as string, kind);
+    this.slots(slots);
+    this.all(this.parts.steps);
+    return this.functionOf(['props', 'given', 'fills']);
+  }
+
+  /** Reads what fills the slots: what was made ready before, or content as it was given. */
+  private slots({ kinds, names }: ComponentCore['slots']): void {
+    const registers = names.map((_name, at) => this.register(this.parts.takes - names.length + at));
+    if (registers.length === 0) return this.line('if (given !== undefined) return undefined;');
+    this.line(`let ${registers.join(', ')};`);
+    this.inside('if (fills !== undefined) {', '}', false, () => {
+      for (const [at, register] of registers.entries()) this.line(`${register} = fills[${at}];`);
+    });
+    const odd = this.name('unusual');
+    const read = (register: string, code: string): void => {
+      this.line(`${register} = frame.ready(${code});`);
+      this.line(`if (${register} === ${odd}) return undefined;`);
+    };
+    const isRecord = this.name('isRecord');
+    const cases = names.map((name) => `case ${constantCode(name)}: `).join('');
+    this.inside(`else if (${isRecord}(given)) {`, '}', false, () => {
+      this.line(`for (const name in given) switch (name) { ${cases}break; default: return undefined; }`);
+      for (const [at, name] of names.entries())
+        read(registers[at] as string, `given${isIdentifier(name) ? '.' : ''}${memberCode(name)}`);
+    });
+    const at = names.indexOf('default');
+    this.inside('else if (given !== undefined) {', '}', false, () => {
+      if (at < 0) this.line('return undefined;');
+      else read(registers[at] as string, 'given');
+    });
+    for (const [index, kind] of kinds.entries())
+      if (kind.needed) this.line(`if (${registers[index]} === undefined) return undefined;`);
+  }
+
+  /** Reads a prop that was given, and looks whether it is one. */
+  private given(at: Register, name: string, kind: AnyKind): void {
+    const register = this.register(at);
+    const { fallbackValue, presence } = kind.settings;
+    this.line(`let ${register} = props${isIdentifier(name) ? '.' : ''}${memberCode(name)};`);
+    const wrong = `if (${this.misfit(kind, register)}) return undefined;`;
+    if (presence === 'required') this.line(wrong);
+    else if (fallbackValue === undefined) this.line(`if (${register} !== undefined) { ${wrong} }`);
+    else
+      this.line(`if (${register} === undefined) ${register} = ${this.literal(fallbackValue)}; else ${wrong}`);
+  }
+
+  /** The test that a value is not of a kind. */
+  private misfit(kind: AnyKind, name: string): string {
+    const type = plainTypeOf(kind);
+    if (type === 'number') return `!Number.isFinite(${name})`;
+    if (type !== undefined) return `typeof ${name} !== '${type}'`;
+    if (isShortChoice(kind) && kind.settings.tests.length === 0) {
+      const words = kind.rules.schema.enum as readonly string[];
+      return words.map((word) => `${name} !== ${constantCode(word)}`).join(' && ');
+    }
+    const rule = this.value(kind.rule, 'kind');
+    return `${name} === undefined || typeof ${name} === 'function' || !${rule}.accepts(${name})`;
+  }
+
+  /** The code of the function whose lines were written. */
+  private functionOf(takes: readonly string[]): WrittenRoutine {
     const lines = this.block.lines?.list ?? [];
     const last = `return ${['out', ...this.rest()].join(' + ')};`;
     const locals = this.asked.size > 0 ? ['  frame.locals = [];'] : [];
     const code = [
       ...(this.names.size > 0 ? [`const { ${[...this.names].sort().join(', ')} } = lattice;`] : []),
       ...(this.constants.size > 0 ? [`const [${[...this.constants.values()].join(', ')}] = values;`] : []),
-      `return function ${this.own}(${['frame', 'out', ...values].join(', ')}) {`,
+      `return function ${this.own}(${['frame', 'out', ...takes].join(', ')}) {`,
       ...locals,
       ...lines,
       `  ${last}`,
@@ -387,19 +465,9 @@ class RoutineWriter {
     const late = `${this.name('settleLate')}(frame, ${this.value(check, 'check')}, ${name})`;
     this.line(`let ${name} = ${code};`);
     this.typed(to, declared);
-    const type = plainTypeOf(declared);
-    if (type === 'number') this.line(`if (!Number.isFinite(${name})) ${name} = ${late};`);
-    else if (type !== undefined) this.line(`if (typeof ${name} !== '${type}') ${name} = ${late};`);
-    else if (settings.tests.length > 0 || rules.settle) this.line(`${name} = ${late};`);
-    else if (isShortChoice(declared)) {
-      const words = (rules.schema.enum as readonly string[]).map(
-        (word) => `${name} !== ${constantCode(word)}`,
-      );
-      this.line(`if (${words.join(' && ')}) ${name} = ${late};`);
-    } else {
-      const accepts = this.value(rules, 'kind');
-      this.line(`if (${name} === undefined || !${accepts}.accepts(${name})) ${name} = ${late};`);
-    }
+    if (plainTypeOf(declared) === undefined && (settings.tests.length > 0 || rules.settle))
+      this.line(`${name} = ${late};`);
+    else this.line(`if (${this.misfit(declared, name)}) ${name} = ${late};`);
   }
 
   private show(step: ShowStep): void {

@@ -25,6 +25,8 @@ export interface Env {
   readonly state: Core | undefined;
   /** What fills its slots; undefined where the routine's caller says. */
   readonly fills: readonly (Spliced | undefined)[] | undefined;
+  /** The registers that hold what fills its slots, ready to put in, where the routine is for uses on the spot. */
+  readonly texts: readonly Register[] | undefined;
   /** Where its use stands; undefined for what the routine is of. */
   readonly owner: At | undefined;
   readonly where: Where;

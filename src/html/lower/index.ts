@@ -1,4 +1,4 @@
-import type { ComponentCore } from '../../component/index.js';
+import { type ComponentCore, perComponent } from '../../component/index.js';
 import {
   mergedAttributes,
   type PlanElement,
@@ -38,7 +38,7 @@ const lowerers: {
 
 const atTop = new Where([]);
 const noOpen: ReadonlySet<ComponentCore> = new Set();
-const routines = new Map<string, WeakMap<ComponentCore, Routine>>();
+const routinesOf = /* @__PURE__ */ perComponent(() => new Map<string, Routine>());
 
 const lowerer: Lowerer = {
   node(node, to, at) {
@@ -51,28 +51,35 @@ const lowerer: Lowerer = {
 
 /** The routine of a component in a form, made once. */
 export function routineOf(component: ComponentCore, form: Form, open = noOpen): Routine {
-  const key = `${form} ${[...open].map(({ name }) => name).sort()}`;
-  let known = routines.get(key);
-  if (!known) {
-    known = new WeakMap();
-    routines.set(key, known);
-  }
-  let routine = known.get(component);
+  const key = open.size === 0 ? form : `${form} ${[...open].map(({ name }) => name).sort()}`;
+  const routines = routinesOf(component);
+  let routine = routines.get(key);
   if (!routine) {
-    routine = makeRoutine(component, form, open);
-    known.set(component, routine);
+    routine = new Routine(partsOf(component, form, open, false));
+    routines.set(key, routine);
   }
   return routine;
 }
 
-function makeRoutine(component: ComponentCore, form: Form, open: ReadonlySet<ComponentCore>): Routine {
+/** The routine of a component for uses on the spot: after its props it takes what fills its slots, ready to put in. */
+export function spotParts(component: ComponentCore, form: Form): RoutineParts {
+  return partsOf(component, form, noOpen, true);
+}
+
+function partsOf(
+  component: ComponentCore,
+  form: Form,
+  open: ReadonlySet<ComponentCore>,
+  isOnTheSpot: boolean,
+): RoutineParts {
   const lowering = new Lowering(lowerer, open);
   const props = component.props.names.map((name) => register(lowering.register(name)));
+  const texts = isOnTheSpot ? component.slots.names.map((name) => lowering.register(name)) : undefined;
   const steps = new Steps();
   // An element's state is made outside of its shadow root, since it provides its data to all of it.
   const state =
     form === 'shadow' ? register(lowering.register('state')) : stateOf(component, props, steps, { lowering });
-  const takes = props.length + (form === 'shadow' ? 1 : 0);
+  const takes = props.length + (texts?.length ?? 0) + (form === 'shadow' ? 1 : 0);
   let ids: number | undefined;
   const env: Env = {
     component,
@@ -80,6 +87,7 @@ function makeRoutine(component: ComponentCore, form: Form, open: ReadonlySet<Com
     props,
     state,
     fills: undefined,
+    texts,
     owner: undefined,
     where: atTop,
     accepted: component.accepts === undefined || form === 'shadow' ? undefined : 'later',
@@ -95,13 +103,13 @@ function makeRoutine(component: ComponentCore, form: Form, open: ReadonlySet<Com
   if (ids !== undefined) steps.push({ kind: 'entry', to: ids, share: undefined });
   if (form === 'shadow') steps.text(blockStart(planOf(component).content.nodes, at));
   steps.all(body.list);
-  return new Routine({
+  return {
     name: component.name,
     takes,
     kinds: component.props.kinds,
     hints: lowering.hints,
     steps: steps.list,
-  });
+  };
 }
 
 /** An element's attributes with those handed on; it takes as many values of its own, and those handed on. */
@@ -141,6 +149,7 @@ export function lowerOnTheSpot(nodes: readonly PlanNode[], form: Form, ids: stri
     props: [],
     state: undefined,
     fills: [],
+    texts: undefined,
     owner: undefined,
     where: atTop,
     accepted: undefined,

@@ -1,16 +1,19 @@
 import type { PlanFill, PlanSlot } from '../../plan/index.js';
 import { escapeAttribute } from '../escape.js';
 import { marksParts } from '../form.js';
+import { readyText } from '../runtime.js';
 import { choose } from './branches.js';
 import { type At, deeper, literal, register, type Spliced } from './env.js';
 import { blockStart } from './lowering.js';
-import { type GivenFill, Steps } from './steps.js';
-import { filledHere, joined, lower } from './values.js';
+import { type GivenFill, type Register, type Step, Steps } from './steps.js';
+import { filledHere, isGiven, joined, lower } from './values.js';
 
 /** The place of a slot: its content, written in the place it comes from, or the fallback. */
 export function lowerSlot(node: PlanSlot, to: Steps, at: At): void {
   const { form, fills } = at.env;
   if (form === 'shadow' && !node.hands) return lowerOwn(node, to, at);
+  const text = at.env.texts?.[node.slot];
+  if (text !== undefined) return lowerReady(node, text, to, at);
   if (fills) return lowerSpliced(node, fills[node.slot], to, at);
   const fallback = at.lowering.apart(node.fallback, at);
   const isHanded = node.hands && form === 'shadow';
@@ -23,6 +26,12 @@ export function lowerSlot(node: PlanSlot, to: Steps, at: At): void {
     fallback,
     fallbackStart: fallbackStart(node, at),
   });
+}
+
+/** A slot whose content is ready to put in. */
+function lowerReady(node: PlanSlot, text: Register, to: Steps, at: At): void {
+  const given: Step = { kind: 'made', make: readyText, values: [register(text)], where: at.env.where };
+  choose(isGiven(text), [given], at.lowering.apart(node.fallback, at), to);
 }
 
 function fallbackStart({ fallback: { nodes } }: PlanSlot, at: At): string {

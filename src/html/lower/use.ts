@@ -109,6 +109,7 @@ function splice(node: PlanUse, to: Steps, at: At): void {
     fills: node.fills.map((fill): Spliced | undefined =>
       fill && (fill.data !== undefined || fill.block.filled !== false) ? { fill, at } : undefined,
     ),
+    texts: undefined,
     owner: at,
     where,
     accepted: acceptedIn(node, at),
@@ -253,6 +254,7 @@ function spliceHost(
     props,
     state,
     fills: fills.map((fill): Spliced | undefined => fill && { fill, at }),
+    texts: undefined,
     owner: at,
     where,
     accepted: undefined,

@@ -2,6 +2,7 @@ import { filledCore } from '../../plan/index.js';
 import { type Core, describe, ExprCore, type Op, withInputs } from '../../template/index.js';
 import { Named } from '../frame.js';
 import { type At, deeper, literal, ownerAt, register, sourceOf } from './env.js';
+import type { Register } from './steps.js';
 
 /** An expression as one of registers, worked out at once as far as it is constant. */
 export function lower(core: Core, at: At): Core {
@@ -65,10 +66,17 @@ export function joined(before: string, value: Core, after: string): Core {
 
 /** Whether a slot is filled: known where the component is spliced in, else asked of whoever calls. */
 function filledIn(op: Extract<Op, { readonly op: 'filled' }>, { env }: At): Core {
+  const text = env.texts?.[op.index];
+  if (text !== undefined) return isGiven(text);
   if (!env.fills) return new ExprCore(op);
   const given = env.fills[op.index];
   if (!given) return literal(false);
   return filledHere(given.fill.data !== undefined || given.fill.block.filled, given.at);
+}
+
+/** Whether a register holds something. */
+export function isGiven(text: Register): Core {
+  return new ExprCore({ op: 'binary', operator: '!=', left: register(text), right: literal(undefined) });
 }
 
 /** Whether content comes to anything, where it is written. */

@@ -8,7 +8,7 @@ import { deeper } from '../run-state.js';
 /** Content repeated for every item of a list. */
 export class EachNode {
   declare readonly [nodeBrand]: true;
-  readonly kind = 'each';
+  declare readonly kind: 'each';
   readonly place = placeNow(eachOf);
   /** The list, or an expression of it. */
   readonly list: unknown;
@@ -39,7 +39,7 @@ export class EachNode {
     return [this.list, (this.key as ExprCore | undefined)?.face, this.row, this.empty];
   }
 }
-brandNodes(EachNode);
+brandNodes(EachNode, 'each');
 
 export interface EachOptions<Item> {
   /** What tells one item from another: the name of a field, or a function of the item. */

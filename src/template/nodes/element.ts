@@ -3,7 +3,7 @@ import { brandNodes, type Content, nodeBrand, placeNow } from '../node.js';
 /** An element: `el.p({ class: 'note' }, 'Text')`. Attributes are kept as they were written. */
 export class ElementNode {
   declare readonly [nodeBrand]: true;
-  readonly kind = 'element';
+  declare readonly kind: 'element';
   readonly place: object | undefined;
   /** The tag, or for `el.of` an expression of it. */
   readonly tag: unknown;
@@ -26,4 +26,4 @@ export class ElementNode {
     return [this.tag, this.attributes, this.content];
   }
 }
-brandNodes(ElementNode);
+brandNodes(ElementNode, 'element');

@@ -5,7 +5,7 @@ import { brandNodes, type Content, nodeBrand, placeNow } from '../node.js';
 /** One of two contents, by a test. */
 export class GivenNode {
   declare readonly [nodeBrand]: true;
-  readonly kind = 'given';
+  declare readonly kind: 'given';
   readonly place = placeNow(given);
   readonly test: ExprCore;
   readonly content: Content;
@@ -21,7 +21,7 @@ export class GivenNode {
     return [this.test.face, this.content, this.otherwise];
   }
 }
-brandNodes(GivenNode);
+brandNodes(GivenNode, 'given');
 
 /** The values of T that pass a test. */
 type Passing<T> = Exclude<T, null | undefined | false | 0 | 0n | ''>;

@@ -3,7 +3,7 @@ import { brandNodes, type Content, nodeBrand, placeNow } from '../node.js';
 /** The place of a slot in a template: `slots.badge(fallback)`. */
 export class SlotNode {
   declare readonly [nodeBrand]: true;
-  readonly kind = 'slot';
+  declare readonly kind: 'slot';
   readonly place: object | undefined;
   readonly name: string;
   /** What the slot hands to its filler: a plain value or an expression. */
@@ -21,4 +21,4 @@ export class SlotNode {
     return [this.data, this.fallback];
   }
 }
-brandNodes(SlotNode);
+brandNodes(SlotNode, 'slot');

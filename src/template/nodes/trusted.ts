@@ -6,7 +6,7 @@ import { brandNodes, nodeBrand, placeNow } from '../node.js';
 /** Ready-made HTML, put in as it is. */
 export class TrustedNode {
   declare readonly [nodeBrand]: true;
-  readonly kind = 'trusted';
+  declare readonly kind: 'trusted';
   readonly place = placeNow(trusted);
   readonly html: unknown;
 
@@ -18,7 +18,7 @@ export class TrustedNode {
     return [this.html];
   }
 }
-brandNodes(TrustedNode);
+brandNodes(TrustedNode, 'trusted');
 
 /**
  * Puts in ready-made HTML as it is, unescaped: the only door for it. Whoever calls it vouches for the text.
