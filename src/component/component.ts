@@ -217,12 +217,16 @@ function made(name: string, parts: unknown, calledAs: unknown): unknown {
     throw new LatticeError(faults.map((fault) => placed(source ? { ...fault, source } : fault, '')));
   }
   const core = coreFrom(name, parts as LooseDefinition, place);
-  const use = (props?: Readonly<Record<string, unknown>>, content?: unknown, third?: unknown): UseNode => {
-    if (dev && third !== undefined)
+  const use = (
+    props?: Readonly<Record<string, unknown>>,
+    content?: unknown,
+    ...more: readonly unknown[]
+  ): UseNode => {
+    if (dev && more.length > 0)
       refuseCall(
         use,
         tagName(name),
-        'takes props and content, and got more than these two',
+        `takes props and content, and got ${more.length + 2} arguments`,
         'Put several pieces of content in a list, and call it with a function of your own in map().',
       );
     return new UseNode(core, props, content, use);

@@ -14,14 +14,14 @@ import { making, type SpotRun, spotRun } from './code/index.js';
 import { escapeText } from './escape.js';
 import { makesIds, styledIn } from './facts.js';
 import { Frame } from './frame.js';
-import { written } from './lower/attributes.js';
 import { plainTypeOf } from './lower/checks.js';
-import { spotParts } from './lower/index.js';
+import { spotRoutine } from './lower/index.js';
 import { Pass } from './pass.js';
 import { refuseBroken } from './refuse.js';
-import { closureRun, fewTimes, type RoutineParts, type Run } from './routine.js';
+import { fewTimes, type Routine } from './routine.js';
 import { type ReadyContent, unusual } from './runtime.js';
 import { TextSink } from './sinks.js';
+import { written } from './text.js';
 
 // The short way for what programs build most on the spot: uses of plain values, with text and plain elements in them.
 // All of it is looked at before anything is written; where something is unusual, or wrong, the planner gets it all.
@@ -36,9 +36,8 @@ class Usual {
   readonly makesIds: boolean;
   readonly styled: ReadonlySet<ComponentCore>;
   readonly isAlwaysSomething: boolean;
-  private readonly parts: RoutineParts;
+  private readonly routine: Routine;
   private code: SpotRun | undefined;
-  private closures: Run | undefined;
   private times = 0;
   private how = making.how;
 
@@ -49,7 +48,7 @@ class Usual {
     this.makesIds = makesIds(component);
     this.styled = styledIn(component, form);
     this.isAlwaysSomething = planOf(component).content.filled === true;
-    this.parts = spotParts(component, form);
+    this.routine = spotRoutine(component, form);
   }
 
   /** Writes a use; undefined where something in it is unusual, before anything is written. */
@@ -62,12 +61,12 @@ class Usual {
     if (Object.getPrototypeOf(props) !== Object.prototype) return undefined;
     if (this.how !== making.how) this.start();
     if (this.code) return this.code(frame, out, props, given, fills);
-    if (this.times++ === fewTimes || making.how !== 'usual') this.code = spotRun(this.parts, this.component);
+    if (this.times++ === fewTimes || making.how !== 'usual')
+      this.code = spotRun(this.routine.parts, this.component);
     const values = valuesOf(props, this);
     const ready = fills ?? frame.fillsOf(given, this);
     if (!values || !ready) return undefined;
-    this.closures ??= closureRun(this.parts);
-    return this.closures(frame, out, ...values, ...ready);
+    return this.routine.run(frame, out, ...values, ...ready);
   }
 
   private start(): void {

@@ -1,29 +1,12 @@
-import type { AnyKind } from '../component/index.js';
 import { closureOf } from './closures.js';
 import { codeRun, making } from './code/index.js';
-import type { Frame } from './frame.js';
-import type { Step } from './lower/steps.js';
-
-export type Run = (frame: Frame, out: string, ...values: readonly unknown[]) => string;
-
-/** What a routine is made of. */
-export interface RoutineParts {
-  /** A word for it, that profilers show. */
-  readonly name: string;
-  /** How many values it takes; they are in its first registers. */
-  readonly takes: number;
-  /** What each register holds, in a word. */
-  readonly hints: readonly string[];
-  /** The kinds of the values it takes, where they are a component's props. */
-  readonly kinds: readonly AnyKind[];
-  readonly steps: readonly Step[];
-}
+import type { Callable, RoutineParts, Run } from './lower/steps.js';
 
 /** How often a routine runs until code is written of it. */
 export const fewTimes = 2;
 
 /** A component as HTML text, or another piece of it that is written by itself: a function of its props' values. */
-export class Routine {
+export class Routine implements Callable {
   readonly parts: RoutineParts;
   run: Run;
 

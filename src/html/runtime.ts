@@ -12,8 +12,6 @@ import {
 import { escapeAttribute, escapeText } from './escape.js';
 import { styledIn } from './facts.js';
 import { type AcceptedHere, Frame, type HtmlFill, type Named } from './frame.js';
-import { written } from './lower/attributes.js';
-import { notTextual } from './lower/content.js';
 import type {
   AcceptedStep,
   AttributeStep,
@@ -30,6 +28,7 @@ import type {
 } from './lower/steps.js';
 import type { Pass } from './pass.js';
 import { shadowSheet } from './styles.js';
+import { notTextual, written } from './text.js';
 
 // What the two writers of HTML text call: whatever is more than putting texts together.
 

@@ -3,6 +3,7 @@ import { developing } from './developing.js';
 import type { LatticeOptions } from './options.js';
 import { planning } from './planning.js';
 import { prerendering } from './prerendering.js';
+import { serverCode } from './server-code.js';
 import { textFiles } from './text-files.js';
 
 export type { LatticeOptions };
@@ -20,7 +21,7 @@ export function lattice(options: LatticeOptions = {}): Plugin[] {
   return [
     textFiles(),
     developing(),
-    ...(options.ahead === false ? [] : [planning()]),
+    ...(options.ahead === false ? [] : [planning(), serverCode()]),
     ...(options.prerender ? [prerendering(options)] : []),
   ];
 }

@@ -19,7 +19,8 @@ const doors: Record<string, string> = {
   'zesty-lattice/markup': 'adopt catalog markupFile renderDocument',
   'zesty-lattice/vite': 'default lattice',
   'zesty-lattice/vite/page': 'note',
-  'zesty-lattice/html': 'escapeAttribute escapeText renderHtml renderPage',
+  'zesty-lattice/html':
+    'escapeAttribute escapeText provideCode renderBytes renderHtml renderPage renderPageBytes',
 };
 
 test.each(Object.entries(doors))('the built door %s opens, to just its names', (door, names) => {

@@ -1,9 +1,8 @@
 import type { ComponentCore } from '../../component/index.js';
 import { isInteractive } from '../../plan/index.js';
 import type { Form } from '../form.js';
-import { routineOf } from '../lower/index.js';
-import type { Step } from '../lower/steps.js';
-import type { Routine } from '../routine.js';
+import { routineOf, spotRoutine } from '../lower/index.js';
+import type { Callable, Step } from '../lower/steps.js';
 import { keyOf } from './index.js';
 import { writeRoutine } from './writer.js';
 
@@ -12,9 +11,12 @@ import { writeRoutine } from './writer.js';
  * its key. Names in it are numbers, so that it does not matter what a bundler has made of those in the templates.
  */
 export function codeAhead(components: Iterable<ComponentCore>): ReadonlyMap<string, string> {
-  const routines = new Set<Routine>();
+  const routines = new Set<Callable>();
   for (const component of components)
-    for (const form of formsOf(component)) routines.add(routineOf(component, form));
+    for (const form of formsOf(component)) {
+      routines.add(routineOf(component, form));
+      if (form !== 'shadow') routines.add(spotRoutine(component, form));
+    }
   const written = new Map<string, string>();
   // A set that grows while it is walked is walked to its end.
   for (const { parts } of routines) {
@@ -30,7 +32,7 @@ function formsOf(component: ComponentCore): readonly Form[] {
 }
 
 /** Adds the routines that steps call. */
-function called(steps: readonly Step[], routines: Set<Routine>): void {
+function called(steps: readonly Step[], routines: Set<Callable>): void {
   for (const step of steps) {
     switch (step.kind) {
       case 'choose':

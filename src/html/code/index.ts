@@ -1,6 +1,6 @@
 import type { ComponentCore } from '../../component/index.js';
 import type { Frame } from '../frame.js';
-import type { RoutineParts, Run } from '../routine.js';
+import type { RoutineParts, Run } from '../lower/steps.js';
 import type { ReadyContent } from '../runtime.js';
 import { lattice } from './names.js';
 import { writeRoutine, writeSpotRoutine } from './writer.js';

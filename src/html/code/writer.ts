@@ -9,12 +9,12 @@ import {
   type GivenFill,
   type LetStep,
   type Register,
+  type RoutineParts,
   type ShowStep,
   type Step,
   type StepKind,
   type StepOf,
 } from '../lower/steps.js';
-import type { RoutineParts } from '../routine.js';
 import { Lines, sumOf, type Term, Terms } from './lines.js';
 import type { LatticeName } from './names.js';
 

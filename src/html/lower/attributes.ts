@@ -10,16 +10,9 @@ import {
   shadowMarksOf,
 } from '../../plan/index.js';
 import type { Finding } from '../../problem/index.js';
-import {
-  type AttributeText,
-  attributeText,
-  type Core,
-  describe,
-  ExprCore,
-  plainText,
-  styleText,
-} from '../../template/index.js';
+import { attributeText, type Core, describe, ExprCore, plainText, styleText } from '../../template/index.js';
 import { escapeAttribute } from '../escape.js';
+import { written } from '../text.js';
 import { choose } from './branches.js';
 import { type At, literal, register } from './env.js';
 import { isFlagProp, isPlainProp, isPlainWord, isTextProp } from './sources.js';
@@ -196,12 +189,6 @@ function lowerValue(
   if (rule === 'plain' && isFlagProp(value, component))
     return choose(core, [{ kind: 'text', text: ` ${name}` }], [], to);
   to.push({ kind: 'attribute', name, tag, rule, value: core, where });
-}
-
-/** An attribute as it is written. */
-export function written(name: string, text: AttributeText): string {
-  if (text === null) return '';
-  return text === true ? ` ${name}` : ` ${name}="${escapeAttribute(text)}"`;
 }
 
 /** A part of a class once it is known what is constant of it. */

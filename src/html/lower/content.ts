@@ -1,13 +1,11 @@
 import {
   closesRawText,
-  misplaced,
   type PlanData,
   type PlanText,
   type PlanTrusted,
   type PlanValue,
   rawTextFault,
 } from '../../plan/index.js';
-import { finding } from '../../problem/index.js';
 import { type Core, describe, jsonBlock, plainText } from '../../template/index.js';
 import { escapeText } from '../escape.js';
 import { marksParts } from '../form.js';
@@ -53,13 +51,6 @@ function show(core: Core, as: 'content' | 'part', to: Steps, at: At): void {
 /** Whether a value can stand as text; of all others it is told what they are. */
 function isTextual(value: unknown): boolean {
   return /^(string|number|bigint|undefined)$/.test(typeof value) || value === null || value === false;
-}
-
-/** What is told of a value that cannot stand as text. */
-export function notTextual(name: string, value: unknown): ReturnType<typeof finding> {
-  const { message, hint } = misplaced(value);
-  const found = finding('content-not-allowed', { what: '', place: '', hint });
-  return { ...found, message: `${name}: ${message}` };
 }
 
 /** A value as a data block (https://html.spec.whatwg.org/#data-block). */

@@ -10,7 +10,7 @@ import {
 import type { Core } from '../../template/index.js';
 import type { Form } from '../form.js';
 import { type AcceptedHere, Where } from '../frame.js';
-import { Routine, type RoutineParts } from '../routine.js';
+import { Routine } from '../routine.js';
 import { given, lowerAll } from './attributes.js';
 import { lowerEach, lowerGiven } from './branches.js';
 import { lowerData, lowerText, lowerTrusted, lowerValue } from './content.js';
@@ -18,7 +18,7 @@ import { lowerElement } from './element.js';
 import { type At, type Env, literal, noLocals, nothingKnown, register } from './env.js';
 import { blockStart, type Lowerer, Lowering } from './lowering.js';
 import { lowerSlot } from './slot.js';
-import { Steps } from './steps.js';
+import { type RoutineParts, Steps } from './steps.js';
 import { lowerBody, lowerUse, stateOf } from './use.js';
 
 /** How each kind of node is lowered. */
@@ -62,8 +62,8 @@ export function routineOf(component: ComponentCore, form: Form, open = noOpen): 
 }
 
 /** The routine of a component for uses on the spot: after its props it takes what fills its slots, ready to put in. */
-export function spotParts(component: ComponentCore, form: Form): RoutineParts {
-  return partsOf(component, form, noOpen, true);
+export function spotRoutine(component: ComponentCore, form: Form): Routine {
+  return new Routine(partsOf(component, form, noOpen, true));
 }
 
 function partsOf(

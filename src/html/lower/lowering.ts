@@ -3,17 +3,16 @@ import type { Block, PlanElement, PlanNode } from '../../plan/index.js';
 import type { Form } from '../form.js';
 import { marksParts } from '../form.js';
 import type { AcceptedHere } from '../frame.js';
-import type { Routine } from '../routine.js';
 import type { At, Env } from './env.js';
-import { type Register, type Step, Steps } from './steps.js';
+import { type Callable, type Register, type Step, Steps } from './steps.js';
 
 /** How nodes are lowered, and routines had: handed to those that lower one kind, so that they need not know of each other. */
 export interface Lowerer {
   node(node: PlanNode, to: Steps, at: At): void;
   /** The routine of a component. `open` are the components around it where it stands inside itself, in an element. */
-  routine(component: ComponentCore, form: Form, open?: ReadonlySet<ComponentCore>): Routine;
+  routine(component: ComponentCore, form: Form, open?: ReadonlySet<ComponentCore>): Callable;
   /** A routine of an element's attributes with what was handed on; it takes as many values of its own, and those handed on. */
-  attributes(node: PlanElement, handed: AcceptedHere, env: Env, own: number): Routine;
+  attributes(node: PlanElement, handed: AcceptedHere, env: Env, own: number): Callable;
 }
 
 /** How many steps a routine may have until no more components are spliced into it, and how many nodes it may look at. */

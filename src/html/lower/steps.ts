@@ -4,7 +4,6 @@ import type { Finding, SourcePlace } from '../../problem/index.js';
 import type { AttributeRule, Core } from '../../template/index.js';
 import type { Form } from '../form.js';
 import type { AcceptedHere, Frame, Where } from '../frame.js';
-import type { Routine } from '../routine.js';
 
 /** The number of a variable of a routine. */
 export type Register = number;
@@ -137,7 +136,7 @@ export interface ChangingStep {
 /** A component that is not spliced in. */
 export interface CallStep {
   readonly kind: 'call';
-  readonly routine: () => Routine;
+  readonly routine: () => Callable;
   readonly args: readonly Core[];
   readonly fills: readonly (GivenFill | undefined)[];
   readonly ids: Core;
@@ -202,7 +201,7 @@ export interface HostStep {
 export interface HostParts {
   readonly component: ComponentCore;
   readonly attributes: string;
-  readonly shadow: () => Routine;
+  readonly shadow: () => Callable;
   /** The components with rules whose elements stand in its shadow root. */
   readonly styled: ReadonlySet<ComponentCore>;
   /** Its style element, where nothing is lent to it. */
@@ -228,8 +227,30 @@ export interface AcceptedStep {
   readonly own: readonly PlanAttribute[];
   readonly values: readonly Core[];
   /** Writes the attributes when they are known: own and handed on, merged. */
-  readonly lower: (handed: AcceptedHere) => Routine;
+  readonly lower: (handed: AcceptedHere) => Callable;
   readonly where: Where;
+}
+
+/** A routine: how it is called, with the values that it takes. */
+export type Run = (frame: Frame, out: string, ...values: readonly unknown[]) => string;
+
+/** What a routine is made of. */
+export interface RoutineParts {
+  /** A word for it, that profilers show. */
+  readonly name: string;
+  /** How many values it takes; they are in its first registers. */
+  readonly takes: number;
+  /** What each register holds, in a word. */
+  readonly hints: readonly string[];
+  /** The kinds of the values it takes, where they are a component's props. */
+  readonly kinds: readonly AnyKind[];
+  readonly steps: readonly Step[];
+}
+
+/** What can be called, whether it runs by instructions or as code. */
+export interface Callable {
+  readonly parts: RoutineParts;
+  run: Run;
 }
 
 /** Steps as they are put together: texts beside each other are one. */
