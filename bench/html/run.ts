@@ -9,6 +9,8 @@ const wanted = scenarios.filter(({ key }) => only === 'all' || only.split(',').i
 export interface Cost {
   readonly processor: number;
   readonly wall: number;
+  /** Bytes taken from the heap. */
+  readonly heap: number;
 }
 
 if (isBusy === 'busy')
@@ -61,7 +63,7 @@ const results: Record<string, Record<string, Cost>> = {};
 for (const one of wanted) {
   check(one);
   const ways = Object.entries(waysOf(one));
-  const costs = new Map<string, Cost[]>(ways.map(([name]) => [name, []]));
+  const costs = new Map<string, Omit<Cost, 'heap'>[]>(ways.map(([name]) => [name, []]));
   const inner = Math.max(1, Math.round(4_000 / one.units));
   for (const [, way] of ways) for (let n = 0; n < 20; n++) way();
   const end = performance.now() + Number(seconds) * 1000 * ways.length;
@@ -78,14 +80,27 @@ for (const one of wanted) {
     }
     round++;
   }
+  const heaps = new Map(ways.map(([name, way]) => [name, heapOf(way)]));
   results[one.key] = Object.fromEntries(
     [...costs].map(([name, all]) => [
       name,
-      { processor: median(all.map(({ processor }) => processor)), wall: median(all.map(({ wall }) => wall)) },
+      {
+        processor: median(all.map(({ processor }) => processor)),
+        wall: median(all.map(({ wall }) => wall)),
+        heap: heaps.get(name) ?? 0,
+      },
     ]),
   );
 }
 console.log(JSON.stringify(results));
+
+/** What one run takes from the heap: with a young generation so large that nothing of it is let go of meanwhile. */
+function heapOf(way: () => number): number {
+  globalThis.gc?.();
+  const before = process.memoryUsage().heapUsed;
+  for (let n = 0; n < 10; n++) way();
+  return (process.memoryUsage().heapUsed - before) / 10;
+}
 
 function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);

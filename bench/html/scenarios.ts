@@ -1,5 +1,5 @@
 import { calc, component, eachOf, el, given, phrase, preset, prop, slot } from 'zesty-lattice';
-import { escapeAttribute, escapeText, renderBytes, renderHtml } from 'zesty-lattice/html';
+import * as html from 'zesty-lattice/html';
 import 'zesty-lattice/markup';
 import {
   type Branch,
@@ -13,6 +13,11 @@ import {
   rowsOf,
 } from './data.js';
 import { inPieces, type Pieces, type Scenario, textOf } from './scenario.js';
+
+const { escapeAttribute, escapeText, renderHtml } = html;
+/** Earlier versions, which this is compared with, turn the whole text into bytes. */
+const renderBytes: typeof html.renderBytes =
+  html.renderBytes ?? ((...given) => Buffer.from(renderHtml(...given)));
 
 type Careful = (to: Pieces) => void;
 

@@ -1,4 +1,12 @@
-import { type BinaryOperator, byOp, type Core, inputsOf, type Op, type OpTable } from '../template/index.js';
+import {
+  type BinaryOperator,
+  type Core,
+  inputsOf,
+  type Op,
+  type OpName,
+  type OpOf,
+  type OpTable,
+} from '../template/index.js';
 import { constantCode, memberCode } from './constants.js';
 
 /** What expressions call when they are code: functions of `template/`, by name. */
@@ -30,7 +38,8 @@ type Kept =
   | 'written';
 
 /** How an expression's parts are written: where values are kept, and what functions are called. */
-export interface ExpressionWords extends Pick<OpTable<string>, Kept> {
+export interface ExpressionWords {
+  readonly kept: Pick<OpTable<string>, Kept>;
   name(called: ExpressionFunction): string;
   code(core: Core): string;
   /** The same for a part that is not always read. */
@@ -39,49 +48,54 @@ export interface ExpressionWords extends Pick<OpTable<string>, Kept> {
 
 /** The code of an operation. */
 export function operationCode(op: Op, words: ExpressionWords): string {
-  const { code, name, perhaps } = words;
-  const number = (of: Core, operator: string): string =>
-    `${name('numberOf')}(${code(of)}, ${JSON.stringify(operator)})`;
-  const table: OpTable<string> = {
-    ...words,
-    field: ({ of, key }) => `${code(of)}?.${memberCode(key)}`,
-    member: ({ of, key }) => `${name('ownField')}(${code(of)}, ${code(key)})`,
-    phrase({ strings, parts }) {
-      const all = strings.flatMap((text, at) => [
-        ...(text === '' ? [] : [constantCode(text)]),
-        ...(parts[at] ? [`${name('plainText')}(${code(parts[at])})`] : []),
-      ]);
-      return all.length === 0 ? '""' : `(${all.join(' + ')})`;
-    },
-    list: ({ items }) => `[${items.map(code).join(', ')}]`,
-    unary: ({ operator, of }) =>
-      operator === 'not' ? `!(${code(of)})` : `(${operator}${number(of, operator)})`,
-    binary({ operator, left, right }) {
-      const plain = plainOperators[operator];
-      if (plain) return `((${code(left)}) ${plain} (${perhaps(right)}))`;
-      switch (operator) {
-        case '==':
-          return `${name('same')}(${code(left)}, ${code(right)})`;
-        case '!=':
-          return `!${name('same')}(${code(left)}, ${code(right)})`;
-        case '<':
-        case '<=':
-        case '>':
-        case '>=':
-          return `${name('compare')}(${code(left)}, ${code(right)}, (order) => order ${operator} 0)`;
-        case '+':
-          return `${name('plus')}(${code(left)}, ${code(right)})`;
-        default:
-          return `(${number(left, operator)} ${operator} ${number(right, operator)})`;
-      }
-    },
-    choice: ({ test, holds, otherwise }) =>
-      `((${code(test)}) ? (${perhaps(holds)}) : (${perhaps(otherwise)}))`,
-    something: ({ of }) => `${name('isSomething')}(${code(of)})`,
-    full: ({ of }) => `${name('isFull')}(${code(of)})`,
-  };
-  return byOp(table, op);
+  // The line for an operation takes just that operation; TypeScript cannot follow the two through one index.
+  const line = (table as Partial<Record<OpName, (op: Op, words: ExpressionWords) => string>>)[op.op];
+  return line ? line(op, words) : (words.kept[op.op as Kept] as (op: Op) => string)(op);
 }
+
+const numberCode = (of: Core, operator: string, { code, name }: ExpressionWords): string =>
+  `${name('numberOf')}(${code(of)}, ${JSON.stringify(operator)})`;
+
+const table: {
+  readonly [Name in Exclude<OpName, Kept>]: (op: OpOf<Name>, words: ExpressionWords) => string;
+} = {
+  field: ({ of, key }, { code }) => `${code(of)}?.${memberCode(key)}`,
+  member: ({ of, key }, { code, name }) => `${name('ownField')}(${code(of)}, ${code(key)})`,
+  phrase({ strings, parts }, { code, name }) {
+    const all = strings.flatMap((text, at) => [
+      ...(text === '' ? [] : [constantCode(text)]),
+      ...(parts[at] ? [`${name('plainText')}(${code(parts[at])})`] : []),
+    ]);
+    return all.length === 0 ? '""' : `(${all.join(' + ')})`;
+  },
+  list: ({ items }, { code }) => `[${items.map(code).join(', ')}]`,
+  unary: ({ operator, of }, words) =>
+    operator === 'not' ? `!(${words.code(of)})` : `(${operator}${numberCode(of, operator, words)})`,
+  binary({ operator, left, right }, words) {
+    const { code, name, perhaps } = words;
+    const plain = plainOperators[operator];
+    if (plain) return `((${code(left)}) ${plain} (${perhaps(right)}))`;
+    switch (operator) {
+      case '==':
+        return `${name('same')}(${code(left)}, ${code(right)})`;
+      case '!=':
+        return `!${name('same')}(${code(left)}, ${code(right)})`;
+      case '<':
+      case '<=':
+      case '>':
+      case '>=':
+        return `${name('compare')}(${code(left)}, ${code(right)}, (order) => order ${operator} 0)`;
+      case '+':
+        return `${name('plus')}(${code(left)}, ${code(right)})`;
+      default:
+        return `(${numberCode(left, operator, words)} ${operator} ${numberCode(right, operator, words)})`;
+    }
+  },
+  choice: ({ test, holds, otherwise }, { code, perhaps }) =>
+    `((${code(test)}) ? (${perhaps(holds)}) : (${perhaps(otherwise)}))`,
+  something: ({ of }, { code, name }) => `${name('isSomething')}(${code(of)})`,
+  full: ({ of }, { code, name }) => `${name('isFull')}(${code(of)})`,
+};
 
 const plainOperators: Readonly<Partial<Record<BinaryOperator, string>>> = { '??': '??', or: '||', and: '&&' };
 

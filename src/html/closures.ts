@@ -1,6 +1,6 @@
 import type { Core, Get } from '../template/index.js';
 import { plainText } from '../template/index.js';
-import { escapeAttribute, escapeText } from './escape.js';
+import { escapeAttribute } from './escape.js';
 import type { Frame, HtmlFill } from './frame.js';
 import { plainTypeOf } from './lower/checks.js';
 import {
@@ -27,8 +27,8 @@ import {
   provide,
   settleLate,
   sharedNow,
+  shown,
   shownInAttribute,
-  textOf,
   type Write,
 } from './runtime.js';
 
@@ -42,15 +42,21 @@ export function closureOf(steps: readonly Step[]): Write {
       // Text that waits goes with the next that writes: what is kept writes none.
       writes.push(write(step, ''));
     } else {
-      writes.push(write(step, before));
+      writes.push(write(step, flat(before)));
       before = '';
     }
   }
   if (before !== '') {
-    const text = before;
+    const text = flat(before);
     writes.push((_frame, out) => out + text);
   }
   return chained(writes);
+}
+
+/** A text that was put together of many, laid out as one. */
+function flat(text: string): string {
+  // Reading one place of it does that.
+  return text.charCodeAt(text.length >> 1) < 0 ? '' : text;
 }
 
 /** Several one after another. */
@@ -96,7 +102,7 @@ const writers: {
     const get = getOf(test);
     const [yesText, noText] = [constantOf(yes), constantOf(no)];
     if (yesText !== undefined && noText !== undefined) {
-      const [yesAll, noAll] = [before + yesText, before + noText];
+      const [yesAll, noAll] = [flat(before + yesText), flat(before + noText)];
       return (frame, out) => out + (get(frame) ? yesAll : noAll);
     }
     const [writeYes, writeNo] = [closureAfter(before, yes), closureAfter(before, no)];
@@ -114,15 +120,21 @@ const writers: {
   },
   call(step, before) {
     const args = step.args.map(getOf);
-    const fills = step.fills.map((fill) => fill && fillMaker(fill));
+    const fills = step.fills.some((fill) => fill)
+      ? step.fills.map((fill) => fill && fillMaker(fill))
+      : undefined;
     const ids = getOf(step.ids);
     const accepted = step.accepted?.values.map(getOf);
+    const [first] = args;
     return (frame, out) => {
       if (isLeftOut(frame, step)) return out;
-      const made = fills.map((fill) => fill?.(frame));
+      const made = fills?.map((fill) => fill?.(frame));
       const values = accepted?.map((get) => () => get(frame));
       const inner = calledFrame(frame, step, ids(frame) as string, made, values);
-      return step.routine().run(inner, out + before, ...args.map((get) => get(frame)));
+      const callable = step.routine();
+      if (args.length === 0) return callable.run(inner, out + before);
+      if (first && args.length === 1) return callable.run(inner, out + before, first(frame));
+      return callable.run(inner, out + before, ...args.map((get) => get(frame)));
     };
   },
   fill(step, before) {
@@ -205,6 +217,13 @@ function showOf(step: ShowStep, before: string): Write {
     }
     return (frame, out) => out + before + plainText(get(frame));
   }
+  if (as === 'attribute' && source && source.key === undefined) {
+    const { local } = source;
+    return (frame, out) => {
+      const text = frame.locals[local];
+      return out + before + (typeof text === 'string' ? escapeAttribute(text) : '');
+    };
+  }
   if (as === 'attribute') {
     return (frame, out) => {
       const text = get(frame);
@@ -218,16 +237,16 @@ function showOf(step: ShowStep, before: string): Write {
     if (key === undefined)
       return (frame, out) => {
         const text = frame.locals[local];
-        return out + before + (typeof text === 'string' ? escapeText(text) : textOf(frame, step, text));
+        return out + before + shown(frame, step, text);
       };
     return (frame, out) => {
       const text = (frame.locals[local] as Item)?.[key];
-      return out + before + (typeof text === 'string' ? escapeText(text) : textOf(frame, step, text));
+      return out + before + shown(frame, step, text);
     };
   }
   return (frame, out) => {
     const text = get(frame);
-    return out + before + (typeof text === 'string' ? escapeText(text) : textOf(frame, step, text));
+    return out + before + shown(frame, step, text);
   };
 }
 
@@ -254,6 +273,14 @@ function letOf({ check, to, value }: LetStep): Write {
   }
   const type = plainTypeOf(check.declared);
   const source = sourceOf(value);
+  if (type === 'number' && source?.key !== undefined) {
+    const { key, local } = source;
+    return (frame, out) => {
+      const read = (frame.locals[local] as Item)?.[key];
+      frame.locals[to] = Number.isFinite(read) ? read : settleLate(frame, check, read);
+      return out;
+    };
+  }
   if (type === 'number') {
     return (frame, out) => {
       const read = get(frame);

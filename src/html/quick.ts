@@ -61,8 +61,10 @@ class Usual {
     if (Object.getPrototypeOf(props) !== Object.prototype) return undefined;
     if (this.how !== making.how) this.start();
     if (this.code) return this.code(frame, out, props, given, fills);
-    if (this.times++ === fewTimes || making.how !== 'usual')
+    if (this.times++ === fewTimes || making.how !== 'usual') {
       this.code = spotRun(this.routine.parts, this.component);
+      if (this.code) return this.code(frame, out, props, given, fills);
+    }
     const values = valuesOf(props, this);
     const ready = fills ?? frame.fillsOf(given, this);
     if (!values || !ready) return undefined;

@@ -3,7 +3,7 @@ import { codeRun, making } from './code/index.js';
 import type { Callable, RoutineParts, Run } from './lower/steps.js';
 
 /** How often a routine runs until code is written of it. */
-export const fewTimes = 2;
+export const fewTimes = 4;
 
 /** A component as HTML text, or another piece of it that is written by itself: a function of its props' values. */
 export class Routine implements Callable {

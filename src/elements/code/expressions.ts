@@ -12,48 +12,52 @@ export function coreCode({ op }: Pick<Core, 'op'>, to: Writer, scope = 's'): str
     code,
     perhaps: code,
     name: (called) => to.name(called),
-    prop: ({ index }) => `${scope}.props[${index}]`,
-    state: ({ name }) => `${scope}.state${isIdentifier(name) ? '.' : ''}${memberCode(name)}`,
-    local: ({ local }) => `${scope}.locals[${local}]`,
-    event: () => 'e',
-    shared: ({ name }) => `${scope}.shared?.get(${JSON.stringify(name)})`,
-    filled: ({ index }) => `${to.name('isFilled')}(${scope}, ${index})`,
-    uid: ({ label, depth }) => `(${JSON.stringify(label)} + (${scope}.at?.[${depth}] ?? ""))`,
-    literal: ({ value }) => constantCode(value),
-    calc(op) {
-      const compute = to.sources.closure(op.compute);
-      const text = describe({ op });
-      if (compute instanceof NotWritten) throw new NotWritten(`${text}: its function ${compute.message}`);
-      const inputs = op.inputs.map((input) => `(s) => ${coreCode(input, to)}`);
-      const name = to.line(
-        to.call('calculated', `[${inputs.join(', ')}]`, compute, `() => ${JSON.stringify(text)}`),
-      );
-      return `${name}(${scope})`;
-    },
-    call({ name, args, component, compute }) {
-      const helper = to.sources.helper(component, name, compute);
-      if (helper === undefined)
-        throw new NotWritten(`the helpers of ${component} are not written out where it is made`);
-      return `${to.line(helper)}(${args.map(code).join(', ')})`;
-    },
-    written({ text, of }) {
-      if (!canFail(of)) return code(of);
-      const get = to.line(to.call('guarded', `(s) => ${coreCode(of, to)}`, `() => ${JSON.stringify(text)}`));
-      return `${get}(${scope})`;
-    },
-    read({ of, component, declared, prop }) {
-      const rule = to.line(to.rule(new RuleOf(declared as AnyKind, component, prop)));
-      return `${to.name('readText')}(${rule}, ${code(of)})`;
-    },
-    outer: ({ of, up }) => coreCode(of, to, `${scope}${'.owner'.repeat(up)}`),
-    any({ list, item, of }) {
-      const get = to.call(
-        'anyRow',
-        `(s) => ${coreCode(list, to)}`,
-        String(item),
-        `(s) => ${coreCode(of, to)}`,
-      );
-      return `${to.line(get)}(${scope})`;
+    kept: {
+      prop: ({ index }) => `${scope}.props[${index}]`,
+      state: ({ name }) => `${scope}.state${isIdentifier(name) ? '.' : ''}${memberCode(name)}`,
+      local: ({ local }) => `${scope}.locals[${local}]`,
+      event: () => 'e',
+      shared: ({ name }) => `${scope}.shared?.get(${JSON.stringify(name)})`,
+      filled: ({ index }) => `${to.name('isFilled')}(${scope}, ${index})`,
+      uid: ({ label, depth }) => `(${JSON.stringify(label)} + (${scope}.at?.[${depth}] ?? ""))`,
+      literal: ({ value }) => constantCode(value),
+      calc(op) {
+        const compute = to.sources.closure(op.compute);
+        const text = describe({ op });
+        if (compute instanceof NotWritten) throw new NotWritten(`${text}: its function ${compute.message}`);
+        const inputs = op.inputs.map((input) => `(s) => ${coreCode(input, to)}`);
+        const name = to.line(
+          to.call('calculated', `[${inputs.join(', ')}]`, compute, `() => ${JSON.stringify(text)}`),
+        );
+        return `${name}(${scope})`;
+      },
+      call({ name, args, component, compute }) {
+        const helper = to.sources.helper(component, name, compute);
+        if (helper === undefined)
+          throw new NotWritten(`the helpers of ${component} are not written out where it is made`);
+        return `${to.line(helper)}(${args.map(code).join(', ')})`;
+      },
+      written({ text, of }) {
+        if (!canFail(of)) return code(of);
+        const get = to.line(
+          to.call('guarded', `(s) => ${coreCode(of, to)}`, `() => ${JSON.stringify(text)}`),
+        );
+        return `${get}(${scope})`;
+      },
+      read({ of, component, declared, prop }) {
+        const rule = to.line(to.rule(new RuleOf(declared as AnyKind, component, prop)));
+        return `${to.name('readText')}(${rule}, ${code(of)})`;
+      },
+      outer: ({ of, up }) => coreCode(of, to, `${scope}${'.owner'.repeat(up)}`),
+      any({ list, item, of }) {
+        const get = to.call(
+          'anyRow',
+          `(s) => ${coreCode(list, to)}`,
+          String(item),
+          `(s) => ${coreCode(of, to)}`,
+        );
+        return `${to.line(get)}(${scope})`;
+      },
     },
   });
 }

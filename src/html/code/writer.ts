@@ -1,5 +1,5 @@
 import { constantCode, isIdentifier, memberCode } from '../../code/constants.js';
-import { canFail, type ExpressionFunction, operationCode } from '../../code/expressions.js';
+import { canFail, type ExpressionWords, operationCode } from '../../code/expressions.js';
 import type { AnyKind, ComponentCore } from '../../component/index.js';
 import { type Core, inputsOf, type OpOf, type Whereabouts } from '../../template/index.js';
 import type { Named, Where } from '../frame.js';
@@ -290,23 +290,40 @@ class RoutineWriter {
   }
 
   /** The code of an expression. What may fail is worked out in a line of its own before. */
-  private code(core: Core, isPerhaps = false): string {
+  private readonly code = (core: Core): string => {
     const { op } = core;
-    const inner = (one: Core): string => this.code(one, isPerhaps);
+    if (op.op !== 'field' && op.op !== 'member') return operationCode(op, this.words);
     const use = useOf(core);
-    if ((op.op === 'field' || op.op === 'member') && (this.uses.read.get(use) ?? 0) > 1 && !isPerhaps) {
+    if ((this.uses.read.get(use) ?? 0) > 1 && !this.isPerhaps) {
       const kept = this.once('kept', use, () => {
         const name = `${nameOf(this.isNamed ? String(keyOf(op)) : 'v', 0).slice(0, -1)}$${this.next++}`;
-        this.line(`const ${name} = ${this.read(op, inner)};`);
+        this.line(`const ${name} = ${this.read(op)};`);
         return name;
       });
       if (kept !== undefined) return kept;
     }
-    if (op.op === 'member') return this.read(op, inner);
-    return operationCode(op, {
-      code: inner,
-      perhaps: (one) => this.code(one, true),
-      name: (called: ExpressionFunction) => this.name(called),
+    return this.read(op);
+  };
+
+  /** Whether what is written is not always read, so that nothing of it can be worked out before. */
+  private isPerhaps = false;
+
+  /** The code of a part that is not always read. */
+  private readonly perhaps = (core: Core): string => {
+    const before = this.isPerhaps;
+    this.isPerhaps = true;
+    try {
+      return this.code(core);
+    } finally {
+      this.isPerhaps = before;
+    }
+  };
+
+  private readonly words: ExpressionWords = {
+    code: this.code,
+    perhaps: this.perhaps,
+    name: (called) => this.name(called),
+    kept: {
       prop: unknownHere,
       state: unknownHere,
       event: unknownHere,
@@ -316,38 +333,31 @@ class RoutineWriter {
       local: ({ local }) => this.register(local),
       literal: ({ value }) => this.literal(value),
       filled: ({ index }) => `${this.name('isFilled')}(frame, ${index})`,
-      calc: (calc) =>
-        this.guarded(
-          `${this.value(calc.compute, 'calc')}(${calc.inputs.map(inner).join(', ')})`,
-          calc.at,
-          isPerhaps,
-        ),
-      call: ({ args, compute, name }) => `${this.value(compute, name)}(${args.map(inner).join(', ')})`,
-      written: (written) =>
-        canFail(written.of) ? this.guarded(inner(written.of), written.at, isPerhaps) : inner(written.of),
-      read: ({ of, read }) => `${this.value(read, 'read')}(String(${inner(of)}))`,
-      any: (any) => this.any(any, isPerhaps),
-    });
-  }
+      calc: ({ at, compute, inputs }) =>
+        this.guarded(`${this.value(compute, 'calc')}(${inputs.map(this.code).join(', ')})`, at),
+      call: ({ args, compute, name }) => `${this.value(compute, name)}(${args.map(this.code).join(', ')})`,
+      written: ({ at, of }) => (canFail(of) ? this.guarded(this.code(of), at) : this.code(of)),
+      read: ({ of, read }) => `${this.value(read, 'read')}(String(${this.code(of)}))`,
+      any: ({ list, item, of }) => {
+        const names = `(${this.register(item)}, ${this.register(item + 1)})`;
+        return `${this.name('anyItem')}(${this.code(list)}, ${names} => ${this.perhaps(of)})`;
+      },
+    },
+  };
 
   /** A field; of plain data without a call, where it is known to be that. */
-  private read(op: OpOf<'field'> | OpOf<'member'>, inner: (core: Core) => string): string {
-    const of = inner(op.of);
+  private read(op: OpOf<'field'> | OpOf<'member'>): string {
+    const of = this.code(op.of);
     if (op.op === 'field') return `${of}?.${memberCode(op.key)}`;
     const key = keyOf(op);
     const isOwn = typeof key === 'string' && isIdentifier(key) && !(key in Object.prototype);
-    const otherwise = `${this.name('ownField')}(${of}, ${inner(op.key)})`;
+    const otherwise = `${this.name('ownField')}(${of}, ${this.code(op.key)})`;
     if (!isOwn || op.of.op.op !== 'local') return otherwise;
     const plain = this.once('safe', `${of} is plain`, () => {
       this.line(`const ${of}IsPlain = ${this.name('isPlainRecord')}(${of});`);
       return `${of}IsPlain`;
     });
     return plain ? `(${plain} ? ${this.name('dataOf')}(${of}.${key}) : ${otherwise})` : otherwise;
-  }
-
-  private any({ list, item, of }: OpOf<'any'>, isPerhaps: boolean): string {
-    const names = `(${this.register(item)}, ${this.register(item + 1)})`;
-    return `${this.name('anyItem')}(${this.code(list, isPerhaps)}, ${names} => ${this.code(of, true)})`;
   }
 
   private literal(value: unknown): string {
@@ -357,11 +367,11 @@ class RoutineWriter {
   }
 
   /** What may fail: it is told by its name, with the path of components down to it. */
-  private guarded(code: string, at: Whereabouts | undefined, isPerhaps: boolean): string {
+  private guarded(code: string, at: Whereabouts | undefined): string {
     const named = at as Named;
     this.asks(named.where);
     const where = this.value(named, 'failing');
-    if (isPerhaps) return `${this.name('attempt')}(frame, ${where}, () => ${code})`;
+    if (this.isPerhaps) return `${this.name('attempt')}(frame, ${where}, () => ${code})`;
     if (!this.block.lines) throw needsLines;
     const kept = `calculated$${this.next++}`;
     this.line(`let ${kept};`);
@@ -446,7 +456,7 @@ class RoutineWriter {
     report: ({ found, where }) =>
       this.line(`frame.pass.report(${this.value(found, 'found')}, ${this.place(where)}.path(frame));`),
     accepted: (step) => {
-      const values = step.values.map((one) => `() => ${this.code(one, true)}`).join(', ');
+      const values = step.values.map((one) => `() => ${this.perhaps(one)}`).join(', ');
       this.flush();
       const given = this.step(step);
       this.inside('if (frame.given === undefined) {', '} else {', false, () => this.all(step.plain));
@@ -579,7 +589,7 @@ class RoutineWriter {
   private call(step: StepOf<'call'>): void {
     const args = step.args.map((one) => this.code(one));
     const ids = this.code(step.ids);
-    const accepted = step.accepted?.values.map((one) => `() => ${this.code(one, true)}`);
+    const accepted = step.accepted?.values.map((one) => `() => ${this.perhaps(one)}`);
     const fills = this.fills(step.fills);
     this.flush();
     const call = this.step(step);
@@ -599,7 +609,7 @@ class RoutineWriter {
   /** What fills a slot of a component that is called. */
   private fill(given: GivenFill): string {
     const { content, data, filled, ids, isAlways } = given;
-    const test = isAlways ? 'undefined' : `() => ${this.code(filled, true)}`;
+    const test = isAlways ? 'undefined' : `() => ${this.perhaps(filled)}`;
     const names =
       data === undefined || ids === undefined ? '' : `, ${this.register(data)}, ${this.register(ids)}`;
     const write = content ? this.writer(content, `(out${names})`) : 'undefined';

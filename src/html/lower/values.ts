@@ -1,3 +1,4 @@
+import { canFail } from '../../code/expressions.js';
 import { filledCore } from '../../plan/index.js';
 import { type Core, describe, ExprCore, type Op, withInputs } from '../../template/index.js';
 import { Named } from '../frame.js';
@@ -87,6 +88,7 @@ export function filledHere(filled: boolean | Core, at: At): Core {
 function settled(op: Op, core: Core, { env }: At): Core {
   const simpler = decided(op);
   if (simpler) return simpler;
+  if (op.op === 'written' && !canFail(op.of)) return op.of;
   if (op.op !== 'calc' && op.op !== 'written') return new ExprCore(op);
   return new ExprCore({ ...op, at: new Named(describe(core), env.where) });
 }

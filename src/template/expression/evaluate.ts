@@ -46,11 +46,17 @@ const getters: OpTable<Get> = {
   },
   member: ({ of, key }) => {
     const { get } = of;
-    if (key.op.op === 'literal') {
-      const name = key.op.value;
-      return (scope) => ownField(get(scope), name);
-    }
-    return (scope) => ownField(get(scope), key.get(scope));
+    if (key.op.op !== 'literal') return (scope) => ownField(get(scope), key.get(scope));
+    const name = key.op.value;
+    if (typeof name !== 'string' || name in Object.prototype) return (scope) => ownField(get(scope), name);
+    return (scope) => {
+      const whole = get(scope);
+      // In most data the field is the record's own, if it has one.
+      if (typeof whole !== 'object' || whole === null || Object.getPrototypeOf(whole) !== Object.prototype)
+        return ownField(whole, name);
+      const value = (whole as Readonly<Record<string, unknown>>)[name];
+      return typeof value === 'function' ? undefined : value;
+    };
   },
   calc: (op) =>
     calculated(
