@@ -18,7 +18,6 @@ const results = sizes.map((size) => {
     for (let n = 0; n < Math.min(inner, 500); n++) way();
     const times: number[] = [];
     for (let round = 0; round < rounds; round++) {
-      globalThis.gc?.();
       const before = process.cpuUsage();
       for (let n = 0; n < inner; n++) way();
       const { user } = process.cpuUsage(before);

@@ -24,6 +24,7 @@ import {
   hostText,
   isLeftOut,
   listOf,
+  propRecord,
   provide,
   settleLate,
   sharedNow,
@@ -38,7 +39,7 @@ export function closureOf(steps: readonly Step[]): Write {
   let before = '';
   for (const step of steps) {
     if (step.kind === 'text') before += step.text;
-    else if (step.kind === 'let' || step.kind === 'entry') {
+    else if (step.kind === 'let' || step.kind === 'entry' || step.kind === 'state') {
       // Text that waits goes with the next that writes: what is kept writes none.
       writes.push(write(step, ''));
     } else {
@@ -92,6 +93,14 @@ const writers: {
     return (frame, out) => out + before + make(frame, where, ...all.map((get) => get(frame)));
   },
   let: letOf,
+  state({ component, props, to }) {
+    const all = props.map(getOf);
+    return (frame, out) => {
+      const values = all.map((get) => get(frame));
+      frame.locals[to] = component.state?.(propRecord(component, values));
+      return out;
+    };
+  },
   entry:
     ({ share, to }) =>
     (frame, out) => {

@@ -47,7 +47,7 @@ export function renderPage(target: Use | AnyComponent, options: PageOptions): st
 export function renderPageBytes(target: Use | AnyComponent, options: PageOptions): Uint8Array {
   const sink = new BytesSink();
   const { before, last } = pageParts(target, options, sink, renderPageBytes);
-  const head = new BytesSink(before.length * 3);
+  const head = new BytesSink();
   return joinedBytes(head.with(before), sink.with(last + after));
 }
 

@@ -50,8 +50,11 @@ export function renderHtml<const Target extends Use | AnyComponent>(
   target: Target,
   ...given: RenderArguments<Target>
 ): string {
-  if (!dev && target instanceof UseNode && given.length === 0 && making.isQuick) {
-    const quick = quickText(target);
+  // The way of a server: plain markup, without styles.
+  if (!dev && making.isQuick && given.length < 2) {
+    const core = componentCore(target);
+    const use = core ? new UseNode(core, given[0] as AnyProps | undefined, undefined, renderHtml) : target;
+    const quick = use instanceof UseNode && (core || given.length === 0) ? quickText(use) : undefined;
     if (quick !== undefined) return quick;
   }
   const { use, options } = calledWith(target, given[0], given[1]);

@@ -25,19 +25,15 @@ export class TextSink implements Sink {
 
 /** Gathers text as the bytes of UTF-8, in one buffer that grows. */
 export class BytesSink implements Sink {
-  private bytes: Uint8Array;
+  private bytes: Uint8Array | undefined;
   private length = 0;
-
-  constructor(room = 32_768) {
-    this.bytes = bytesOf(room);
-  }
 
   take(piece: string): void {
     // A unit of text is at most three bytes.
     const most = this.length + piece.length * 3;
-    if (most > this.bytes.length) {
-      const more = bytesOf(Math.max(this.bytes.length * 2, most));
-      more.set(this.bytes.subarray(0, this.length));
+    if (this.bytes === undefined || most > this.bytes.length) {
+      const more = bytesOf(Math.max(this.length * 2, most));
+      if (this.bytes) more.set(this.bytes.subarray(0, this.length));
       this.bytes = more;
     }
     this.length += write(piece, this.bytes, this.length);
@@ -45,8 +41,8 @@ export class BytesSink implements Sink {
 
   /** All of it, with what comes last. */
   with(last: string): Uint8Array {
-    if (last !== '') this.take(last);
-    return this.bytes.subarray(0, this.length);
+    if (last !== '' || this.bytes === undefined) this.take(last);
+    return (this.bytes as Uint8Array).subarray(0, this.length);
   }
 }
 

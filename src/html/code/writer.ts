@@ -1,4 +1,4 @@
-import { constantCode, isIdentifier, memberCode } from '../../code/constants.js';
+import { constantCode, isIdentifier, keyCode, memberCode } from '../../code/constants.js';
 import { canFail, type ExpressionWords, operationCode } from '../../code/expressions.js';
 import type { AnyKind, ComponentCore } from '../../component/index.js';
 import { type Core, inputsOf, type OpOf, type Whereabouts } from '../../template/index.js';
@@ -402,6 +402,13 @@ class RoutineWriter {
       this.term({ code: `${this.value(make, make.name)}(${all.join(', ')})` });
     },
     let: (step) => this.let(step),
+    state: ({ component, props, to }) => {
+      const fields = props.map(
+        (one, at) => `${keyCode(component.props.names[at] as string)}: ${this.code(one)}`,
+      );
+      const made = this.value(component.state, 'state');
+      this.line(`const ${this.register(to)} = ${made}({ ${fields.join(', ')} });`);
+    },
     entry: ({ share, to }) =>
       this.line(
         `const ${this.register(to)} = ${
@@ -667,8 +674,9 @@ function usesIn(steps: readonly Step[]): Uses {
   const visit = (all: readonly Step[]): void => {
     for (const step of all) {
       if ('value' in step) reads(step.value);
-      if ((step.kind === 'show' && step.as !== 'plain') || step.kind === 'attribute')
-        count(shown, step.value);
+      if (step.kind === 'attribute') count(quoted, step.value);
+      else if (step.kind === 'show' && step.as !== 'plain')
+        count(step.as === 'content' || step.as === 'part' ? shown : quoted, step.value);
       if (step.kind === 'made') step.values.forEach(reads);
       else if (step.kind === 'choose') {
         reads(step.test);
@@ -678,6 +686,7 @@ function usesIn(steps: readonly Step[]): Uses {
         reads(step.list);
         visit(step.row);
       } else if (step.kind === 'call') step.args.forEach(reads);
+      else if (step.kind === 'state') step.props.forEach(reads);
       else if (step.kind === 'provide' || step.kind === 'apart') visit(step.inner);
       else if (step.kind === 'accepted') visit(step.plain);
     }

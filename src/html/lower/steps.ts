@@ -19,6 +19,7 @@ export type Step =
   | AttributeStep
   | MadeStep
   | LetStep
+  | StateStep
   | EntryStep
   | ChooseStep
   | RowsStep
@@ -90,6 +91,14 @@ export interface Check {
   /** Where the use is written, and where it stands. */
   readonly source: SourcePlace | undefined;
   readonly where: Where;
+}
+
+/** The state that a component starts with, made of its props. */
+export interface StateStep {
+  readonly kind: 'state';
+  readonly to: Register;
+  readonly component: ComponentCore;
+  readonly props: readonly Core[];
 }
 
 /** What there is where a component starts: shared data by its name, or what its ids start with. */

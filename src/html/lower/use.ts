@@ -15,7 +15,7 @@ import { dissolvedIn, makesIds, styledIn } from '../facts.js';
 import { innerForm, marksParts } from '../form.js';
 import type { Where } from '../frame.js';
 import { refuseAsElement, refuseBroken } from '../refuse.js';
-import { hostStyle, propAttribute, propRecord } from '../runtime.js';
+import { hostStyle, propAttribute } from '../runtime.js';
 import { taken } from './attributes.js';
 import { choose } from './branches.js';
 import { plainTypeOf } from './checks.js';
@@ -143,12 +143,9 @@ export function stateOf(
   to: Steps,
   { lowering }: Pick<At, 'lowering'>,
 ): Core | undefined {
-  const { state } = component;
-  if (!state) return undefined;
+  if (!component.state) return undefined;
   const kept = lowering.register('state');
-  const compute = (...values: unknown[]): unknown => state(propRecord(component, values));
-  const value = new ExprCore({ op: 'call', name: 'state', args: props, compute, component: component.name });
-  to.push({ kind: 'let', to: kept, value, check: undefined });
+  to.push({ kind: 'state', to: kept, component, props });
   return register(kept);
 }
 
