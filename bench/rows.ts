@@ -8,18 +8,20 @@ interface HandRow {
   row: Row;
 }
 
-/** The same element written by hand: one template, a map of rows by id, text nodes kept and changed. */
+/**
+ * The same element written by hand, as carefully as we know: one template that is cloned, text nodes kept and changed;
+ * rows at both ends that stay are walked past, and of the others only those move that have to.
+ */
 class HandTable extends HTMLElement {
   static readonly template = (() => {
     const template = document.createElement('template');
     template.innerHTML = '<tr><td> </td><td><b> </b></td><td><!-- --> crates</td></tr>';
     const cell = template.content.firstChild?.lastChild as HTMLElement;
     cell.firstChild?.replaceWith(document.createTextNode(' '));
-    return template;
+    return template.content.firstChild as HTMLTableRowElement;
   })();
   readonly #body: HTMLElement;
-  #rows = new Map<number, HandRow>();
-  #ids: readonly number[] = [];
+  #rows: HandRow[] = [];
 
   constructor() {
     super();
@@ -29,74 +31,114 @@ class HandTable extends HTMLElement {
   }
 
   set rows(rows: readonly Row[]) {
-    if (rows.length === 0) {
-      this.#body.textContent = '';
-      this.#rows.clear();
-      this.#ids = [];
-      return;
-    }
-    const kept = new Map<number, HandRow>();
-    for (const row of rows) {
-      const known = this.#rows.get(row.id);
-      if (known) {
-        this.#rows.delete(row.id);
-        if (known.row !== row) {
-          if (known.row.name !== row.name) known.name.data = row.name;
-          if (known.row.crates !== row.crates) known.crates.data = String(row.crates);
-          known.row = row;
-        }
-        kept.set(row.id, known);
-      } else kept.set(row.id, this.#make(row));
-    }
-    if (
-      kept.size > 0 &&
-      this.#rows.size > 0 &&
-      [...kept.values()].every(({ node }) => node.parentNode !== this.#body)
-    )
-      this.#body.textContent = '';
-    else for (const { node } of this.#rows.values()) node.remove();
-    this.#rows = kept;
-    const ids = rows.map(({ id }) => id);
-    const before = this.#ids.filter((id) => kept.has(id));
-    this.#ids = ids;
-    // Where no row has moved and the new ones come last, only those are put in.
-    if (before.every((id, at) => id === ids[at])) this.#append(rows.slice(before.length), kept);
-    else this.#arrange([...kept.values()]);
+    this.#show(rows);
   }
 
-  #make(row: Row): HandRow {
-    const node = document.importNode(HandTable.template.content, true).firstChild as HTMLTableRowElement;
-    node.dataset.id = String(row.id);
-    const [id, name, crates] = node.children as unknown as readonly HTMLElement[];
-    (id?.firstChild as Text).data = String(row.id);
-    const nameText = name?.firstChild?.firstChild as Text;
-    nameText.data = row.name;
-    const cratesText = crates?.firstChild as Text;
-    cratesText.data = String(row.crates);
-    return { node, name: nameText, crates: cratesText, row };
+  #show(rows: readonly Row[]): void {
+    const old = this.#rows;
+    const next = new Array<HandRow>(rows.length);
+    this.#rows = next;
+    let start = 0;
+    let oldEnd = old.length;
+    let end = rows.length;
+    while (start < oldEnd && start < end && (old[start] as HandRow).row.id === (rows[start] as Row).id) {
+      next[start] = show(old[start] as HandRow, rows[start] as Row);
+      start++;
+    }
+    while (
+      oldEnd > start &&
+      end > start &&
+      (old[oldEnd - 1] as HandRow).row.id === (rows[end - 1] as Row).id
+    ) {
+      end--;
+      oldEnd--;
+      next[end] = show(old[oldEnd] as HandRow, rows[end] as Row);
+    }
+    if (start === oldEnd) return this.#insert(rows, next, start, end);
+    if (start === end) return this.#remove(old, start, oldEnd);
+    const known = new Map<number, number>();
+    for (let at = start; at < oldEnd; at++) known.set((old[at] as HandRow).row.id, at);
+    const from: number[] = [];
+    for (let at = start; at < end; at++) {
+      const { id } = rows[at] as Row;
+      const place = known.get(id) ?? -1;
+      from.push(place);
+      if (place >= 0) known.delete(id);
+    }
+    if (known.size === oldEnd - start) {
+      this.#remove(old, start, oldEnd);
+      return this.#insert(rows, next, start, end);
+    }
+    for (const place of known.values()) (old[place] as HandRow).node.remove();
+    const staying = longestRun(from);
+    let before: Node | null = next[end]?.node ?? null;
+    for (let at = end - 1; at >= start; at--) {
+      const place = from[at - start] as number;
+      const row = place < 0 ? make(rows[at] as Row) : show(old[place] as HandRow, rows[at] as Row);
+      next[at] = row;
+      if (place < 0 || !staying.has(at - start)) this.#body.insertBefore(row.node, before);
+      before = row.node;
+    }
   }
 
-  #append(rows: readonly Row[], kept: ReadonlyMap<number, HandRow>): void {
+  #insert(rows: readonly Row[], next: HandRow[], start: number, end: number): void {
+    if (start === end) return;
     const all = document.createDocumentFragment();
-    for (const { id } of rows) all.append((kept.get(id) as HandRow).node);
-    this.#body.append(all);
+    for (let at = start; at < end; at++) {
+      const row = make(rows[at] as Row);
+      next[at] = row;
+      all.append(row.node);
+    }
+    this.#body.insertBefore(all, next[end]?.node ?? null);
   }
 
-  #arrange(rows: readonly HandRow[]): void {
-    if (!this.#body.firstChild) {
-      const all = document.createDocumentFragment();
-      for (const { node } of rows) all.append(node);
-      this.#body.append(all);
-      return;
-    }
-    let before: Node | null = null;
-    for (let at = rows.length - 1; at >= 0; at--) {
-      const { node } = rows[at] as HandRow;
-      if (node.nextSibling !== before || node.parentNode !== this.#body)
-        this.#body.insertBefore(node, before);
-      before = node;
-    }
+  #remove(old: readonly HandRow[], start: number, end: number): void {
+    if (start === 0 && end === old.length) this.#body.textContent = '';
+    else for (let at = start; at < end; at++) (old[at] as HandRow).node.remove();
   }
+}
+
+function make(row: Row): HandRow {
+  const node = HandTable.template.cloneNode(true) as HTMLTableRowElement;
+  node.dataset.id = String(row.id);
+  const id = node.firstChild as HTMLElement;
+  const name = id.nextSibling as HTMLElement;
+  (id.firstChild as Text).data = String(row.id);
+  const nameText = name.firstChild?.firstChild as Text;
+  nameText.data = row.name;
+  const crates = name.nextSibling?.firstChild as Text;
+  crates.data = String(row.crates);
+  return { node, name: nameText, crates, row };
+}
+
+function show(known: HandRow, row: Row): HandRow {
+  if (known.row === row) return known;
+  if (known.row.name !== row.name) known.name.data = row.name;
+  if (known.row.crates !== row.crates) known.crates.data = String(row.crates);
+  known.row = row;
+  return known;
+}
+
+/** Which places of a list make up its longest rising run, those below zero left out. */
+function longestRun(numbers: readonly number[]): ReadonlySet<number> {
+  const before: number[] = [];
+  const tails: number[] = [];
+  for (let at = 0; at < numbers.length; at++) {
+    const number = numbers[at] as number;
+    if (number < 0) continue;
+    let low = 0;
+    let high = tails.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if ((numbers[tails[middle] as number] as number) < number) low = middle + 1;
+      else high = middle;
+    }
+    before[at] = low > 0 ? (tails[low - 1] as number) : -1;
+    tails[low] = at;
+  }
+  const run = new Set<number>();
+  for (let at = tails.at(-1) ?? -1; at >= 0; at = before[at] as number) run.add(at);
+  return run;
 }
 
 register(CrateTable);
