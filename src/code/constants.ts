@@ -9,8 +9,9 @@ export function constantCode(value: unknown): string {
   if (value === undefined || value === null) return String(value);
   switch (typeof value) {
     case 'string':
+      return quoted(value);
     case 'boolean':
-      return JSON.stringify(value);
+      return String(value);
     case 'number':
       return Object.is(value, -0) ? '-0' : String(value);
     case 'bigint':
@@ -23,6 +24,13 @@ export function constantCode(value: unknown): string {
     throw new NotWritten('a value in its template is no plain data');
   const fields = Object.entries(value).map(([key, one]) => `${keyCode(key)}: ${constantCode(one)}`);
   return `{ ${fields.join(', ')} }`;
+}
+
+/** A text in quotes: in those that it has fewer of. Whatever else has a meaning in them is escaped. */
+function quoted(text: string): string {
+  const json = JSON.stringify(text);
+  if (!text.includes('"') || text.includes("'")) return json;
+  return `'${json.slice(1, -1).replaceAll('\\"', '"')}'`;
 }
 
 export const isIdentifier = (name: string): boolean => /^[A-Za-z_$][\w$]*$/.test(name);

@@ -2,7 +2,8 @@ import { existsSync } from 'node:fs';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname, resolve as resolvePath } from 'node:path';
 import { Command } from 'commander';
-import type { AnyComponent, Use } from '../../component/index.js';
+import { type AnyComponent, componentCore, type Use } from '../../component/index.js';
+import { codeOf } from '../../html/code/ahead.js';
 import { renderHtml, renderPage } from '../../html/index.js';
 import { catalog, renderDocument } from '../../markup/index.js';
 import { resolve } from '../../tree/index.js';
@@ -18,6 +19,7 @@ interface Options {
   readonly title?: string;
   readonly lang?: string;
   readonly css?: string;
+  readonly showCode?: true;
   readonly out?: string;
 }
 
@@ -34,6 +36,7 @@ export function renderCommand(): Command {
     .option('--title <text>', 'with --page: the title; else the prop "title", else the description')
     .option('--lang <tag>', 'with --page: the language of the text', 'en')
     .option('--css <file>', 'with --page: rules for the whole page')
+    .option('--show-code', 'print the code that its HTML text is written with, instead of the text')
     .option('-o, --out <file>', 'write to a file instead of standard output')
     .action(run);
 }
@@ -41,6 +44,8 @@ export function renderCommand(): Command {
 async function run(path: string, options: Options): Promise<void> {
   if (/\.html?$/.test(path)) return document(path, options);
   const component = await loadComponent(path, options.component);
+  const core = componentCore(component);
+  if (options.showCode && core) return write(`${codeOf(core)}\n`, options.out);
   const props = (await loadProps(options.props)) ?? {};
   const tree = resolve(component, props);
   if (tree.problems.some((problem) => problem.severity === 'error')) {

@@ -11,20 +11,29 @@ import { writeRoutine } from './writer.js';
  * its key. Names in it are numbers, so that it does not matter what a bundler has made of those in the templates.
  */
 export function codeAhead(components: Iterable<ComponentCore>): ReadonlyMap<string, string> {
-  const routines = new Set<Callable>();
-  for (const component of components)
-    for (const form of formsOf(component)) {
-      routines.add(routineOf(component, form));
-      if (form !== 'shadow') routines.add(spotRoutine(component, form));
-    }
-  const written = new Map<string, string>();
+  const routines = [...components].flatMap((component) =>
+    formsOf(component).flatMap((form) => [
+      routineOf(component, form),
+      ...(form === 'shadow' ? [] : [spotRoutine(component, form)]),
+    ]),
+  );
+  const written = [...withCalled(routines)].map(({ parts }) => writeRoutine(parts, false).code);
+  return new Map(written.map((code) => [keyOf(code), code]));
+}
+
+/** The code that a component's HTML text is written with, for people: that of the component, then of all it calls. */
+export function codeOf(component: ComponentCore): string {
+  return [...withCalled([routineOf(component, 'markup')])]
+    .map(({ parts }) => writeRoutine(parts, true).code)
+    .join('\n\n');
+}
+
+/** Routines with all that they call. */
+function withCalled(first: Iterable<Callable>): ReadonlySet<Callable> {
+  const routines = new Set(first);
   // A set that grows while it is walked is walked to its end.
-  for (const { parts } of routines) {
-    const { code } = writeRoutine(parts, false);
-    written.set(keyOf(code), code);
-    called(parts.steps, routines);
-  }
-  return written;
+  for (const { parts } of routines) called(parts.steps, routines);
+  return routines;
 }
 
 function formsOf(component: ComponentCore): readonly Form[] {

@@ -74,6 +74,8 @@ class RoutineWriter {
   private readonly types = new Map<Register, string>();
   private readonly uses: Uses;
   private block: Block;
+  /** Steps that are known to need lines. */
+  private readonly inLines = new Set<readonly Step[]>();
 
   constructor(parts: RoutineParts, isNamed: boolean) {
     this.parts = parts;
@@ -133,13 +135,12 @@ class RoutineWriter {
   /** Reads a prop that was given, and looks whether it is one. */
   private given(at: Register, name: string, kind: AnyKind): void {
     const register = this.register(at);
-    const { fallbackValue, presence } = kind.settings;
     this.line(`let ${register} = props${isIdentifier(name) ? '.' : ''}${memberCode(name)};`);
-    const wrong = `if (${this.misfit(kind, register)}) return undefined;`;
-    if (presence === 'required') this.line(wrong);
-    else if (fallbackValue === undefined) this.line(`if (${register} !== undefined) { ${wrong} }`);
-    else
-      this.line(`if (${register} === undefined) ${register} = ${this.literal(fallbackValue)}; else ${wrong}`);
+    // A function may be an expression, which the planner reads.
+    const isMisfit = this.misfit(kind, register);
+    const isOdd =
+      plainTypeOf(kind) === undefined ? `typeof ${register} === 'function' || ${isMisfit}` : isMisfit;
+    this.missing(kind, register, `if (${isOdd}) return undefined;`);
   }
 
   /** The test that a value is not of a kind. */
@@ -152,7 +153,7 @@ class RoutineWriter {
       return words.map((word) => `${name} !== ${constantCode(word)}`).join(' && ');
     }
     const rule = this.value(kind.rule, 'kind');
-    return `${name} === undefined || typeof ${name} === 'function' || !${rule}.accepts(${name})`;
+    return `${name} === undefined || !${rule}.accepts(${name})`;
   }
 
   /** The code of the function whose lines were written. */
@@ -276,14 +277,16 @@ class RoutineWriter {
 
   /** Steps as terms alone; undefined where they need lines. */
   private terms(steps: readonly Step[]): readonly Term[] | undefined {
+    if (this.inLines.has(steps)) return undefined;
     const around = this.block;
     this.block = newBlock(undefined, around, around.isInLoop);
     try {
       this.all(steps);
       return this.block.terms.list;
     } catch (thrown) {
-      if (thrown === needsLines) return undefined;
-      throw thrown;
+      if (thrown !== needsLines) throw thrown;
+      this.inLines.add(steps);
+      return undefined;
     } finally {
       this.block = around;
     }
@@ -484,7 +487,14 @@ class RoutineWriter {
     this.typed(to, declared);
     if (plainTypeOf(declared) === undefined && (settings.tests.length > 0 || rules.settle))
       this.line(`${name} = ${late};`);
-    else this.line(`if (${this.misfit(declared, name)}) ${name} = ${late};`);
+    else this.missing(declared, name, `if (${this.misfit(declared, name)}) ${name} = ${late};`);
+  }
+
+  /** What is done where a value is missing that may be, else what is done with one that is there. */
+  private missing({ settings: { fallbackValue, presence } }: AnyKind, name: string, given: string): void {
+    if (presence === 'required') this.line(given);
+    else if (fallbackValue === undefined) this.line(`if (${name} !== undefined) { ${given} }`);
+    else this.line(`if (${name} === undefined) ${name} = ${this.literal(fallbackValue)}; else ${given}`);
   }
 
   private show(step: ShowStep): void {

@@ -1,0 +1,179 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { calc, component, eachOf, el, given, phrase, prop, slot, type Use } from 'zesty-lattice';
+import { renderBytes, renderHtml } from 'zesty-lattice/html';
+import { componentCore, propNameFaults } from '../../src/component/index.js';
+import { codeOf } from '../../src/html/code/ahead.js';
+import { inEachWay } from '../same/ways.js';
+import { runsOf } from '../support/runs.js';
+
+const hostile = fc.oneof(
+  fc.string({ unit: 'binary', maxLength: 12 }),
+  fc.constantFrom(
+    `');process.exit(77);('`,
+    '${process.exit(77)}',
+    '`+process.exit(77)+`',
+    '*/ process.exit(77) /*',
+    '</script><script>',
+    '\u2028\u2029\\\'"\n\r\0',
+    '\\"',
+    '__proto__',
+    'constructor',
+    'default',
+    'frame',
+    'out',
+  ),
+);
+const word = hostile.filter((text) => text !== '');
+/** A prop's name may be whatever an attribute's may. */
+const propName = fc
+  .oneof(
+    fc.string({ unit: 'binary', maxLength: 8 }),
+    fc.constantFrom('a`b', '${a}', 'a;b', '(a)', 'a\\', '*/', 'class', '柑橘'),
+  )
+  .filter(
+    (text) => !/[\s"'<>/=\0-\x1f\x7f]|^$|^on/i.test(text) && propNameFaults('any-sign', [text]).length === 0,
+  );
+
+describe('code is made of the plan alone', () => {
+  test('whatever stands in texts, names, keys, words and values is text in it', () => {
+    fc.assert(
+      fc.property(
+        fc.record({ text: hostile, word, propName, key: word, value: hostile, other: hostile }),
+        ({ text, word, propName: named, key, value, other }) => {
+          // A record made so has a field of any name.
+          const field = (all: object, one: string): never => (all as Record<string, never>)[one] as never;
+          const Any = component('any-sign', {
+            props: Object.fromEntries([
+              [named, prop.text()],
+              ['words', prop.choice([word, 'other']).fallback(word)],
+              ['rows', prop.list<Record<string, unknown>>()],
+            ]),
+            slots: { default: slot() },
+            template: ({ props, slots }: { props: object; slots: { default: (one: string) => never } }) =>
+              el.section(
+                { title: text, class: [word.replace(/\s/g, '-'), field(props, 'words')] },
+                text,
+                el.b({ title: field(props, named) }, field(props, named)),
+                given(
+                  calc(field(props, named), (one) => one === value),
+                  el.i(phrase`${field(props, named)}${text}`),
+                  text,
+                ),
+                eachOf(field(props, 'rows'), (row) =>
+                  el.li(field(row as never, key), el.q(field(row as never, key))),
+                ),
+                slots.default(text),
+              ),
+          } as never) as unknown as (props: object, content?: unknown) => Use;
+          const row = JSON.parse(`{ ${JSON.stringify(key)}: ${JSON.stringify(value)} }`);
+          const props = JSON.parse(`{ ${JSON.stringify(named)}: ${JSON.stringify(other)} }`);
+          const use = (): string => renderHtml(Any({ ...props, rows: [row, { [key]: other }] }, other));
+          const wanted = outcome(use);
+          for (const [way, got] of inEachWay(Any as never, () => outcome(use)))
+            expect([way, got]).toEqual([way, wanted]);
+        },
+      ),
+      runsOf('hostile code', 1500),
+    );
+  });
+});
+
+/** What is written, or what is wrong. */
+function outcome(write: () => string): string {
+  try {
+    return write();
+  } catch (thrown) {
+    return String(thrown);
+  }
+}
+
+const Sign = component('crate-sign', {
+  props: { name: prop.text(), count: prop.number().fallback(1), note: prop.text().optional() },
+  slots: { default: slot() },
+  template: ({ props, slots }) =>
+    el.p(
+      { title: props.name },
+      props.name,
+      ' ',
+      props.count,
+      given(props.note, (note) => el.i(note)),
+      slots.default(),
+    ),
+});
+const Signs = component('crate-signs', {
+  props: { names: prop.list<string>() },
+  template: ({ props }) => el.main(eachOf(props.names, (one) => Sign({ name: one }, el.b(one)))),
+});
+
+test('the code of a component reads as if a person had written it', () => {
+  expect(codeOf(componentCore(Signs) as never)).toBe(
+    `const { escapeAttribute, escapeText, isSafe, listOf, settleLate } = lattice;
+const [rows_0, check_1] = values;
+return function crateSigns_(frame, out, names0) {
+  frame.locals = [];
+  out += "<main>";
+  const items$0 = Array.isArray(names0) ? names0 : listOf(frame, rows_0, names0);
+  for (let n2 = 0; n2 < items$0.length; n2++) {
+    const one1 = items$0[n2];
+    frame.locals[2] = n2;
+    let name3 = one1;
+    if (typeof name3 !== 'string') name3 = settleLate(frame, check_1, name3);
+    const name3IsSafe = isSafe(name3);
+    const name3Text = name3IsSafe ? name3 : escapeText(name3);
+    out += '<p title="' + (name3IsSafe ? name3 : escapeAttribute(name3)) + '">' + name3Text + " 1<b>" + name3Text + "</b></p>";
+    if (out.length > 16384) out = frame.pass.hand(out);
+  }
+  return out + "</main>";
+};`,
+  );
+});
+
+test('long pages are the same in pieces, as text and as bytes', () => {
+  const names = Array.from({ length: 3000 }, (_, n) => `Crate ${n} ${['', '柑橘', '🍊', 'é & <b>'][n % 4]}`);
+  const text = renderHtml(Signs, { names });
+  expect(text.length).toBeGreaterThan(100_000);
+  expect(text).toBe(
+    `<main>${names.map((one) => renderHtml(Sign({ name: one }, el.b(one)))).join('')}</main>`,
+  );
+  for (let round = 0; round < 8; round++) {
+    expect(Buffer.from(renderBytes(Signs, { names })).equals(Buffer.from(text))).toBe(true);
+    expect(renderHtml(Signs, { names })).toBe(text);
+  }
+  expect(Buffer.from(renderBytes(Sign({ name: 'é' }))).toString()).toBe('<p title="é">é 1</p>');
+});
+
+test('a function may render while a rendering calls it', () => {
+  const Outer = component('outer-sign', {
+    props: { name: prop.text() },
+    slots: { default: slot() },
+    template: ({ props, slots }) =>
+      el.div(
+        calc(props.name, (one) => renderHtml(Sign({ name: one }, 'inner')).length),
+        slots.default(),
+      ),
+  });
+  for (let round = 0; round < 8; round++)
+    expect(renderHtml(Outer({ name: 'ab' }, el.b('outer')))).toBe('<div>27<b>outer</b></div>');
+});
+
+test('what is wrong far inside content on the spot has its whole path', () => {
+  const Bad = component('bad-sign', {
+    props: { name: prop.text() },
+    template: ({ props }) =>
+      el.p(
+        calc(props.name, (one) => {
+          if (one === 'bad') throw new RangeError('it is bad');
+          return one;
+        }),
+      ),
+  });
+  const Box = component('box-sign', {
+    slots: { default: slot() },
+    template: ({ slots }) => el.div(slots.default()),
+  });
+  const page = (one: string) => Box({}, [el.i('text'), Box({}, [Bad({ name: 'good' }), Bad({ name: one })])]);
+  expect(renderHtml(page('fine'))).toContain('<p>fine</p>');
+  for (let round = 0; round < 8; round++)
+    expect(() => renderHtml(page('bad'))).toThrow(/in box-sign › box-sign › bad-sign\[2\]/);
+});
