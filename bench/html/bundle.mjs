@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { build } from 'vite';
+import { lattice } from 'zesty-lattice/vite';
 
 /** Makes plain modules of the measurements in out/bench; the library stays as it was built, as its users run it. */
 export async function bundleBench(root, from = root) {
@@ -8,6 +9,8 @@ export async function bundleBench(root, from = root) {
     configFile: false,
     root,
     logLevel: 'error',
+    // The rules and templates of the examples, put in as text.
+    plugins: [lattice({ ahead: false })],
     build: {
       outDir: join(root, 'out/bench'),
       emptyOutDir: true,

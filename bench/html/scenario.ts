@@ -8,8 +8,9 @@ export interface Scenario {
   ours(): string;
   /** The same as bytes; none where there is no such way. */
   bytes?(): Uint8Array;
-  plain(): string;
-  careful(): string;
+  /** None where nobody has written it by hand: then it is compared with other versions alone. */
+  plain?(): string;
+  careful?(): string;
   /** The careful way into bytes, piece by piece. */
   carefulBytes?(to: Pieces): void;
 }

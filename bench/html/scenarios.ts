@@ -1,6 +1,8 @@
 import { calc, component, eachOf, el, given, phrase, preset, prop, slot } from 'zesty-lattice';
 import * as html from 'zesty-lattice/html';
 import 'zesty-lattice/markup';
+import { FairPage } from '../../examples/orchard/fair-page.js';
+import fairData from '../../examples/orchard/open-day.json' with { type: 'json' };
 import {
   type Branch,
   branch,
@@ -474,6 +476,17 @@ const linesCarefully: Careful = inPieces(
   '</div>',
 );
 
+// (i) The open day of the orchard, a whole document.
+
+const openDay = {
+  title: 'Open day at Ninefold Orchard',
+  lang: 'en',
+  styles: 'body { margin: 0 }',
+};
+const renderPageBytes: typeof html.renderPageBytes =
+  html.renderPageBytes ?? ((...given) => Buffer.from(html.renderPage(...given)));
+const fair = (): ReturnType<typeof FairPage> => FairPage(fairData as never);
+
 // (j) The cards, written as HTML text.
 
 const MarkupCard = component('markup-card', {
@@ -664,6 +677,14 @@ export const scenarios: readonly Scenario[] = [
     linesPlainly,
     linesCarefully,
   ),
+  {
+    key: 'i',
+    name: 'the open day page',
+    units: 1,
+    unit: 'page',
+    ours: () => html.renderPage(fair(), openDay),
+    bytes: () => renderPageBytes(fair(), openDay),
+  },
   cardPage('j', 'the cards written as HTML text', thousand, MarkupPage as unknown as typeof CardPage),
   scenario(
     { key: 'k', name: 'on the spot, with content', units: 1_000, unit: 'call' },

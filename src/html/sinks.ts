@@ -32,7 +32,7 @@ export class BytesSink implements Sink {
     // A unit of text is at most three bytes.
     const most = this.length + piece.length * 3;
     if (this.bytes === undefined || most > this.bytes.length) {
-      const more = bytesOf(Math.max(this.length * 2, most));
+      const more = bytesOf(Math.max((this.bytes?.length ?? 0) * 2, most));
       if (this.bytes) more.set(this.bytes.subarray(0, this.length));
       this.bytes = more;
     }

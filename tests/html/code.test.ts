@@ -111,7 +111,7 @@ test('the code of a component reads as if a person had written it', () => {
     `const { escapeAttribute, escapeText, isSafe, listOf, settleLate } = lattice;
 const [rows_0, check_1] = values;
 return function crateSigns_(frame, out, names0) {
-  frame.locals = [];
+  frame.locals = new Array(3);
   out += "<main>";
   const items$0 = Array.isArray(names0) ? names0 : listOf(frame, rows_0, names0);
   for (let n2 = 0; n2 < items$0.length; n2++) {

@@ -160,7 +160,8 @@ class RoutineWriter {
   private functionOf(takes: readonly string[]): WrittenRoutine {
     const lines = this.block.lines?.list ?? [];
     const last = `return ${['out', ...this.rest()].join(' + ')};`;
-    const locals = this.asked.size > 0 ? ['  frame.locals = [];'] : [];
+    const most = Math.max(-1, ...this.asked);
+    const locals = most < 0 ? [] : [`  frame.locals = new Array(${most + 1});`];
     const code = [
       ...(this.names.size > 0 ? [`const { ${[...this.names].sort().join(', ')} } = lattice;`] : []),
       ...(this.constants.size > 0 ? [`const [${[...this.constants.values()].join(', ')}] = values;`] : []),
