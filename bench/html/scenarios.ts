@@ -14,6 +14,7 @@ import {
   type Row,
   rowsOf,
 } from './data.js';
+import { type OpenDay, openDayByHand } from './orchard-by-hand.js';
 import { inPieces, type Pieces, type Scenario, textOf } from './scenario.js';
 
 const { escapeAttribute, escapeText, renderHtml } = html;
@@ -485,6 +486,13 @@ const openDay = {
 };
 const renderPageBytes: typeof html.renderPageBytes =
   html.renderPageBytes ?? ((...given) => Buffer.from(html.renderPage(...given)));
+/** The head of the document is the same for both: doctype, title, rules. */
+let head: string | undefined;
+const openDayHead = (): string => {
+  head ??= /^[^]*<body>\n/.exec(html.renderPage(fair(), openDay))?.[0] ?? '';
+  return head;
+};
+const openDayEnd = '\n</body>\n</html>\n';
 const fair = (): ReturnType<typeof FairPage> => FairPage(fairData as never);
 
 // (j) The cards, written as HTML text.
@@ -683,6 +691,7 @@ export const scenarios: readonly Scenario[] = [
     units: 1,
     unit: 'page',
     ours: () => html.renderPage(fair(), openDay),
+    plain: () => openDayHead() + openDayByHand(fairData as OpenDay) + openDayEnd,
     bytes: () => renderPageBytes(fair(), openDay),
   },
   cardPage('j', 'the cards written as HTML text', thousand, MarkupPage as unknown as typeof CardPage),

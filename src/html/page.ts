@@ -4,8 +4,8 @@ import type { Content } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
 import { Pass, type Sink } from './pass.js';
-import { joinedBytes, type RenderOptions, writeTo } from './render.js';
-import { BytesSink, TextSink } from './sinks.js';
+import { type RenderOptions, writeTo } from './render.js';
+import { BytesSink, joinedBytes, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
 

@@ -12,7 +12,7 @@ export class Pass {
   readonly form: 'markup' | 'elements';
   readonly problems: Problem[] = [];
   /** The components whose styles content on the spot needs. */
-  styled: Set<ComponentCore> | undefined;
+  styled: ReadonlySet<ComponentCore> | undefined;
   /** The components with rules whose elements may stand in the shadow root that is being written; none outside of any. */
   inRoot: ReadonlySet<ComponentCore> | undefined;
   /** What the components around the part that is being written provide. */
@@ -48,8 +48,11 @@ export class Pass {
   /** Takes note of components whose rules content on the spot needs. */
   needs(components: ReadonlySet<ComponentCore>): void {
     if (components.size === 0 || !this.wantsStyles) return;
-    this.styled ??= new Set();
-    for (const component of components) this.styled.add(component);
+    // Most content uses one component, whose set is known by itself: its style sheet is made once.
+    const { styled } = this;
+    if (styled === undefined) this.styled = components;
+    else if (styled !== components && [...components].some((one) => !styled.has(one)))
+      this.styled = new Set([...styled, ...components]);
   }
 
   /** Hands on what is ready; gives what is to be written behind of. */

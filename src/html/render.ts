@@ -12,7 +12,7 @@ import { isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { making } from './code/index.js';
 import { Pass, type Sink } from './pass.js';
 import { quickIn, quickText } from './quick.js';
-import { BytesSink, TextSink } from './sinks.js';
+import { BytesSink, joinedBytes, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
 
@@ -81,17 +81,6 @@ export function renderBytes<const Target extends Use | AnyComponent>(
   const styles = new BytesSink();
   styles.take(`<style>${styleSheet(styled)}</style>`);
   return joinedBytes(styles.with(''), sink.with(last));
-}
-
-/** Bytes one after another. */
-export function joinedBytes(...parts: readonly Uint8Array[]): Uint8Array {
-  const all = new Uint8Array(parts.reduce((length, one) => length + one.length, 0));
-  let at = 0;
-  for (const one of parts) {
-    all.set(one, at);
-    at += one.length;
-  }
-  return all;
 }
 
 /** Sorts out the two ways a rendering is called. */

@@ -60,3 +60,14 @@ function write(text: string, to: Uint8Array, at: number): number {
   if (Buffer) return (to as NodeBytes).write(text, at);
   return encoder.encodeInto(text, to.subarray(at)).written;
 }
+
+/** Bytes one after another. */
+export function joinedBytes(...parts: readonly Uint8Array[]): Uint8Array {
+  const all = bytesOf(parts.reduce((length, one) => length + one.length, 0));
+  let at = 0;
+  for (const one of parts) {
+    all.set(one, at);
+    at += one.length;
+  }
+  return all;
+}
