@@ -9,7 +9,7 @@ import { plot } from './plot.mjs';
 
 const root = new URL('../..', import.meta.url).pathname;
 const isQuick = process.argv.includes('--quick');
-const [processes, seconds] = isQuick ? [1, 0.2] : [5, 0.5];
+const [processes, seconds] = isQuick ? [1, 0.2] : [3, 0.4];
 await bundleBench(root);
 
 const node = (file, args = [], flags = []) =>
@@ -148,7 +148,7 @@ if (process.argv.includes('--write')) {
     escaping: escapeTable,
   }))
     text = text.replace(
-      new RegExp(`(<!-- ${mark} -->\\n)[^]*?(\\n<!-- end -->)`),
+      new RegExp(`(<!-- ${mark} -->\\n)[sS]*?(\\n<!-- end -->)`),
       (_all, start, end) => `${start}${made}${end}`,
     );
   writeFileSync(file, text);

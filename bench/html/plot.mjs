@@ -50,6 +50,7 @@ export async function plot(growth, file) {
               type: 'logarithmic',
               title: { display: true, text: 'cards on the page' },
               ticks: {
+                maxRotation: 0,
                 callback: (value) => (Number.isInteger(Math.log10(value)) ? value.toLocaleString('en') : ''),
               },
             },

@@ -489,7 +489,7 @@ const renderPageBytes: typeof html.renderPageBytes =
 /** The head of the document is the same for both: doctype, title, rules. */
 let head: string | undefined;
 const openDayHead = (): string => {
-  head ??= /^[^]*<body>\n/.exec(html.renderPage(fair(), openDay))?.[0] ?? '';
+  head ??= /^[\s\S]*<body>\n/.exec(html.renderPage(fair(), openDay))?.[0] ?? '';
   return head;
 };
 const openDayEnd = '\n</body>\n</html>\n';

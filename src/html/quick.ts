@@ -126,7 +126,8 @@ function valuesOf(props: UseNode['props'], { checks, component }: Usual): readon
 class SpotFrame extends Frame {
   content: UseNode | undefined;
   use: UseNode | undefined;
-  readonly sink = new TextSink();
+  /** Takes what is ready of a rendering that needs no other sink. */
+  sink: TextSink | undefined;
   private reading: Reading | undefined;
 
   /** Content as it is put in: text, or what writes it; `undefined` where it comes to nothing. */
@@ -189,6 +190,7 @@ function plainContent(content: unknown): string {
     }
     isSomething = true;
     const { content: parts } = content;
+    if (known.end === '' && parts.length > 0) isPlain = false;
     if (parts.length === 1) return known.opened + plainContent(parts[0]) + known.end;
     let text = known.opened;
     for (let at = 0; at < parts.length; at++) text += plainContent(parts[at]);
@@ -216,7 +218,9 @@ export function quickText(use: UseNode): string | undefined {
   const frame = idle ?? new SpotFrame(new Pass('markup', undefined, false), undefined, undefined, '');
   // What a function renders meanwhile, which this rendering calls, takes another.
   idle = undefined;
-  const { pass, sink } = frame;
+  const { pass } = frame;
+  frame.sink ??= new TextSink();
+  const { sink } = frame;
   pass.sink = sink;
   const text = quickly(use, frame);
   if (pass.problems.length > 0) refuse(pass.problems);
@@ -356,7 +360,7 @@ class Reading {
 
   private element({ attributes, content, tag }: ElementNode): boolean {
     const known = tags.get(tag) ?? tagTexts(tag);
-    if (known === unusual) return false;
+    if (known === unusual || (known.end === '' && content.length > 0)) return false;
     if (attributes === undefined) this.text += known.opened;
     else {
       const text = attributesText(known.tags, attributes);
@@ -373,6 +377,7 @@ interface TagTexts {
   readonly tags: readonly [string];
   readonly start: string;
   readonly opened: string;
+  /** Empty for an element that has no content. */
   readonly end: string;
 }
 
@@ -383,12 +388,11 @@ function tagTexts(tag: unknown): TagTexts | typeof unusual {
   const isUsual =
     typeof tag === 'string' &&
     /^[a-z][a-z0-9]*$/.test(tag) &&
-    !voidElements.has(tag) &&
     !lineEaters.has(tag) &&
     !rawTextElements.has(tag) &&
     !/^(title|option|select)$/.test(tag);
   const known: TagTexts | typeof unusual = isUsual
-    ? { tags: [tag], start: `<${tag}`, opened: `<${tag}>`, end: `</${tag}>` }
+    ? { tags: [tag], start: `<${tag}`, opened: `<${tag}>`, end: voidElements.has(tag) ? '' : `</${tag}>` }
     : unusual;
   if (tags.size < 300) tags.set(tag, known);
   return known;

@@ -26,7 +26,9 @@ describe('lattice render', () => {
   test('prints the code that the text is written with, where asked for', () => {
     const { code, out, err } = lattice('render', parts, '--component', 'second-part', '--show-code');
     expect({ code, err }).toEqual({ code: 0, err: '' });
-    expect(out).toMatch(/^const \{ .* \} = lattice;\n[^]*return function secondPart_\(frame, out, name0\) \{\n[^]*\};\n$/);
+    expect(out).toMatch(
+      /^const \{ .* \} = lattice;\n[\s\S]*return function secondPart_\(frame, out, name0\) \{\n[\s\S]*\};\n$/,
+    );
   });
 
   test('takes props from JSON, a component by its export name, and writes a page to a file', () => {

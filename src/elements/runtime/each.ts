@@ -3,11 +3,12 @@ import { idPart } from '../../template/id-part.js';
 import type { Scope } from '../../template/scope.js';
 import { adopt, differs } from './adoption.js';
 import { type Attach, type Block, follow, type Scopes, update } from './block.js';
+import type { Instance } from './instance.js';
 import { forward, inside, mount, type Reads, remove } from './move.js';
 import { Rows } from './rows.js';
 import { derived, refresh } from './scopes.js';
 import type { Get } from './text.js';
-import { create, type View } from './view.js';
+import { attachAll, childAt, create, type View } from './view.js';
 
 export interface Each {
   readonly list: Get;
@@ -21,13 +22,22 @@ export interface Each {
   readonly indexMask: number;
   /** The mask of all locals of the level. */
   readonly locals: number;
-  /** How many row and slot functions enclose the rows. */
-  readonly depth: number;
+  /** How many row and slot functions enclose the rows, where something in them makes ids. */
+  readonly depth?: number | undefined;
   readonly key?: Get | undefined;
   readonly row: View;
   readonly empty?: View | undefined;
   /** What rows and the content for none read. */
   readonly reads: Reads;
+}
+
+/** Makes a row. One of a single element is cloned without a fragment around it, which costs as much again. */
+function createRow(view: View, scopes: Scopes, instance: Instance): ReturnType<typeof create> {
+  const { firstChild, lastChild } = view.fragment();
+  if (firstChild !== lastChild || firstChild?.nodeType !== 1) return create(view, scopes, instance);
+  const node = document.importNode(firstChild, true);
+  const top = { firstChild: node } as unknown as Node;
+  return { block: attachAll(view, node, node, scopes, instance, top, childAt), fragment: node };
 }
 
 /** Content for every item of a list, before a node that marks the place. */
@@ -39,7 +49,7 @@ export function each(of: Each): Attach {
       const own = derived(scopes[level] as Scope);
       own.locals[item] = value;
       own.locals[item + 1] = index;
-      if (own.at) {
+      if (own.at && depth !== undefined) {
         own.at = own.at.slice();
         own.at[depth + 1] = `${own.at[depth] ?? ''}-${idPart(key ? key(own) : index)}`;
       }
@@ -53,7 +63,7 @@ export function each(of: Each): Attach {
     const probe = derived(scopes[level] as Scope);
     const rows = new Rows(mark, {
       create(value, index) {
-        if (!instance.adoption) return create(row, rowScopes(value, index), instance);
+        if (!instance.adoption) return createRow(row, rowScopes(value, index), instance);
         const taken = adopt(row, cursor, mark.parentNode, rowScopes(value, index), instance);
         cursor = taken.last?.nextSibling ?? null;
         return { block: taken, fragment: new DocumentFragment() };

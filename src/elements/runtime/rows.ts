@@ -8,7 +8,7 @@ interface Row {
 }
 
 interface RowWork {
-  create(item: unknown, index: number): { readonly block: Block; readonly fragment: DocumentFragment };
+  create(item: unknown, index: number): { readonly block: Block; readonly fragment: Node };
   /** Shows an item, which may be a new one, at a number, which may be another than before. */
   update(block: Block, isNew: boolean, item: unknown, index: number): void;
   /** What tells one item from another; without it rows are told apart by their number. */
@@ -39,14 +39,18 @@ export class Rows {
     let end = items.length;
     // Most items are the very ones of before, at one end or the other: those need no key, and nothing shown anew.
     while (start < oldEnd && start < end && isSame(old[start] as Row, items[start], start, keyOf)) {
-      rows[start] = this.#keep(old[start] as Row, items, start++);
+      const row = old[start] as Row;
+      if (row.item !== items[start]) this.#keep(row, items, start);
+      rows[start++] = row;
     }
     while (oldEnd > start && end > start && isSame(old[oldEnd - 1] as Row, items[end - 1], end - 1, keyOf)) {
       rows[--end] = old[--oldEnd] as Row;
     }
     const keys = this.#keys(items, start, end, keyOf);
     this.#between(old, start, oldEnd, rows, items, keys, end);
-    for (let at = end; at < items.length; at++) this.#keep(rows[at] as Row, items, at);
+    const haveMoved = old.length !== items.length;
+    for (let at = end; at < items.length; at++)
+      if (haveMoved || (rows[at] as Row).item !== items[at]) this.#keep(rows[at] as Row, items, at);
     this.all = rows;
   }
 

@@ -52,7 +52,7 @@ export function create(
   from: View,
   scopes: Scopes,
   instance: Instance,
-): { readonly block: Block; readonly fragment: DocumentFragment } {
+): { readonly block: Block; readonly fragment: Node } {
   const fragment = document.importNode(from.fragment(), true);
   const { firstChild, lastChild } = fragment;
   return { block: attachAll(from, firstChild, lastChild, scopes, instance, fragment, childAt), fragment };
@@ -78,7 +78,7 @@ export function attachAll(
   return block;
 }
 
-function childAt(_from: number, child: number, around: Node): Node {
+export function childAt(_from: number, child: number, around: Node): Node {
   let node = around.firstChild as Node;
   for (let n = 0; n < child; n++) node = node.nextSibling as Node;
   return node;

@@ -1,4 +1,4 @@
-import type { PlanEach } from '../../../plan/index.js';
+import { type PlanEach, readsOp } from '../../../plan/index.js';
 import { describe } from '../../../template/index.js';
 import { Constant, call, Later } from '../call.js';
 import { maskOf } from '../dependencies.js';
@@ -30,11 +30,16 @@ export function buildEach(node: PlanEach, parent: Around, view: CompiledView, sp
     indexMask,
     // Locals of what stands around may be numbered later.
     locals: new Later(() => dependencies.locals),
-    depth,
+    depth: mayMakeIds(node) ? depth : undefined,
     key,
     row,
     empty,
     reads: view.noteViews(row, empty),
   };
   view.part(mark, call('each', of));
+}
+
+/** Whether something in the rows makes ids, or hands on what may. */
+function mayMakeIds({ row }: PlanEach): boolean {
+  return row.placesSlots || row.uses.length > 0 || row.reads.some((core) => readsOp(core, 'uid'));
 }
