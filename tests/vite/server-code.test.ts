@@ -40,7 +40,7 @@ console.log(renderHtml(StallSign({ name: 'x', crates: 1 }, 'on the spot')));
 try {
   renderHtml(StallList, { stalls: [{ name: 'a', crates: 1 }, { name: 'b', crates: -1 }] });
 } catch (error) {
-  console.log(error.problems[0].where, '|', error.problems[0].message, '|', /fewer than none[sS]*?at \\S*(stallList_)/.exec(error.cause.stack)?.[1]);
+  console.log(error.problems[0].where, '|', error.problems[0].message, '|', /fewer than none[\\s\\S]*?at \\S*(stallList_)/.exec(error.cause.stack)?.[1]);
 }
 try {
   new Function('');

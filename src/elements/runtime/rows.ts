@@ -38,13 +38,19 @@ export class Rows {
     let oldEnd = old.length;
     let end = items.length;
     // Most items are the very ones of before, at one end or the other: those need no key, and nothing shown anew.
-    while (start < oldEnd && start < end && isSame(old[start] as Row, items[start], start, keyOf)) {
+    while (start < oldEnd && start < end) {
       const row = old[start] as Row;
-      if (row.item !== items[start]) this.#keep(row, items, start);
+      if (row.item !== items[start]) {
+        if (row.key !== keyOf(items[start], start)) break;
+        this.#keep(row, items, start);
+      }
       rows[start++] = row;
     }
-    while (oldEnd > start && end > start && isSame(old[oldEnd - 1] as Row, items[end - 1], end - 1, keyOf)) {
-      rows[--end] = old[--oldEnd] as Row;
+    while (oldEnd > start && end > start) {
+      const row = old[oldEnd - 1] as Row;
+      if (row.item !== items[end - 1] && row.key !== keyOf(items[end - 1], end - 1)) break;
+      rows[--end] = row;
+      oldEnd--;
     }
     const keys = this.#keys(items, start, end, keyOf);
     this.#between(old, start, oldEnd, rows, items, keys, end);
@@ -177,11 +183,6 @@ export class Rows {
         this.#mark,
       );
   }
-}
-
-/** Whether a row is an item's: the same item needs no look at its key. */
-function isSame(row: Row, item: unknown, index: number, keyOf: KeyOf): boolean {
-  return row.item === item || row.key === keyOf(item, index);
 }
 
 /** Which places of a list of numbers make up its longest rising run, those below zero left out. */
