@@ -26,6 +26,7 @@ import {
   listOf,
   propRecord,
   provide,
+  type ReadyContent,
   settleLate,
   sharedNow,
   shown,
@@ -152,6 +153,13 @@ const writers: {
     const ids = step.ids && getOf(step.ids);
     return (frame, out) =>
       filledSlot(frame, out + before, step, ids && data(frame), (ids?.(frame) ?? '') as string, fallback);
+  },
+  ready({ content }, before) {
+    const get = getOf(content);
+    return (frame, out) => {
+      const ready = get(frame) as ReadyContent;
+      return typeof ready === 'string' ? out + before + ready : ready.write(out + before);
+    };
   },
   provide(step, before) {
     const props = step.props.map(getOf);

@@ -277,8 +277,8 @@ class Pieces {
     this.last = last;
   }
 
-  write(): string {
-    let text = '';
+  write(out: string): string {
+    let text = out;
     for (const one of this.pieces) text = typeof one === 'string' ? text + one : one.write(text);
     return text + this.last;
   }

@@ -22,7 +22,6 @@ import type {
   GivenFill,
   Handed,
   HostStep,
-  Make,
   RowsStep,
   ShowStep,
 } from './lower/steps.js';
@@ -308,13 +307,8 @@ export function propAttribute({ props }: ComponentCore, index: number, value: un
 /** Stands for content on the spot that is more than text and plain elements, and for components that need more. */
 export const unusual: unique symbol = Symbol('unusual');
 
-/** Content on the spot, ready to put in: text, or something that writes it. */
-export type ReadyContent = string | { write(): string };
-
-export const readyText: Make = (_frame, _where, content) => {
-  const ready = content as ReadyContent;
-  return typeof ready === 'string' ? ready : ready.write();
-};
+/** Content on the spot, ready to put in: text, or something that writes it behind what is written. */
+export type ReadyContent = string | { write(out: string): string };
 
 /** Whether something holds for any item of a list. */
 export function anyItem(list: unknown, holds: (item: unknown, index: number) => unknown): boolean {

@@ -103,25 +103,6 @@ export class Block {
   }
 }
 
-/** Whether a node comes out the same whatever the scope, given the locals that are set around it. */
-export function isClosedBy(
-  table: FactsTable,
-  node: PlanNode,
-  isClosedUse: (use: PlanUse) => boolean,
-  locals: readonly number[] = [],
-): boolean {
-  if (node.kind === 'slot' || (node.kind === 'use' && !isClosedUse(node))) return false;
-  const facts = factsIn(table, node);
-  return (
-    facts.reads(node).every((core) => isClosedCore(core, locals)) &&
-    facts
-      .blocks(node)
-      .every((inner) =>
-        inner.block.nodes.every((one) => isClosedBy(table, one, isClosedUse, [...locals, ...inner.locals])),
-      )
-  );
-}
-
 function factsIn(table: FactsTable, node: PlanNode): NodeFacts<PlanNode> {
   // The facts of a kind are of just that kind; TypeScript cannot follow the two through one index.
   return table[node.kind] as NodeFacts<PlanNode>;
@@ -130,27 +111,6 @@ function factsIn(table: FactsTable, node: PlanNode): NodeFacts<PlanNode> {
 /** Whether an expression, or one that it is made from, is of some kind. */
 export function readsOp(core: Core, op: Core['op']['op']): boolean {
   return core.op.op === op || inputsOf(core).some((input) => readsOp(input, op));
-}
-
-function isClosedCore(core: Core, locals: readonly number[]): boolean {
-  switch (core.op.op) {
-    case 'local':
-      return locals.includes(core.op.local);
-    case 'prop':
-    case 'state':
-    case 'shared':
-    case 'filled':
-    case 'uid':
-    case 'event':
-    case 'outer':
-      return false;
-    case 'calc':
-      return core.op.inputs.length > 0 && core.op.inputs.every((input) => isClosedCore(input, locals));
-    case 'call':
-      return core.op.args.length > 0 && core.op.args.every((arg) => isClosedCore(arg, locals));
-    default:
-      return inputsOf(core).every((input) => isClosedCore(input, locals));
-  }
 }
 
 /** Whether one of two comes to anything. */

@@ -1,11 +1,11 @@
 import { type ComponentCore, componentCore, perComponent } from '../component/index.js';
 import { type Finding, finding, show } from '../problem/index.js';
 import { type AnyNode, type Core, coreOf, isNode, type Site } from '../template/index.js';
-import { Block, isClosedBy } from './block.js';
+import { Block } from './block.js';
 import { Counts, noRows, Place } from './counts.js';
 import { facts, planners } from './nodes/index.js';
 import type { PlannedKind } from './nodes/kind.js';
-import type { Fault, Plan, PlanNode, PlanUse } from './plan.js';
+import type { Fault, Plan, PlanNode } from './plan.js';
 import { blueprintOf } from './run-template.js';
 
 /** The plan of a component, made once. */
@@ -30,11 +30,6 @@ export function planContent(content: unknown): Plan {
  */
 export function planOnTheSpot(content: unknown, report: Planner['report']): Block {
   return new Planner(undefined, report).block(content, top());
-}
-
-/** Whether a node comes out the same whatever it is rendered with. */
-export function isClosed(node: PlanNode, isClosedUse: (use: PlanUse) => boolean): boolean {
-  return isClosedBy(facts, node, isClosedUse);
 }
 
 function top(): At {

@@ -143,6 +143,37 @@ test('long pages are the same in pieces, as text and as bytes', () => {
   expect(Buffer.from(renderBytes(Sign({ name: 'é' }))).toString()).toBe('<p title="é">é 1</p>');
 });
 
+test('long content stands where it belongs, in whatever it is', () => {
+  const names = Array.from({ length: 2000 }, (_, n) => `Crate ${n}`);
+  const inner = renderHtml(Signs, { names });
+  const Box = component('crate-box', {
+    slots: { default: slot(), end: slot() },
+    template: ({ slots }) => el.div(el.b('before'), slots.default('none'), el.i('after'), slots.end()),
+  });
+  const Outer = component('crate-outer', {
+    props: { names: prop.list<string>() },
+    template: ({ props }) =>
+      el.section(
+        Box({}, { default: Signs({ names: props.names }), end: el.pre(Signs({ names: props.names })) }),
+      ),
+  });
+  const boxed = `<div><b>before</b>${inner}<i>after</i></div>`;
+  const twice = `<section><div><b>before</b>${inner}<i>after</i><pre>${inner}</pre></div></section>`;
+  for (let round = 0; round < 8; round++) {
+    expect(renderHtml(Box({}, Signs({ names })))).toBe(boxed);
+    expect(renderHtml(Box({}, [el.q('quote'), Signs({ names })]))).toBe(
+      boxed.replace('</b>', '</b><q>quote</q>'),
+    );
+    expect(Buffer.from(renderBytes(Box({}, Signs({ names })))).toString()).toBe(boxed);
+    expect(renderHtml(Outer({ names }))).toBe(twice);
+  }
+  for (const [way, got] of inEachWay(Outer as never, () => [
+    renderHtml(Box({}, Signs({ names }))),
+    renderHtml(Outer({ names })),
+  ]))
+    expect([way, ...got]).toEqual([way, boxed, twice]);
+});
+
 test('a function may render while a rendering calls it', () => {
   const Outer = component('outer-sign', {
     props: { name: prop.text() },

@@ -443,6 +443,11 @@ class RoutineWriter {
         `out = ${this.name('filledSlot')}(frame, out, ${this.step(step)}, ${data}, ${ids}, ${fallback});`,
       );
     },
+    ready: ({ content }) => {
+      const ready = this.code(content);
+      this.flush();
+      this.line(`out = typeof ${ready} === 'string' ? out + ${ready} : ${ready}.write(out);`);
+    },
     provide: ({ component, inner, props, state }) => {
       this.flush();
       const end = `end$${this.next++}`;

@@ -1,7 +1,6 @@
 import type { PlanFill, PlanSlot } from '../../plan/index.js';
 import { escapeAttribute } from '../escape.js';
 import { marksParts } from '../form.js';
-import { readyText } from '../runtime.js';
 import { choose } from './branches.js';
 import { type At, deeper, literal, register, type Spliced } from './env.js';
 import { blockStart } from './lowering.js';
@@ -30,7 +29,7 @@ export function lowerSlot(node: PlanSlot, to: Steps, at: At): void {
 
 /** A slot whose content is ready to put in. */
 function lowerReady(node: PlanSlot, text: Register, to: Steps, at: At): void {
-  const given: Step = { kind: 'made', make: readyText, values: [register(text)], where: at.env.where };
+  const given: Step = { kind: 'ready', content: register(text) };
   choose(isGiven(text), [given], at.lowering.apart(node.fallback, at), to);
 }
 

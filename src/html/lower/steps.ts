@@ -27,6 +27,7 @@ export type Step =
   | ChangingStep
   | CallStep
   | FillStep
+  | ReadyStep
   | ProvideStep
   | HostStep
   | ReportStep
@@ -185,6 +186,12 @@ export interface FillStep {
   readonly marks: 'never' | 'always' | 'where it changes';
   readonly fallback: readonly Step[];
   readonly fallbackStart: string;
+}
+
+/** What fills a slot of a use on the spot: text, or something that writes it behind what is written. */
+export interface ReadyStep {
+  readonly kind: 'ready';
+  readonly content: Core;
 }
 
 /** What is written while a component provides its data. */
