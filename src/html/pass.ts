@@ -21,7 +21,7 @@ export class Pass {
   sink: Sink | undefined;
 
   /** Whether it is asked for styles. */
-  private readonly wantsStyles: boolean;
+  readonly wantsStyles: boolean;
 
   constructor(
     form: 'markup' | 'elements' = 'markup',

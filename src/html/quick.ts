@@ -33,9 +33,7 @@ class Usual {
   readonly component: ComponentCore;
   readonly checks: readonly ((value: unknown) => boolean)[];
   readonly hasNeeded: boolean;
-  readonly makesIds: boolean;
-  readonly styled: ReadonlySet<ComponentCore>;
-  readonly isAlwaysSomething: boolean;
+  private readonly form: 'markup' | 'elements';
   private readonly routine: Routine;
   private code: SpotRun | undefined;
   private times = 0;
@@ -45,10 +43,16 @@ class Usual {
     this.component = component;
     this.checks = component.props.kinds.map(checkOf);
     this.hasNeeded = component.slots.kinds.some(({ needed }) => needed);
-    this.makesIds = makesIds(component);
-    this.styled = styledIn(component, form);
-    this.isAlwaysSomething = planOf(component).content.filled === true;
+    this.form = form;
     this.routine = spotRoutine(component, form);
+  }
+
+  get styled(): ReadonlySet<ComponentCore> {
+    return styledIn(this.component, this.form);
+  }
+
+  get isAlwaysSomething(): boolean {
+    return planOf(this.component).content.filled === true;
   }
 
   /** Writes a use; undefined where something in it is unusual, before anything is written. */
@@ -244,7 +248,7 @@ function quickly(use: UseNode, frame: SpotFrame): string | undefined {
   if (usual === unusual) return undefined;
   frame.content = use;
   frame.use = use;
-  pass.needs(usual.styled);
+  if (pass.wantsStyles) pass.needs(usual.styled);
   return usual.run(frame, '', use, undefined);
 }
 
@@ -262,7 +266,7 @@ class Ready {
 
   write(out: string): string {
     const { fills, frame, usual } = this;
-    frame.pass.needs(usual.styled);
+    if (frame.pass.wantsStyles) frame.pass.needs(usual.styled);
     return usual.run(frame, out, frame.use as UseNode, fills) ?? out;
   }
 }
@@ -346,7 +350,12 @@ class Reading {
     const usual = usualIn[pass.form](use.component);
     if (usual === unusual || !usual.isAlwaysSomething || !valuesOf(use.props, usual)) return false;
     if (Object.getPrototypeOf(use.props) !== Object.prototype) return false;
-    const frame = new SpotFrame(pass, undefined, undefined, usual.makesIds ? `${ids}.${this.places}` : '');
+    const frame = new SpotFrame(
+      pass,
+      undefined,
+      undefined,
+      makesIds(use.component) ? `${ids}.${this.places}` : '',
+    );
     this.places++;
     frame.content = this.around.content;
     frame.use = use;
