@@ -148,8 +148,8 @@ if (process.argv.includes('--write')) {
     escaping: escapeTable,
   }))
     text = text.replace(
-      new RegExp(`(<!-- ${mark} -->\\n)[sS]*?(\\n<!-- end -->)`),
-      (_all, start, end) => `${start}${made}${end}`,
+      new RegExp(`(<!-- ${mark} -->)[\\s\\S]*?(<!-- end -->)`),
+      (_all, start, end) => `${start}\n${made}\n${end}`,
     );
   writeFileSync(file, text);
   await plot(growth, join(root, 'docs/screenshots/speed.png'));
