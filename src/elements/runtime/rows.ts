@@ -73,11 +73,10 @@ export class Rows {
     return keys;
   }
 
-  #keep(row: Row, items: readonly unknown[], index: number): Row {
+  #keep(row: Row, items: readonly unknown[], index: number): void {
     const item = items[index];
     this.#work.update(row.block, row.item !== item, item, index);
     row.item = item;
-    return row;
   }
 
   /** The rows between those that stand at the same end as before. */
@@ -133,7 +132,8 @@ export class Rows {
         parent.insertBefore(fragment, before);
       } else {
         const row = old[place] as Row;
-        rows[at] = this.#keep(row, items, at);
+        rows[at] = row;
+        if (row.item !== items[at] || place !== at) this.#keep(row, items, at);
         if (!staying.has(at - start)) moveBefore(row.block, parent, before);
       }
       before = (rows[at] as Row).block.first as Node;
@@ -171,7 +171,10 @@ export class Rows {
 
   #showByNumber(items: readonly unknown[]): void {
     const both = Math.min(this.all.length, items.length);
-    for (let at = 0; at < both; at++) this.#keep(this.all[at] as Row, items, at);
+    for (let at = 0; at < both; at++) {
+      const row = this.all[at] as Row;
+      if (row.item !== items[at]) this.#keep(row, items, at);
+    }
     if (items.length < this.all.length) this.#removeAll(this.all.splice(items.length), items.length === 0);
     else
       this.#insert(
@@ -189,7 +192,8 @@ export class Rows {
 export function longestRun(numbers: readonly number[]): ReadonlySet<number> {
   const before: number[] = [];
   const tails: number[] = [];
-  for (const [at, number] of numbers.entries()) {
+  for (let at = 0; at < numbers.length; at++) {
+    const number = numbers[at] as number;
     if (number < 0) continue;
     let low = 0;
     let high = tails.length;
