@@ -63,27 +63,7 @@ export async function compare(one: Case, planning: Planning): Promise<Outcome> {
     more.forEach((line) => fail(name, -1, line, 'nothing on the console'));
 
   if (planning === 'page') {
-    const bytes = new TextDecoder();
-    moments.forEach((moment, at) => {
-      const use = useOf(functions, one, moment);
-      const elements = (): string => html(() => renderHtml(use, { form: 'elements' }));
-      const wantedElements = elements();
-      const wantedSpot = one.without?.spot ? '' : htmlOfSpot(one, moment);
-      const written = inEachWay(functions, () => [
-        html(() => renderHtml(use)),
-        html(() => bytes.decode(renderBytes(use))),
-        elements(),
-        one.without?.spot ? '' : htmlOfSpot(one, moment),
-        told(use),
-      ]);
-      const all = [texts[at] ?? '', texts[at] ?? '', wantedElements, wantedSpot, told(use)];
-      for (const [way, got] of written) {
-        if (at === 0) compared.push(`text by ${way}`);
-        got.forEach((text, index) => {
-          if (text !== all[index]) fail(`text by ${way}`, at, text, all[index] ?? '');
-        });
-      }
-    });
+    compared.push(...eachWay(functions, one, moments, 'text', fail));
   }
   if (one.without?.spot) left['on the spot'] = one.without.spot;
   else if (planning === 'page') {
@@ -103,6 +83,7 @@ export async function compare(one: Case, planning: Planning): Promise<Outcome> {
       const text = html(() => renderHtml(useOf(markup, one, moment)));
       if (shapeIn(text) !== shapeIn(texts[at] ?? '')) fail('as HTML text', at, text, texts[at] ?? '');
     });
+    compared.push(...eachWay(markup, one, moments, 'HTML text', fail));
   }
   if (one.without?.element) left.element = one.without.element;
   else {
@@ -129,6 +110,36 @@ export async function compare(one: Case, planning: Planning): Promise<Outcome> {
     }
   }
   return { html: texts, differences, compared, left };
+}
+
+/** Compares how a component is written in each way: as text, as bytes, with elements, on the spot, and what is said. */
+function eachWay(
+  made: AnyComponent,
+  one: Case,
+  moments: readonly Moment[],
+  writing: string,
+  fail: (writing: string, when: number, got: string, wanted: string) => void,
+): readonly string[] {
+  const bytes = new TextDecoder();
+  const compared = new Set<string>();
+  for (const [at, moment] of moments.entries()) {
+    const use = useOf(made, one, moment);
+    const texts = (): readonly string[] => [
+      html(() => renderHtml(use)),
+      html(() => bytes.decode(renderBytes(use))),
+      html(() => renderHtml(use, { form: 'elements' })),
+      one.without?.spot ? '' : htmlOfSpot(one, moment),
+      told(use),
+    ];
+    const usual = texts();
+    for (const [way, written] of inEachWay(made, texts)) {
+      compared.add(`${writing} by ${way}`);
+      written.forEach((text, index) => {
+        if (text !== usual[index]) fail(`${writing} by ${way}`, at, text, usual[index] ?? '');
+      });
+    }
+  }
+  return [...compared];
 }
 
 /** All that is said of a use that cannot be rendered, with its places. */

@@ -298,7 +298,7 @@ class RoutineWriter {
     const { op } = core;
     if (op.op !== 'field' && op.op !== 'member') return operationCode(op, this.words);
     const use = useOf(core);
-    if ((this.uses.read.get(use) ?? 0) > 1 && !this.isPerhaps) {
+    if ((this.uses.read.get(use) ?? 0) > 1) {
       const kept = this.once('kept', use, () => {
         const name = `${nameOf(this.isNamed ? String(keyOf(op)) : 'v', 0).slice(0, -1)}$${this.next++}`;
         this.line(`const ${name} = ${this.read(op)};`);
@@ -548,7 +548,8 @@ class RoutineWriter {
       const known = block[what].get(key);
       if (known !== undefined) return known;
     }
-    if (!this.block.lines) return undefined;
+    // What is not always read stands in a function of its own, whose arguments are not there as yet.
+    if (!this.block.lines || this.isPerhaps) return undefined;
     const name = write();
     this.block[what].set(key, name);
     return name;

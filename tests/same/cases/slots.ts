@@ -27,6 +27,14 @@ const own: readonly Case[] = [
     template: ({ slots, state }) => el.main(slots.default([state.text, state.count])),
   },
   {
+    name: 'a slot filled by rows that may come to nothing',
+    template: ({ state }) =>
+      Card(
+        { head: 'rows' },
+        eachOf(state.items, (item) => item.name),
+      ),
+  },
+  {
     name: 'a fallback that is not needed',
     template: ({ slots, state }) => el.main(slots.default(state.text)),
     content: filled,
