@@ -2,7 +2,7 @@ import type { Core, Get } from '../template/index.js';
 import { plainText } from '../template/index.js';
 import { escapeAttribute } from './escape.js';
 import type { Frame, HtmlFill } from './frame.js';
-import { plainTypeOf } from './lower/checks.js';
+import { checkOf } from './lower/checks.js';
 import {
   constantOf,
   type GivenFill,
@@ -288,47 +288,19 @@ function letOf({ check, to, value }: LetStep): Write {
       return out;
     };
   }
-  const type = plainTypeOf(check.declared);
+  const isFit = checkOf(check.declared);
   const source = sourceOf(value);
-  if (type === 'number' && source?.key !== undefined) {
+  if (source?.key !== undefined) {
     const { key, local } = source;
     return (frame, out) => {
       const read = (frame.locals[local] as Item)?.[key];
-      frame.locals[to] = Number.isFinite(read) ? read : settleLate(frame, check, read);
+      frame.locals[to] = isFit(read) ? read : settleLate(frame, check, read);
       return out;
     };
   }
-  if (type === 'number') {
-    return (frame, out) => {
-      const read = get(frame);
-      frame.locals[to] = Number.isFinite(read) ? read : settleLate(frame, check, read);
-      return out;
-    };
-  }
-  if (type !== undefined) {
-    if (source?.key !== undefined) {
-      const { key, local } = source;
-      return (frame, out) => {
-        const read = (frame.locals[local] as Item)?.[key];
-        frame.locals[to] = typeof read === type ? read : settleLate(frame, check, read);
-        return out;
-      };
-    }
-    return (frame, out) => {
-      const read = get(frame);
-      frame.locals[to] = typeof read === type ? read : settleLate(frame, check, read);
-      return out;
-    };
-  }
-  const { rules, settings } = check.declared;
-  if (settings.tests.length > 0 || rules.settle)
-    return (frame, out) => {
-      frame.locals[to] = settleLate(frame, check, get(frame));
-      return out;
-    };
   return (frame, out) => {
     const read = get(frame);
-    frame.locals[to] = read !== undefined && rules.accepts(read) ? read : settleLate(frame, check, read);
+    frame.locals[to] = isFit(read) ? read : settleLate(frame, check, read);
     return out;
   };
 }

@@ -1,27 +1,20 @@
-import { type AnyKind, type ComponentCore, perComponent, type UseNode } from '../component/index.js';
-import { isInteractive, type PlanAttribute, planAttributes, planOf } from '../plan/index.js';
-import {
-  ElementNode,
-  isNode,
-  isRecord,
-  lineEaters,
-  rawTextElements,
-  type TrustedNode,
-  voidElements,
-} from '../template/index.js';
+import { type ComponentCore, perComponent, type UseNode } from '../component/index.js';
+import { isInteractive, planOf } from '../plan/index.js';
+import { ElementNode, isNode, isRecord, type TrustedNode } from '../template/index.js';
 import { refuse } from '../tree/index.js';
 import { making, type SpotRun, spotRun } from './code/index.js';
 import { escapeText } from './escape.js';
 import { makesIds, styledIn } from './facts.js';
 import { Frame } from './frame.js';
-import { plainTypeOf } from './lower/checks.js';
+import { checkOf } from './lower/checks.js';
 import { spotRoutine } from './lower/index.js';
 import { Pass } from './pass.js';
+import { attributesText, tags, tagTexts } from './plain-element.js';
 import { refuseBroken } from './refuse.js';
 import { fewTimes, type Routine } from './routine.js';
 import { type ReadyContent, unusual } from './runtime.js';
 import { TextSink } from './sinks.js';
-import { written } from './text.js';
+import { pathTo } from './spot-path.js';
 
 // The short way for what programs build most on the spot: uses of plain values, with text and plain elements in them.
 // All of it is looked at before anything is written; where something is unusual, or wrong, the planner gets it all.
@@ -96,19 +89,6 @@ function usualOf(component: ComponentCore, form: 'markup' | 'elements'): Usual |
   return new Usual(component, form);
 }
 
-function checkOf(kind: AnyKind): (value: unknown) => boolean {
-  switch (plainTypeOf(kind)) {
-    case 'string':
-      return (value) => typeof value === 'string';
-    case 'number':
-      return Number.isFinite;
-    case 'boolean':
-      return (value) => typeof value === 'boolean';
-    default:
-      return (value) => typeof value !== 'function' && kind.rule.accepts(value);
-  }
-}
-
 /** The settled values of a use's props; undefined where one is missing, wrong, unknown or an expression. */
 function valuesOf(props: UseNode['props'], { checks, component }: Usual): readonly unknown[] | undefined {
   const { at, kinds, names } = component.props;
@@ -120,7 +100,8 @@ function valuesOf(props: UseNode['props'], { checks, component }: Usual): readon
       const settings = kinds[index]?.settings;
       if (settings?.presence === 'required') return undefined;
       values[index] = settings?.fallbackValue;
-    } else if (checks[index]?.(value)) values[index] = value;
+      // A function may be an expression, which the planner reads.
+    } else if (typeof value !== 'function' && checks[index]?.(value)) values[index] = value;
     else return undefined;
   }
   return values;
@@ -380,85 +361,4 @@ class Reading {
     this.text += known.end;
     return true;
   }
-}
-
-interface TagTexts {
-  readonly tags: readonly [string];
-  readonly start: string;
-  readonly opened: string;
-  /** Empty for an element that has no content. */
-  readonly end: string;
-}
-
-const tags = new Map<unknown, TagTexts | typeof unusual>();
-
-/** The texts of a tag whose element a parser reads with nothing of its own to it. */
-function tagTexts(tag: unknown): TagTexts | typeof unusual {
-  const isUsual =
-    typeof tag === 'string' &&
-    /^[a-z][a-z0-9]*$/.test(tag) &&
-    !lineEaters.has(tag) &&
-    !rawTextElements.has(tag) &&
-    !/^(title|option|select)$/.test(tag);
-  const known: TagTexts | typeof unusual = isUsual
-    ? { tags: [tag], start: `<${tag}`, opened: `<${tag}>`, end: voidElements.has(tag) ? '' : `</${tag}>` }
-    : unusual;
-  if (tags.size < 300) tags.set(tag, known);
-  return known;
-}
-
-/** Attributes that are text, numbers or flags; undefined where one is more than that, or wrong. */
-function attributesText(
-  tagsOf: readonly string[],
-  attributes: Readonly<Record<string, unknown>>,
-): string | undefined {
-  for (const name in attributes) {
-    const value = attributes[name];
-    if (typeof value === 'function' || (typeof value === 'object' && value !== null)) return undefined;
-  }
-  let isRight = Object.getOwnPropertySymbols(attributes).length === 0;
-  const planned = planAttributes(tagsOf, attributes, () => {
-    isRight = false;
-  });
-  let text = '';
-  for (const one of planned) {
-    const part = partText(one);
-    if (part === undefined) return undefined;
-    text += part;
-  }
-  return isRight ? text : undefined;
-}
-
-function partText(one: PlanAttribute): string | undefined {
-  if (one.kind === 'fixed') return written(one.name, one.text);
-  if (one.kind === 'none') return '';
-  if (one.kind !== 'class') return undefined;
-  const [first] = one.parts;
-  if (!first) return '';
-  return one.parts.length === 1 && first.kind === 'word' ? written('class', first.word) : undefined;
-}
-
-/** The steps down to a use, each with its number where there are several of its name. */
-function pathTo(content: unknown, use: UseNode | undefined): readonly string[] | undefined {
-  const uses = usesIn(content);
-  for (const [at, one] of uses.entries()) {
-    const { name } = one.component;
-    const isSame = (other: UseNode): boolean => other.component.name === name;
-    const number = uses.slice(0, at + 1).filter(isSame).length;
-    const step = uses.filter(isSame).length > 1 ? `${name}[${number}]` : name;
-    if (one === use) return [step];
-    const inside = pathTo(
-      Object.values(one.slots).map((slot) => slot.content),
-      use,
-    );
-    if (inside) return [step, ...inside];
-  }
-  return undefined;
-}
-
-/** The uses that stand in content, and in no other use. */
-function usesIn(content: unknown): readonly UseNode[] {
-  if (Array.isArray(content)) return content.flatMap(usesIn);
-  if (!isNode(content)) return [];
-  return content.kind === 'use' ? [content as unknown as UseNode] : content.parts().flatMap(usesIn);
 }

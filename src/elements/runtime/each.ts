@@ -36,6 +36,7 @@ function createRow(view: View, scopes: Scopes, instance: Instance): ReturnType<t
   const { firstChild, lastChild } = view.fragment();
   if (firstChild !== lastChild || firstChild?.nodeType !== 1) return create(view, scopes, instance);
   const node = document.importNode(firstChild, true);
+  // Of what is around a block its first child alone is asked.
   const top = { firstChild: node } as unknown as Node;
   return { block: attachAll(view, node, node, scopes, instance, top, childAt), fragment: node };
 }

@@ -1,69 +1,23 @@
-import { compare, numberOf, ownField, plus, same } from '../../template/expression/operators.js';
+import * as operators from '../../template/expression/operators.js';
 import { isFilled, isFull, isRecord, isSomething, plainText } from '../../template/index.js';
 import { escapeAttribute, escapeText, isSafe, isSafeText } from '../escape.js';
 import { Frame } from '../frame.js';
-import {
-  acceptedText,
-  anyItem,
-  apart,
-  attempt,
-  attribute,
-  attributeOfValue,
-  calledFrame,
-  changing,
-  dataOf,
-  failed,
-  filledSlot,
-  fillOf,
-  hostText,
-  isPlainRecord,
-  listOf,
-  provide,
-  settleLate,
-  sharedNow,
-  shown,
-  shownInAttribute,
-  unusual,
-} from '../runtime.js';
+import * as runtime from '../runtime.js';
 
 /** What written code calls, by name. */
 export const lattice = {
+  ...operators,
+  ...runtime,
   Frame,
-  acceptedText,
-  anyItem,
-  apart,
-  attempt,
-  attribute,
-  attributeOfValue,
-  calledFrame,
-  changing,
-  compare,
-  dataOf,
   escapeAttribute,
   escapeText,
-  failed,
-  fillOf,
-  filledSlot,
-  hostText,
   isFilled,
   isFull,
-  isPlainRecord,
   isRecord,
   isSafe,
   isSafeText,
   isSomething,
-  listOf,
-  numberOf,
-  ownField,
   plainText,
-  plus,
-  provide,
-  same,
-  settleLate,
-  sharedNow,
-  shown,
-  shownInAttribute,
-  unusual,
 };
 
 export type LatticeName = keyof typeof lattice;

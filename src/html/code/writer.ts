@@ -1,7 +1,7 @@
 import { constantCode, isIdentifier, keyCode, memberCode } from '../../code/constants.js';
 import { canFail, type ExpressionWords, operationCode } from '../../code/expressions.js';
 import type { AnyKind, ComponentCore } from '../../component/index.js';
-import { type Core, inputsOf, type OpOf, type Whereabouts } from '../../template/index.js';
+import type { Core, OpOf, Whereabouts } from '../../template/index.js';
 import type { Named, Where } from '../frame.js';
 import { plainTypeOf, shownTypeOf } from '../lower/checks.js';
 import {
@@ -17,6 +17,7 @@ import {
 } from '../lower/steps.js';
 import { Lines, sumOf, type Term, Terms } from './lines.js';
 import type { LatticeName } from './names.js';
+import { keyOf, type Uses, useOf, usesIn } from './uses.js';
 
 /** A routine as code, and the values that it needs besides. */
 export interface WrittenRoutine {
@@ -487,12 +488,10 @@ class RoutineWriter {
     if (!check) return this.line(`const ${name} = ${code};`);
     this.asks(check.where);
     const { declared } = check;
-    const { rules, settings } = declared;
     const late = `${this.name('settleLate')}(frame, ${this.value(check, 'check')}, ${name})`;
     this.line(`let ${name} = ${code};`);
     this.typed(to, declared);
-    if (plainTypeOf(declared) === undefined && (settings.tests.length > 0 || rules.settle))
-      this.line(`${name} = ${late};`);
+    if (declared.rules.settle) this.line(`${name} = ${late};`);
     else this.missing(declared, name, `if (${this.misfit(declared, name)}) ${name} = ${late};`);
   }
 
@@ -653,61 +652,4 @@ function newBlock(lines: Lines | undefined, around: Block | undefined, isInLoop:
 function isShortChoice({ rules }: AnyKind): boolean {
   const words = rules.word === 'choice' || rules.word === 'tag' ? rules.schema.enum : undefined;
   return Array.isArray(words) && words.length <= 6 && words.every((word) => typeof word === 'string');
-}
-
-/** How often values are read and shown, by a word for each: what is shown or read twice is worked out once. */
-interface Uses {
-  readonly shown: ReadonlyMap<string, number>;
-  /** Those that are shown in attributes. */
-  readonly quoted: ReadonlyMap<string, number>;
-  readonly read: ReadonlyMap<string, number>;
-}
-
-/** A word for a register, or for a field of what one holds. */
-function useOf({ op }: Core): string {
-  if (op.op === 'local') return String(op.local);
-  if (op.op !== 'field' && op.op !== 'member') return '';
-  return op.of.op.op === 'local' ? `${op.of.op.local}.${String(keyOf(op))}` : '';
-}
-
-/** The name of the field that an operation reads, where that is fixed. */
-function keyOf(op: OpOf<'field'> | OpOf<'member'>): unknown {
-  if (op.op === 'field') return op.key;
-  return op.key.op.op === 'literal' ? op.key.op.value : '';
-}
-
-function usesIn(steps: readonly Step[]): Uses {
-  const shown = new Map<string, number>();
-  const quoted = new Map<string, number>();
-  const read = new Map<string, number>();
-  const count = (counts: Map<string, number>, core: Core): void => {
-    const use = useOf(core);
-    if (use !== '') counts.set(use, (counts.get(use) ?? 0) + 1);
-  };
-  const reads = (core: Core): void => {
-    count(read, core);
-    inputsOf(core).forEach(reads);
-  };
-  const visit = (all: readonly Step[]): void => {
-    for (const step of all) {
-      if ('value' in step) reads(step.value);
-      if (step.kind === 'attribute') count(quoted, step.value);
-      else if (step.kind === 'show' && step.as !== 'plain')
-        count(step.as === 'content' || step.as === 'part' ? shown : quoted, step.value);
-      if (step.kind === 'made') step.values.forEach(reads);
-      else if (step.kind === 'choose') {
-        reads(step.test);
-        visit(step.yes);
-        visit(step.no);
-      } else if (step.kind === 'rows') {
-        reads(step.list);
-        visit(step.row);
-      } else if (step.kind === 'call') step.args.forEach(reads);
-      else if (step.kind === 'state') step.props.forEach(reads);
-      else if (step.kind === 'provide' || step.kind === 'apart') visit(step.inner);
-      else if (step.kind === 'accepted') visit(step.plain);
-    }
-  };
-  visit(steps);
-  return { shown, quoted, read };
 }
