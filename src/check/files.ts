@@ -13,8 +13,8 @@ export interface CheckedFile {
 /** A path that is not there. */
 export class MissingPath extends Error {}
 
-const patterns = ['**/*.{ts,js,mts,mjs,html}'];
-const never = ['**/node_modules/**', '**/dist/**', '**/*.d.ts', '**/*.{test,spec}.*', '**/.*/**'];
+const patterns = ['**/*.{ts,js,mts,mjs,cts,cjs,html}'];
+const never = ['**/node_modules/**', '**/dist/**', '**/*.d.{ts,mts,cts}', '**/*.{test,spec}.*', '**/.*/**'];
 
 /** The files below the given paths, sorted; a file that is named itself is always among them. */
 export async function filesIn(

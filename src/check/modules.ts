@@ -1,12 +1,48 @@
-import { pathToFileURL } from 'node:url';
+import { existsSync, readFileSync } from 'node:fs';
+import Module from 'node:module';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import { transformSync } from 'esbuild';
 import { register } from 'tsx/esm/api';
 
-/** Loads a TypeScript or JavaScript module. */
+let isReady = false;
+
+/**
+ * Loads a module: TypeScript or JavaScript, an ES module or CommonJS, in a project with or without a "type".
+ *
+ * @param path the whole path of a file
+ */
 export async function loadModule(path: string): Promise<Readonly<Record<string, unknown>>> {
-  const unregister = register();
-  try {
-    return (await import(pathToFileURL(path).href)) as Record<string, unknown>;
-  } finally {
-    await unregister();
-  }
+  if (!isReady) prepare();
+  isReady = true;
+  return (await import(pathToFileURL(path).href)) as Record<string, unknown>;
+}
+
+/** Hooks of Node's run in the order they were added, the last one first: they are added once, and stay. */
+function prepare(): void {
+  register();
+  const hooks = new URL('./module-hooks.js', import.meta.url);
+  // A test runner that runs the sources has its own way of loading TypeScript.
+  if (!existsSync(fileURLToPath(hooks))) return;
+  Module.register(hooks);
+  for (const extension of ['.ts', '.cts']) extensions[extension] ??= compileCommonjs;
+}
+
+interface LoadingModule {
+  _compile(code: string, file: string): unknown;
+}
+
+/** Node's table of how `require` reads a file, by its ending (nodejs.org/api/modules.html#requireextensions). */
+const { _extensions: extensions } = Module as unknown as {
+  readonly _extensions: Record<string, (module: LoadingModule, file: string) => void>;
+};
+
+function compileCommonjs(module: LoadingModule, file: string): void {
+  const { code } = transformSync(readFileSync(file, 'utf8'), {
+    loader: 'ts',
+    format: 'cjs',
+    target: 'node20',
+    sourcefile: file,
+    sourcemap: 'inline',
+  });
+  module._compile(code, file);
 }

@@ -1,4 +1,4 @@
-import { elementsIn, type ParsedElement } from '../markup/document/render-document.js';
+import { elementsIn, type ParsedElement } from '../markup/document/uses-in.js';
 import { readDocument } from '../markup/syntax/read-node.js';
 import { type Finding, finding, type SourcePlace } from '../problem/index.js';
 import { referring } from '../tree/index.js';

@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { resolve as resolvePath } from 'node:path';
 import { loadModule } from '../check/modules.js';
 import { type AnyComponent, componentsIn } from '../component/index.js';
+import { type Catalog, catalog } from '../markup/index.js';
 import { suggest } from '../problem/index.js';
 import { isRecord } from '../template/index.js';
 
@@ -28,6 +29,28 @@ export async function loadComponent(path: string, wanted: string | undefined): P
 /** Every component that a module exports. */
 export async function loadComponents(path: string): Promise<readonly AnyComponent[]> {
   return [...new Set(componentsIn(await loadPath(path)).values())];
+}
+
+/** What says which components may stand in a document. */
+export interface DocumentArguments {
+  readonly uses?: readonly string[];
+  readonly foreign?: readonly string[];
+}
+
+export const isDocumentPath = (path: string): boolean => /\.html?$/i.test(path);
+
+/** A document, with the components of the modules that are named with it. */
+export async function loadDocument(
+  path: string,
+  { uses = [], foreign = [] }: DocumentArguments,
+): Promise<{ readonly text: string; readonly file: string; readonly known: Catalog }> {
+  if (!existsSync(path)) throw new UsageError(`There is no file ${path}.`);
+  const components = (await Promise.all(uses.map(loadComponents))).flat();
+  return {
+    text: await readFile(path, 'utf8'),
+    file: resolvePath(path),
+    known: catalog(components, { foreign }),
+  };
 }
 
 async function loadPath(path: string): Promise<Readonly<Record<string, unknown>>> {

@@ -6,17 +6,17 @@ type Colors = ReturnType<typeof pc.createColors>;
 /** The width the view keeps to, in characters. */
 const width = 100;
 
-/** A tree as text: a line for each use, its props and its slots below it. */
-export function treeText(tree: ComponentTree, isTerminal: boolean): string {
+/** Trees as text: a line for each use, its props and its slots below it; then how much there is. */
+export function treeText(trees: readonly ComponentTree[], isTerminal: boolean): string {
   const colors = pc.createColors(isTerminal && pc.isColorSupported);
   const lines: string[] = [];
-  writeUse(tree.root, '', '', lines, colors);
-  const uses = [...tree.walk()];
+  for (const { root } of trees) writeUse(root, '', '', lines, colors);
+  const uses = trees.flatMap((tree) => [...tree.walk()]);
   const names = new Set(uses.map((use) => use.component));
-  const depth = Math.max(...uses.map((use) => use.path.split(' › ').length));
+  const depth = Math.max(0, ...uses.map((use) => use.path.split(' › ').length));
   const count = (number: number, what: string): string => `${number} ${what}${number === 1 ? '' : 's'}`;
+  if (trees.length > 0) lines.push('');
   lines.push(
-    '',
     `${count(names.size, 'component')}, ${count(uses.length, 'use')}, ${count(depth, 'level')} deep`,
   );
   return `${lines.join('\n')}\n`;

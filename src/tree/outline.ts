@@ -22,10 +22,17 @@ export function outline(node: PlanNode): string {
     case 'slot':
       return `slot ${node.name}`;
     case 'trusted':
-      return 'trusted HTML';
+      return trustedOutline(node.html);
     case 'use':
       return node.component.name;
   }
+}
+
+function trustedOutline(html: Core): string {
+  const { op } = html;
+  if (op.op !== 'literal') return `trusted { ${clip(describe(html), 48)} }`;
+  const text = String(op.value).trim().replace(/\s+/g, ' ');
+  return text === '' ? '' : `trusted ${clip(text, 64)}`;
 }
 
 /** A list as its author would write it. */

@@ -3,7 +3,7 @@ import { readFile, rm } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { Command, Option } from 'commander';
 import { serialize } from 'parse5';
-import { elementsIn } from '../../markup/document/render-document.js';
+import { elementsIn } from '../../markup/document/uses-in.js';
 import { type Adopted, adopt, catalog, renderDocument } from '../../markup/index.js';
 import { readDocument } from '../../markup/syntax/read-node.js';
 import { LatticeError } from '../../problem/index.js';

@@ -1,18 +1,15 @@
-import { existsSync } from 'node:fs';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
-import { dirname, resolve as resolvePath } from 'node:path';
+import { dirname } from 'node:path';
 import { Command } from 'commander';
 import { type AnyComponent, componentCore, type Use } from '../../component/index.js';
 import { codeOf } from '../../html/code/ahead.js';
 import { renderHtml, renderPage } from '../../html/index.js';
-import { catalog, renderDocument } from '../../markup/index.js';
+import { renderDocument } from '../../markup/index.js';
 import { resolve } from '../../tree/index.js';
-import { loadComponent, loadComponents, loadProps, UsageError } from '../load.js';
+import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
 import { printProblems } from '../print-problems.js';
 
-interface Options {
-  readonly uses?: readonly string[];
-  readonly foreign?: readonly string[];
+interface Options extends DocumentArguments {
   readonly component?: string;
   readonly props?: string;
   readonly page?: true;
@@ -42,7 +39,7 @@ export function renderCommand(): Command {
 }
 
 async function run(path: string, options: Options): Promise<void> {
-  if (/\.html?$/.test(path)) return document(path, options);
+  if (isDocumentPath(path)) return document(path, options);
   const component = await loadComponent(path, options.component);
   const core = componentCore(component);
   if (options.showCode && core) return write(`${codeOf(core)}\n`, options.out);
@@ -67,13 +64,8 @@ async function run(path: string, options: Options): Promise<void> {
 
 /** A document comes back with its components rendered; those with errors stay as they were written. */
 async function document(path: string, options: Options): Promise<void> {
-  if (!existsSync(path)) throw new UsageError(`There is no file ${path}.`);
-  const components = (await Promise.all((options.uses ?? []).map(loadComponents))).flat();
-  const { html, problems } = renderDocument(
-    await readFile(path, 'utf8'),
-    catalog(components, { foreign: options.foreign ?? [] }),
-    { file: resolvePath(path) },
-  );
+  const { text, file, known } = await loadDocument(path, options);
+  const { html, problems } = renderDocument(text, known, { file });
   await write(html, options.out);
   if (problems.length > 0) printProblems(problems);
   if (problems.some((problem) => problem.severity === 'error')) process.exitCode = 1;

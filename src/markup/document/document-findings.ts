@@ -5,7 +5,7 @@ import { parserFinding } from '../syntax/parser-words.js';
 import { Places } from '../syntax/place.js';
 import { readDocument } from '../syntax/read-node.js';
 import { checkTags } from '../syntax/tags.js';
-import { elementsIn } from './render-document.js';
+import { elementsIn } from './uses-in.js';
 
 /** What is wrong with a document as HTML: its tags, its elements and their attributes. Holes mean nothing in it. */
 export function documentFindings(html: string, file: string): readonly Finding[] {

@@ -2,23 +2,12 @@ import type { DefaultTreeAdapterTypes } from 'parse5';
 import type { ComponentCore } from '../../component/index.js';
 import { write } from '../../html/render.js';
 import { styleSheet } from '../../html/styles.js';
-import {
-  finding,
-  LatticeError,
-  nearestOr,
-  type Problem,
-  placed,
-  type SourcePlace,
-  tagName,
-} from '../../problem/index.js';
+import { LatticeError, type Problem, type SourcePlace } from '../../problem/index.js';
 import { resolve } from '../../tree/index.js';
 import { Places } from '../syntax/place.js';
 import { readDocument } from '../syntax/read-node.js';
-import { type Catalog, isForeign } from './catalog.js';
-import { DocumentUses } from './uses.js';
-
-type Parsed = DefaultTreeAdapterTypes.ChildNode;
-export type ParsedElement = DefaultTreeAdapterTypes.Element;
+import type { Catalog } from './catalog.js';
+import { elementsIn, usesIn } from './uses-in.js';
 
 export interface DocumentOptions {
   /** The file the text was read from; problems name it. */
@@ -55,20 +44,9 @@ export function renderDocument(
   const document = readDocument(html);
   const problems: Problem[] = [];
   const report = (problem: Problem): void => void problems.push(problem);
-  const uses = new DocumentUses(html, places, catalog, report);
   const styled = new Set<ComponentCore>();
   const edits: Edit[] = [];
-  for (const element of elementsIn(document.childNodes)) {
-    if (!isCustom(element)) continue;
-    const place = element.sourceCodeLocation;
-    if (!place || uses.isInside(place.startOffset)) continue;
-    const component = catalog.components.get(element.tagName);
-    if (!component) {
-      if (!isForeign(element.tagName, catalog.foreign)) unknown(element, catalog, places, report);
-      continue;
-    }
-    const use = uses.useOf(element, component);
-    if (!use) continue;
+  for (const { use, place } of usesIn(html, document, places, catalog, report)) {
     try {
       const before = problems.length;
       problems.push(...resolve(use).problems);
@@ -78,7 +56,7 @@ export function renderDocument(
         ...(edits.length > 0 && { idPrefix: String(edits.length + 1) }),
       });
       for (const one of needed) styled.add(one);
-      edits.push({ at: place.startOffset, end: place.endOffset, text });
+      edits.push({ at: place.from, end: place.to, text });
     } catch (thrown) {
       if (!(thrown instanceof LatticeError)) throw thrown;
       problems.push(...thrown.problems);
@@ -91,34 +69,6 @@ export function renderDocument(
   }
   edits.sort((a, b) => a.at - b.at);
   return { html: applied(html, edits), problems, origin: (offset) => places.at(originOf(offset, edits)) };
-}
-
-/** Every element, in document order. What stands in a `template` is no part of the page as yet. */
-export function* elementsIn(nodes: readonly Parsed[]): Generator<ParsedElement> {
-  for (const node of nodes) {
-    if (!('tagName' in node)) continue;
-    yield node;
-    yield* elementsIn(node.childNodes);
-  }
-}
-
-function isCustom({ tagName, namespaceURI }: ParsedElement): boolean {
-  return tagName.includes('-') && namespaceURI === 'http://www.w3.org/1999/xhtml';
-}
-
-function unknown(
-  element: ParsedElement,
-  catalog: Catalog,
-  places: Places,
-  report: (problem: Problem) => void,
-): void {
-  const name = element.tagName;
-  const otherwise = `Add it to the catalog. A custom element from elsewhere is named there: { foreign: ['${name}'] }.`;
-  const hint = nearestOr(name, catalog.components.keys(), otherwise, tagName);
-  const at = element.sourceCodeLocation?.startOffset;
-  report(
-    placed(finding('component-unknown', { name, hint }, at === undefined ? undefined : places.at(at)), ''),
-  );
 }
 
 function headEnd(document: DefaultTreeAdapterTypes.Document): number | undefined {
