@@ -1,26 +1,62 @@
 import '#markup';
 
+// What a declaration file names where the type of an export is left to TypeScript: https://www.typescriptlang.org/tsconfig/#declaration
 export type {
   AnyComponent,
   Component,
+  ConnectedContext,
+  ContentArgument,
+  ContentArguments,
+  Definition,
+  EventKind,
+  EventKinds,
+  FieldParts,
+  GivenProps,
+  GivenSlots,
+  HandlerContext,
+  Listening,
+  NamedComponent,
+  NoneDeclaredAbove,
+  NoProps,
+  Omittable,
+  Presence,
+  PropInputs,
+  PropKinds,
+  PropsArgument,
   PropsOf,
+  PropValues,
   SendingComponent,
+  SlotKind,
+  SlotKinds,
   SlotsOf,
+  SlotsOfText,
+  TagComponent,
+  TagKind,
+  TemplateContext,
   Use,
+  UseArguments,
 } from './component/index.js';
 export { component, definition, event, type Kind, preset, prop, slot } from './component/index.js';
+export type * from './generated/attributes.js';
 export { LatticeError, type Problem } from './problem/index.js';
 export {
+  type Attr,
+  type Builder,
   type Content,
   calc,
   type Expr,
+  type ExprOf,
   eachOf,
   el,
   given,
+  type HandlerCall,
   phrase,
   type Share,
+  type StateExpr,
   share,
+  type TemplateNode,
   trusted,
   uid,
+  type VoidBuilder,
 } from './template/index.js';
 export { ComponentTree, resolve } from './tree/index.js';

@@ -38,7 +38,7 @@ import { UseNode } from './use-node.js';
 declare const types: unique symbol;
 
 /** One use of a component, with its props and its content: what calling a component gives. */
-export type Use = UseNode;
+export interface Use extends UseNode {}
 
 /** A component: call it to use it. `Props` and `Slots` are the plain records that a use gives, none where left out. */
 export interface Component<Props = NoProps, Slots = NoProps> {

@@ -14,7 +14,14 @@ export { component } from './component.js';
 export { componentsIn } from './components-in.js';
 export type { ComponentCore, Declared, TemplateText } from './core.js';
 export { componentCore } from './core.js';
-export { type Definition, definition } from './definition.js';
+export {
+  type Definition,
+  definition,
+  type NamedComponent,
+  type NoneDeclaredAbove,
+  type NoProps,
+  type SlotsOfText,
+} from './definition.js';
 export { type AnyEventKind, EventKind, event } from './event.js';
 export type { AnyKind, Presence } from './kind.js';
 export { authored, fault, fits, isKind, Kind, settle, unreadable } from './kind.js';
@@ -27,4 +34,28 @@ export { preset } from './preset.js';
 export { propNameFaults } from './prop-names.js';
 export { type Rule, readText } from './rule.js';
 export { type AnySlotKind, SlotKind, slot } from './slot.js';
+export type {
+  ConnectedContext,
+  ContentArgument,
+  ContentArguments,
+  EventKinds,
+  FieldParts,
+  GivenProps,
+  GivenSlots,
+  HandlerCalls,
+  HandlerContext,
+  Listening,
+  Omittable,
+  PropExprs,
+  PropInputs,
+  PropKinds,
+  PropsArgument,
+  PropValues,
+  Show,
+  SlotKinds,
+  SlotPlaces,
+  StateExprs,
+  TemplateContext,
+  UseArguments,
+} from './types.js';
 export { type SlotContent, sortedAlready, UseNode } from './use-node.js';

@@ -1,4 +1,14 @@
-import type { Accepted, Content, Expr, ExprOf, HandlerCall, StateExpr } from '../template/index.js';
+import type {
+  Accepted,
+  Content,
+  DomElement,
+  DomEvent,
+  DomSignal,
+  Expr,
+  ExprOf,
+  HandlerCall,
+  StateExpr,
+} from '../template/index.js';
 import type { EventKind } from './event.js';
 import type { Kind, kindTypes, Presence } from './kind.js';
 import type { SlotKind, slotTypes } from './slot.js';
@@ -143,9 +153,9 @@ export interface HandlerContext<P, State, Events> {
   readonly props: PropValues<P>;
   readonly state: Readonly<State>;
   /** The event that called the handler. */
-  readonly event: Event;
+  readonly event: DomEvent;
   /** The component's element. */
-  readonly host: HTMLElement;
+  readonly host: DomElement;
   /** Sends one of the component's events: a CustomEvent that bubbles and is composed. */
   dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;
 }
@@ -172,9 +182,9 @@ export interface FieldParts<P, State> {
 export interface ConnectedContext<P, State, Events> {
   readonly props: PropValues<P>;
   readonly state: Readonly<State>;
-  readonly host: HTMLElement;
+  readonly host: DomElement;
   /** Aborted when the element has left the document: hand it to listeners and requests. */
-  readonly signal: AbortSignal;
+  readonly signal: DomSignal;
   /** Changes the state from outside a handler, such as from a timer. */
   change(changes: Partial<State>): void;
   dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;

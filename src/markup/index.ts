@@ -2,6 +2,5 @@ import './node.js';
 
 export { type Adopted, type AdoptOptions, adopt } from './adopt/adopt.js';
 export { type Catalog, type CatalogOptions, catalog } from './document/catalog.js';
-export { type DocumentTrees, documentTrees } from './document/document-trees.js';
 export { type DocumentOptions, type RenderedDocument, renderDocument } from './document/render-document.js';
 export { markupFile } from './markup-file.js';

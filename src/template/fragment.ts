@@ -1,3 +1,5 @@
+import type { DomFragment } from './dom-names.js';
+
 interface Policy {
   createHTML(html: string): string;
 }
@@ -13,7 +15,7 @@ let policy: Policy | undefined;
  * (https://www.w3.org/TR/trusted-types/). Only text handed to
  * `trusted()` comes here, and the constant parts of templates that were planned as the page was built.
  */
-export function htmlFragment(html: string): DocumentFragment {
+export function htmlFragment(html: string): DomFragment {
   const types = (globalThis as { trustedTypes?: PolicyFactory }).trustedTypes;
   policy ??= types?.createPolicy('zesty-lattice', { createHTML: (text) => text });
   const template = document.createElement('template');

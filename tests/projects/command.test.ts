@@ -48,7 +48,9 @@ test.each(kinds)('the command loads every kind of module in a project %s', (_, k
     'props.json': '{ "title": "Dunlight" }',
   });
   for (const file of ['imported.ts', 'imported.js', 'required.cjs', ...(isOfModules ? [] : ['required.ts'])])
-    expect(project.must('lattice', 'render', file, '--props', 'props.json'), file).toBe('<h3>Dunlight</h3>\n');
+    expect(project.must('lattice', 'render', file, '--props', 'props.json'), file).toBe(
+      '<h3>Dunlight</h3>\n',
+    );
   expect(project.must('lattice', 'render', 'both.ts')).toBe('<div><h3>imported.cts</h3></div>\n');
 
   // All files of the folder, whose components have one name.

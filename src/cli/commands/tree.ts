@@ -1,5 +1,5 @@
 import { Command } from 'commander';
-import { documentTrees } from '../../markup/index.js';
+import { documentTrees } from '../../markup/document/document-trees.js';
 import type { Problem } from '../../problem/index.js';
 import { resolve } from '../../tree/index.js';
 import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';

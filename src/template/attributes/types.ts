@@ -1,3 +1,4 @@
+import type { DomEvents } from '../dom-names.js';
 import type { ExprOf, StateExpr } from '../expression/expr.js';
 import type { HandlerCall } from '../handler-call.js';
 import type { Content, TemplateNode } from '../node.js';
@@ -37,7 +38,7 @@ export type JsonData =
   | { readonly [key: string]: unknown };
 
 /** Handlers by event name. Names of the standard come with completion; any other event of a component works too. */
-export type Listeners = { readonly [Name in keyof HTMLElementEventMap]?: HandlerCall } & {
+export type Listeners = { readonly [Name in keyof DomEvents]?: HandlerCall } & {
   readonly [name: string]: HandlerCall | undefined;
 };
 

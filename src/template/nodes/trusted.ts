@@ -1,7 +1,7 @@
 import { dev, refuseCall } from '../../problem/index.js';
 import { coreOf, type ExprOf } from '../expression/expr.js';
 import { gotIn } from '../got.js';
-import { brandNodes, nodeBrand, placeNow } from '../node.js';
+import { brandNodes, nodeBrand, placeNow, type TemplateNode } from '../node.js';
 
 /** Ready-made HTML, put in as it is. */
 export class TrustedNode {
@@ -27,7 +27,7 @@ brandNodes(TrustedNode, 'trusted');
  * @throws LatticeError `call-invalid`, while developing
  * @example trusted('<svg viewBox="0 0 8 8"><path d="M0 0h8v8z"></path></svg>')
  */
-export function trusted(html: string | ExprOf<string>): TrustedNode {
+export function trusted(html: string | ExprOf<string>): TemplateNode {
   if (dev && typeof html !== 'string' && !coreOf(html))
     refuseCall(
       trusted,
