@@ -8,7 +8,7 @@ import {
   UseNode,
 } from '../component/index.js';
 import { dev, failure } from '../problem/index.js';
-import { isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
+import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { making } from './code/index.js';
 import { Pass, type Sink } from './pass.js';
 import { quickIn, quickText } from './quick.js';
@@ -51,11 +51,13 @@ export function renderHtml<const Target extends Use | AnyComponent>(
   ...given: RenderArguments<Target>
 ): string {
   // The way of a server: plain markup, without styles.
-  if (!dev && making.isQuick && given.length < 2) {
+  if (making.isQuick && given.length < 2) {
     const core = componentCore(target);
     const use = core ? new UseNode(core, given[0] as AnyProps | undefined, undefined, renderHtml) : target;
-    const quick = use instanceof UseNode && (core || given.length === 0) ? quickText(use) : undefined;
-    if (quick !== undefined) return quick;
+    if (use instanceof UseNode && (core || given.length === 0) && (!dev || isSeen(use))) {
+      const quick = quickText(use);
+      if (quick !== undefined) return quick;
+    }
   }
   const { use, options } = calledWith(target, given[0], given[1]);
   const { html, styled } = write(use, options);

@@ -1,8 +1,7 @@
-// Loaded with the authoring door wherever there is a file system: templates may then be HTML text. It stands for
-// '#markup' in package.json; in a page that is page-none.ts, and importing 'zesty-lattice/markup' takes its part.
+// Loaded with the authoring door where there is no page: templates may then be HTML text. It stands for '#markup' in
+// package.json; in a page that is page-none.ts, and importing 'zesty-lattice/markup' takes its part. Node's bundle has
+// lazy.ts in its place.
 import { setMarkupReader } from '../component/index.js';
-import { locate } from './locate.js';
-import { readMarkup } from './syntax/read-node.js';
-import { markupReader } from './template/read.js';
+import { reader } from './node-reader.js';
 
-setMarkupReader(markupReader(readMarkup, locate));
+setMarkupReader(reader);

@@ -8,6 +8,7 @@ import {
   LatticeError,
   placeOf,
   suggest,
+  tells,
 } from '../problem/index.js';
 import {
   accepted,
@@ -35,10 +36,14 @@ export interface Blueprint {
 shareReader.read = (name, readBy) => new ExprCore({ op: 'shared', name }, readBy).face;
 
 /** Runs the component's template if it has not run yet. */
-export const blueprintOf: (core: ComponentCore) => Blueprint = /* @__PURE__ */ perComponent(runTemplate);
+export const blueprintOf: (core: ComponentCore) => Blueprint = /* @__PURE__ */ perComponent((core) => {
+  const blueprint = runTemplate(core, dev);
+  // In production the lines are looked for only where something is wrong.
+  return tells && !dev && blueprint.findings.length > 0 ? runTemplate(core, true) : blueprint;
+});
 
-function runTemplate(core: ComponentCore): Blueprint {
-  const run: Run = { name: core.name, tracks: dev, read: [], findings: [], depth: 0, nextLocal: 0 };
+function runTemplate(core: ComponentCore, tracks: boolean): Blueprint {
+  const run: Run = { name: core.name, tracks, read: [], findings: [], depth: 0, nextLocal: 0 };
   return during(run, () => {
     try {
       const { template } = core;
@@ -57,7 +62,7 @@ function runTemplate(core: ComponentCore): Blueprint {
         handlers: handlerCalls(core),
         accepted,
       }) as Content;
-      if (dev && run.findings.length === 0) run.findings.push(...unplaced(run, content));
+      if (tells && run.findings.length === 0) run.findings.push(...unplaced(run, content));
       return { content, findings: run.findings };
     } catch (thrown) {
       return { content: null, findings: failureFindings(core, run, thrown) };

@@ -5,7 +5,10 @@ export { writtenPlace } from './source-maps.js';
 
 declare const process: { readonly env?: Readonly<Record<string, string | undefined>> } | undefined;
 
-/** Whether help that costs time is given: places of reads and uses are remembered. Off in production. */
+/** Whether problems are told in words; not in a page that was built for production. */
+export const tells = true;
+
+/** Whether help that costs time is given: lines of reads and uses are remembered. Off in production. */
 export const dev: boolean = typeof process === 'undefined' || process?.env?.NODE_ENV !== 'production';
 
 /** Words a finding of the given code from its facts. */

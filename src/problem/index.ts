@@ -1,4 +1,4 @@
-export { dev, finding, problemText } from '#dev';
+export { dev, finding, problemText, tells } from '#dev';
 export { refuseCall } from './called.js';
 export { failure, LatticeError } from './error.js';
 export { nearest, nearestOr, suggest, tagName } from './nearest.js';

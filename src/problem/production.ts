@@ -2,6 +2,7 @@
 // as their code and facts: the words would weigh more than a small page's own code.
 import type { Finding, Problem, ProblemCode, SourcePlace } from './problem.js';
 
+export const tells = false;
 export const dev = false;
 
 export function finding(code: ProblemCode, facts: unknown): Finding {

@@ -1,8 +1,8 @@
-import postcss, { type AtRule, CssSyntaxError, type Root, type Rule } from 'postcss';
-import parser from 'postcss-selector-parser';
+import type { AtRule, Root, Rule } from 'postcss';
 import { type ComponentCore, perComponent } from '../component/index.js';
 import { isMarkedInShadow, markSelectors, marksIn, type SelectorMarks } from '../plan/index.js';
 import { type Finding, finding } from '../problem/index.js';
+import { isCssFault, parseCss, parseSelector } from './css.js';
 
 /** A component's rules, rewritten for markup without shadow roots, and what could not be carried over. */
 export interface ScopedRules {
@@ -35,7 +35,7 @@ function scopeRules(css: string, name: string, host: string | undefined): Scoped
     findings.push(finding('styles-invalid', { component: name, fault, hint }));
   let sheet: Root;
   try {
-    sheet = postcss.parse(css);
+    sheet = parseCss(css);
   } catch (thrown) {
     report(`cannot be read: ${faultText(thrown)}`, 'Mend the rule.');
     return { css: '', findings };
@@ -61,7 +61,7 @@ function scopeRules(css: string, name: string, host: string | undefined): Scoped
 type ReportFault = (fault: string, hint: string) => void;
 
 function faultText(thrown: unknown): string {
-  if (thrown instanceof CssSyntaxError)
+  if (isCssFault(thrown))
     return `${thrown.reason.toLowerCase()}, line ${thrown.line}, column ${thrown.column}`;
   return thrown instanceof Error ? thrown.message : String(thrown);
 }
@@ -73,7 +73,7 @@ function isInKeyframes(rule: Rule): boolean {
 /** The rule's selectors with the marks; undefined where none is left. */
 function markedSelectors(rule: Rule, marks: SelectorMarks, report: ReportFault): string | undefined {
   try {
-    const list = parser().astSync(rule.selector);
+    const list = parseSelector(rule.selector);
     const selectors = list.nodes
       .map(String)
       .filter((selector) => marks.host === undefined || !reachesOut(selector, report));

@@ -9,9 +9,9 @@ export interface ReadExpr extends Core {
 /** What is kept while a component's template runs, once. */
 export interface Run {
   readonly name: string;
-  /** Whether reads are remembered with their place, to find those that are placed nowhere. */
+  /** Whether the lines of reads and nodes are remembered. */
   readonly tracks: boolean;
-  /** The expressions that were read, each with the line that did. */
+  /** The expressions that were read, to find those that are placed nowhere. */
   readonly read: ReadExpr[];
   readonly findings: Finding[];
   /** How many row or slot functions enclose the line that is running. */

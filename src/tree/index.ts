@@ -2,6 +2,7 @@ export { unknownAttribute, unknownTag } from './attribute-names.js';
 export { referring } from './ids.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';
 export { isUse, notAComponent, refuse, resolve, resolveOpen } from './resolve.js';
+export { isSeen } from './seen-content.js';
 export { spotProblems } from './spot-problems.js';
 export {
   ComponentTree,

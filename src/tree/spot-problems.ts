@@ -5,6 +5,7 @@ import { TreeBuilder } from './build.js';
 import type { KnownId } from './ids.js';
 import { elementMisfit } from './nesting.js';
 import { outside, pathTo, type Spot, type TreeScope, topSpot } from './scope.js';
+import { isSeen, remember } from './seen-content.js';
 
 /** What stands around each slot of a component, and which ids stand in it: looked for once. */
 interface Surroundings {
@@ -32,10 +33,13 @@ const surroundingsOf: (component: ComponentCore) => Surroundings = /* @__PURE__ 
  * slots.
  */
 export function spotProblems(use: UseNode): readonly Problem[] {
+  if (isSeen(use)) return [];
   const builder = new SpotBuilder();
   const plan = planContent(use);
   builder.nodes(plan.content, outside, topSpot([]));
-  return builder.finish();
+  const problems = builder.finish();
+  if (problems.length === 0) remember(use, (component) => surroundingsOf(component).ids.length === 0);
+  return problems;
 }
 
 class SpotBuilder extends TreeBuilder {

@@ -60,7 +60,7 @@ async function builtFrom(
   folder = root,
 ): Promise<Built> {
   const { lattice } = (await import(
-    join(root, 'dist/vite/index.js')
+    join(root, 'dist/node/vite.js')
   )) as typeof import('../../src/vite/index.js');
   const lines: string[] = [];
   const logger = createLogger('silent');
@@ -342,7 +342,7 @@ export const Outer = component('part-outer', { state: () => ({ at: 0 }), templat
 test('a build that watches its files follows changes of whatever was drawn upon', async () => {
   const folder = mkdtempSync(join(root, 'out-ahead-'));
   const { lattice } = (await import(
-    join(root, 'dist/vite/index.js')
+    join(root, 'dist/node/vite.js')
   )) as typeof import('../../src/vite/index.js');
   const files: Files = {
     'main.ts': `import { register } from 'zesty-lattice/elements';\nimport { Stall } from './stall.ts';\nregister(Stall);\n`,

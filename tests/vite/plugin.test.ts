@@ -60,7 +60,7 @@ const edit = (name: string, from: string, to: string): void => {
 async function config(): Promise<InlineConfig> {
   // The built package, as its users have it.
   const { default: lattice } = (await import(
-    join(root, 'dist/vite/index.js')
+    join(root, 'dist/node/vite.js')
   )) as typeof import('../../src/vite/index.js');
   return {
     root: folder,

@@ -1,5 +1,5 @@
 import type { MarkupReader, TemplateText, TextContext } from '../../component/index.js';
-import { dev, type Finding, type SourcePlace } from '../../problem/index.js';
+import { type Finding, type SourcePlace, tells } from '../../problem/index.js';
 import type { Content } from '../../template/index.js';
 import type { MarkupNode } from '../syntax/nodes.js';
 import { Places } from '../syntax/place.js';
@@ -21,7 +21,7 @@ export function markupReader(read: Reader, locate: Locate = () => undefined): Ma
 function templateOf({ core, text, findings }: TextContext, read: Reader, locate: Locate): Content {
   const places = placesOf(text, core.source, locate);
   const found = read(text.text, places);
-  if (dev) findings.push(...found.findings);
+  if (tells) findings.push(...found.findings);
   const reading = new TextReading(core, places, found.marked.holes, findings);
   unclosedHole(found, reading);
   const content = contentOf(outerTrimmed(found.nodes), new Map(), reading);

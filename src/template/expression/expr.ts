@@ -47,9 +47,9 @@ export class ExprCore implements Core {
     this.op = op;
     this.get = getterOf(op);
     const run = currentRun();
-    if (run?.tracks && readBy !== undefined) {
+    if (run && readBy !== undefined) {
       run.read.push(this);
-      this.#place = callPlace(readBy);
+      if (run.tracks) this.#place = callPlace(readBy);
     }
   }
 

@@ -1,0 +1,16 @@
+// Stands for css.ts in Node's bundle: many programs import components and render none that has styles.
+import { createRequire } from 'node:module';
+import type postcss from 'postcss';
+import type { CssSyntaxError } from 'postcss';
+import type selectorParser from 'postcss-selector-parser';
+
+const load = createRequire(import.meta.url);
+
+export const parseCss: typeof postcss.parse = (...args) => (load('postcss') as typeof postcss).parse(...args);
+
+export const parseSelector = (selector: string): selectorParser.Root =>
+  (load('postcss-selector-parser') as typeof selectorParser)().astSync(selector);
+
+/** Whether something thrown says where a sheet cannot be read. */
+export const isCssFault = (thrown: unknown): thrown is CssSyntaxError =>
+  thrown instanceof (load('postcss') as typeof postcss).CssSyntaxError;
