@@ -4,6 +4,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
+import { importing, importTable } from '../importing.mjs';
 import { bundleBench } from './bundle.mjs';
 import { plot } from './plot.mjs';
 
@@ -117,6 +118,8 @@ const startTable = [
   ),
 ].join('\n');
 
+const imports = importTable(importing(isQuick ? 5 : 15));
+
 const escapes = node('escapes.js');
 const escapeTable = [
   '| text | characters | to escape | text | attribute |',
@@ -133,6 +136,7 @@ for (const [title, text] of [
   ['Pages', table],
   ['Growth', growthTable],
   ['Starting', startTable],
+  ['Importing', imports],
   ['Escaping, to the package entities', escapeTable],
 ])
   console.log(`${title}\n${text}\n`);
@@ -145,6 +149,7 @@ if (process.argv.includes('--write')) {
     pages: table,
     growth: growthTable,
     starting: startTable,
+    importing: imports,
     escaping: escapeTable,
   }))
     text = text.replace(
