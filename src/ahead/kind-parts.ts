@@ -1,6 +1,5 @@
-import type { Property } from 'estree';
-import type { Node } from 'estree-walker';
-import type { ComponentCall } from './module.js';
+import { type Node, walk } from 'estree-walker';
+import type { ComponentCall, ModuleCode } from './module.js';
 
 /** What a prop's kind was given where it is declared, as it is written there. */
 export interface KindParts {
@@ -10,20 +9,31 @@ export interface KindParts {
 }
 
 /** The parts of a component's kinds, by prop: of those that are written out as calls of `prop`. */
-export function kindPartsOf({ isGeneric, parts }: ComponentCall): ReadonlyMap<string, KindParts> {
+export function kindPartsOf(
+  { definition }: ComponentCall,
+  module: ModuleCode,
+): ReadonlyMap<string, KindParts> {
   const found = new Map<string, KindParts>();
-  // The item that a generic definition is made with is known to its function alone.
-  const props = isGeneric ? undefined : parts?.get('props')?.value;
-  if (props?.type !== 'ObjectExpression') return found;
-  for (const one of props.properties) {
-    if (one.type === 'Property' && !one.computed && one.key.type === 'Identifier')
-      found.set(one.key.name, partsOf(one));
-  }
+  const add = (record: Node | undefined): void => {
+    const written = named(record, module);
+    if (written?.type !== 'ObjectExpression') return;
+    for (const one of written.properties) {
+      if (one.type === 'SpreadElement') add(one.argument);
+      else if (!one.computed && one.key.type === 'Identifier' && definition?.isFree(one.value))
+        found.set(one.key.name, partsOf(named(one.value, module) ?? one.value));
+    }
+  };
+  add(definition?.own('props')?.value);
   return found;
 }
 
+/** An expression, or what stands behind the constant of the module that it names. */
+function named(code: Node | undefined, module: ModuleCode): Node | undefined {
+  return code?.type === 'Identifier' ? module.constants.get(code.name) : code;
+}
+
 /** Follows a chain of calls such as `prop.text().fallback('x').where(test, message)` from its end. */
-function partsOf({ value }: Property): KindParts {
+function partsOf(value: Node): KindParts {
   let fallback: Node | undefined;
   let schema: Node | undefined;
   const tests: (readonly Node[])[] = [];
@@ -37,4 +47,15 @@ function partsOf({ value }: Property): KindParts {
     node = callee.object;
   }
   return { fallback, tests, schema };
+}
+
+/** Whether a fallback is worked out as its module runs: it is then code, and never what came of it elsewhere. */
+export function isWorkedOut(fallback: Node): boolean {
+  let calls = false;
+  walk(fallback, {
+    enter(node) {
+      if (/^(?:Call|New|TaggedTemplate|Await)/.test(node.type)) calls = true;
+    },
+  });
+  return calls;
 }

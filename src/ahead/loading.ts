@@ -15,6 +15,8 @@ export interface Loading {
   load(file: string): Promise<Readonly<Record<string, unknown>>>;
   /** The code of a module that was loaded. */
   module(file: string): ModuleCode | undefined;
+  /** The module of the project, or of its packages of components, behind an import of a module that was loaded. */
+  imported(file: string, source: string): string | undefined;
   placeOf(core: ComponentCore): Place | undefined;
   /** Where the component of a name is made, which is one in a page. */
   placeNamed(name: string): Place | undefined;

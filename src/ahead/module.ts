@@ -1,13 +1,8 @@
-import type {
-  ArrowFunctionExpression,
-  CallExpression,
-  Expression,
-  ImportDeclaration,
-  Program,
-  Property,
-} from 'estree';
+import type { ArrowFunctionExpression, CallExpression, Expression, ImportDeclaration, Program } from 'estree';
 import { type Node, walk } from 'estree-walker';
-import { declaredIn, isFunction, isKey, type Placed, readIn } from './names.js';
+import { type Closure, closuresIn } from './closures.js';
+import { Definition } from './definition.js';
+import { isFunction, isKey, type Placed } from './names.js';
 
 const authoring = 'zesty-lattice';
 const elements = 'zesty-lattice/elements';
@@ -21,17 +16,12 @@ export interface ComponentCall {
   readonly isDefault: boolean;
   /** Whether its definition is made by a function, for any type of item. */
   readonly isGeneric: boolean;
-  /** The parts of its definition, where that is written out as a record. */
-  readonly parts: ReadonlyMap<string, Placed<Property>> | undefined;
+  /** The statement at the top of the module that it stands in. */
+  readonly statement: Placed;
+  /** Its definition, where that stands at the top of the module. */
+  readonly definition: Definition | undefined;
   /** The functions that its template hands to `calc`, in the order they are written. */
   readonly closures: readonly Closure[];
-}
-
-/** A function that a template hands to `calc`. */
-export interface Closure {
-  readonly node: Placed;
-  /** Whether it can stand outside the template: it uses nothing that is declared in there. */
-  readonly isFree: boolean;
 }
 
 interface Read {
@@ -45,6 +35,10 @@ export class ModuleCode {
   readonly code: string;
   readonly program: Placed<Program>;
   readonly imports: readonly Placed<ImportDeclaration>[];
+  /** What its constants at the top are made of, by their names. */
+  readonly constants: ReadonlyMap<string, Placed>;
+  /** Definitions that stand apart from a component, by the constant that holds them. */
+  readonly definitions: ReadonlyMap<string, Definition>;
   readonly components: readonly ComponentCall[];
 
   constructor(code: string, program: unknown) {
@@ -53,7 +47,24 @@ export class ModuleCode {
     this.imports = this.program.body.filter(
       (node): node is Placed<ImportDeclaration> => node.type === 'ImportDeclaration',
     );
+    this.constants = this.#findConstants();
+    this.definitions = this.#findDefinitions();
     this.components = this.#findComponents();
+  }
+
+  /** What a module may export by a name: a constant of its own, or what another module exports by a name. */
+  exportsOf(name: string): readonly { readonly local: string; readonly source: string | undefined }[] {
+    const nameOf = (one: { readonly type: string }): string => ('name' in one ? String(one.name) : '');
+    return this.program.body.flatMap((node) => {
+      if (node.type === 'ExportAllDeclaration' && node.exported === null)
+        return [{ local: name, source: String(node.source.value) }];
+      if (node.type !== 'ExportNamedDeclaration') return [];
+      const source = node.source ? String(node.source.value) : undefined;
+      if (node.declaration) return this.constants.has(name) ? [{ local: name, source }] : [];
+      return node.specifiers
+        .filter(({ exported }) => nameOf(exported) === name)
+        .map(({ local }) => ({ local: nameOf(local), source }));
+    });
   }
 
   /** The local name of something imported from a door of the library. */
@@ -67,6 +78,11 @@ export class ModuleCode {
       }
     }
     return undefined;
+  }
+
+  /** The statements at its top. */
+  get statements(): readonly Placed[] {
+    return this.program.body as unknown as readonly Placed[];
   }
 
   /** What it imports and exports from. */
@@ -89,6 +105,14 @@ export class ModuleCode {
       }
     }
     return undefined;
+  }
+
+  /** The record that a call of `definition` is given. */
+  definitionCalled(node: Node): Node | undefined {
+    const local = this.imported(authoring, 'definition');
+    return node.type === 'CallExpression' && node.callee.type === 'Identifier' && node.callee.name === local
+      ? node.arguments[0]
+      : undefined;
   }
 
   text(node: Node): string {
@@ -123,47 +147,58 @@ export class ModuleCode {
     return reads;
   }
 
+  #findConstants(): ReadonlyMap<string, Placed> {
+    const found = new Map<string, Placed>();
+    for (const statement of this.program.body) {
+      const declaration = statement.type === 'ExportNamedDeclaration' ? statement.declaration : statement;
+      if (declaration?.type !== 'VariableDeclaration' || declaration.kind !== 'const') continue;
+      for (const { id, init } of declaration.declarations)
+        if (init && id.type === 'Identifier') found.set(id.name, init as Placed);
+    }
+    return found;
+  }
+
+  #findDefinitions(): ReadonlyMap<string, Definition> {
+    const found = new Map<string, Definition>();
+    for (const [name, init] of this.constants)
+      if (this.definitionCalled(init)) found.set(name, new Definition(init, this));
+    return found;
+  }
+
   #findComponents(): readonly ComponentCall[] {
     const local = this.imported(authoring, 'component');
     if (local === undefined) return [];
     const found: ComponentCall[] = [];
-    const { program } = this;
-    let depth = 0;
     const calc = this.imported(authoring, 'calc');
-    const top = new Map<Node, { readonly local?: string; readonly isDefault?: boolean }>();
-    for (const statement of program.body) {
-      const declaration = statement.type === 'ExportNamedDeclaration' ? statement.declaration : statement;
-      if (declaration?.type === 'VariableDeclaration' && declaration.kind === 'const') {
-        for (const { id, init } of declaration.declarations)
-          if (init && id.type === 'Identifier') top.set(init, { local: id.name });
-      }
-      if (statement.type === 'ExportDefaultDeclaration')
-        top.set(statement.declaration as Node, { isDefault: true });
-    }
-    walk(program, {
-      enter(node) {
-        if (isFunction(node)) depth++;
-        if (node.type !== 'CallExpression') return;
-        const isGeneric = isGenericCall(node.callee, local);
-        if (!isGeneric && !(node.callee.type === 'Identifier' && node.callee.name === local)) return;
-        const { local: name, isDefault = false } = top.get(node) ?? {};
-        const given = node.arguments[1] as Expression | undefined;
-        const make = isGeneric && given?.type === 'ArrowFunctionExpression' ? given : undefined;
-        const parts = partsOf(isGeneric ? make && definitionOf(make) : given);
-        found.push({
-          node: node as Placed<CallExpression>,
-          local: name,
-          isDefault,
-          isGeneric,
+    const names = new Map<Node, string>([...this.constants].map(([name, init]) => [init, name]));
+    for (const statement of this.statements) {
+      let depth = 0;
+      walk(statement, {
+        enter: (node) => {
+          if (isFunction(node)) depth++;
+          if (node.type !== 'CallExpression') return;
+          const isGeneric = isGenericCall(node.callee, local);
+          if (!isGeneric && !(node.callee.type === 'Identifier' && node.callee.name === local)) return;
+          const given = node.arguments[1] as Expression | undefined;
+          const make = isGeneric && given?.type === 'ArrowFunctionExpression' ? given : undefined;
+          const record = isGeneric ? make && definitionOf(make) : given;
           // In a function it may use what is declared there.
-          parts: depth === 0 ? parts : undefined,
-          closures: closuresOf(parts?.get('template'), calc, make),
-        });
-      },
-      leave(node) {
-        if (isFunction(node)) depth--;
-      },
-    });
+          const definition = depth === 0 && record ? new Definition(record as Placed, this, make) : undefined;
+          found.push({
+            node: node as Placed<CallExpression>,
+            local: names.get(node),
+            isDefault: statement.type === 'ExportDefaultDeclaration' && statement.declaration === node,
+            isGeneric,
+            statement,
+            definition,
+            closures: closuresIn(definition?.own('template')?.value, calc, make),
+          });
+        },
+        leave(node) {
+          if (isFunction(node)) depth--;
+        },
+      });
+    }
     return found;
   }
 }
@@ -193,41 +228,4 @@ function isGenericCall(callee: Node, local: string): boolean {
 /** The record behind `(item) => definition({ … })`. */
 function definitionOf({ body }: ArrowFunctionExpression): Expression | undefined {
   return body.type === 'CallExpression' ? (body.arguments[0] as Expression | undefined) : undefined;
-}
-
-function partsOf(definition: Expression | undefined): ReadonlyMap<string, Placed<Property>> | undefined {
-  if (definition?.type !== 'ObjectExpression') return undefined;
-  const parts = new Map<string, Placed<Property>>();
-  for (const one of definition.properties) {
-    if (one.type !== 'Property' || one.computed || one.kind !== 'init') return undefined;
-    const name = one.key.type === 'Identifier' ? one.key.name : undefined;
-    if (name === undefined) return undefined;
-    parts.set(name, one as Placed<Property>);
-  }
-  return parts;
-}
-
-/** The functions handed to `calc` in a template, in order; what is declared around it is not theirs to use. */
-function closuresOf(
-  template: Node | undefined,
-  calc: string | undefined,
-  around: Node = template as Node,
-): readonly Closure[] {
-  if (!template || calc === undefined) return [];
-  const found: Placed[] = [];
-  walk(template, {
-    enter(node) {
-      if (node.type !== 'CallExpression' || node.callee.type !== 'Identifier' || node.callee.name !== calc)
-        return;
-      const last = node.arguments.at(-1);
-      if (last) found.push(last as Placed);
-    },
-  });
-  // In the order they are written, whichever call holds which.
-  found.sort((a, b) => a.start - b.start);
-  return found.map((node) => {
-    const own = declaredIn(node);
-    const outside = declaredIn(around, node);
-    return { node, isFree: ![...readIn(node)].some((name) => outside.has(name) && !own.has(name)) };
-  });
 }

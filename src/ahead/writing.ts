@@ -1,4 +1,3 @@
-import type { Property } from 'estree';
 import type { ComponentCore } from '../component/index.js';
 import {
   NotWritten,
@@ -8,15 +7,13 @@ import {
   writeComponent,
 } from '../elements/code/index.js';
 import { scopedRules } from '../styles/index.js';
-import { kindPartsOf } from './kind-parts.js';
+import type { Definition, PartFound } from './definition.js';
+import { isWorkedOut, kindPartsOf } from './kind-parts.js';
 import type { Loading, Place } from './loading.js';
 import type { ComponentCall, ModuleCode } from './module.js';
 import { countNodes, htmlFault } from './parsed.js';
 
-/** What is put behind a module's path for the form of it that has its components' elements written out. */
-export const suffix = '?lattice';
-
-/** A component written out for a module, with what that module has to import for it. */
+/** A component written out for its module, with what that module has to import for it. */
 export interface WrittenHere extends WrittenComponent {
   /** Names from other modules, as `import` takes them: the name there, with the name here, by module. */
   readonly imports: ReadonlyMap<string, ReadonlySet<string>>;
@@ -58,54 +55,59 @@ export class Writing {
     const place = this.#loading.placeOf(core);
     if (!place) return new NotWritten('it is not made by a call of component in a module of its own');
     const imports = new Map<string, Set<string>>();
-    /** The name of something that stands in a module's written form, here or imported. */
+    /** The name of something that is written into a module, here or imported. */
     const reach = (file: string, name: string): string => {
       if (file === place.file) return name;
       const names = imports.get(file) ?? new Set();
       imports.set(file, names);
-      const here = `${own}from${[...imports.keys()].indexOf(file)}_${name}`;
+      const here = `${own}from${[...imports.keys()].indexOf(file)}_${name.slice(own.length)}`;
       names.add(`${name} as ${here}`);
       return here;
     };
+    const placeOfName = (component: string): Place | undefined =>
+      component === core.name ? place : this.#loading.placeNamed(component);
     const sources: Sources = {
       closure: (compute) => {
         const at = this.#loading.closureOf(compute);
         const closure = at && this.#call(at)?.call.closures[at.number];
         if (!at || !closure) return new NotWritten('is not written in a template of the project');
-        if (!closure.isFree) return new NotWritten('uses what its template declares');
+        if (closure.uses !== undefined)
+          return new NotWritten(
+            `uses "${closure.uses}", which its template works out as it runs; hand it to calc as a value`,
+          );
         return reach(at.file, closureName(at.at, at.number));
       },
       helper: (component, name) => {
-        const at = component === core.name ? place : this.#loading.placeNamed(component);
-        if (!at || !this.#call(at)?.call.parts?.has('helpers')) return undefined;
-        return `${reach(at.file, helpersName(at.at))}().${name}`;
+        const code = this.#partCode(placeOfName(component), 'helpers', reach);
+        return code && `${code}.${name}`;
       },
-      part: (of, key) => (of === core ? this.#part(place, key) : undefined),
+      part: (of, key) => (of === core ? this.#partCode(place, key, reach) : undefined),
       kindPart: (component, prop, part) => {
-        const other = component === core.name ? place : this.#loading.placeNamed(component);
+        const other = placeOfName(component);
         const found = other && this.#call(other);
-        const written = found && kindPartsOf(found.call).get(prop)?.[part];
+        const written = found && kindPartsOf(found.call, found.module).get(prop)?.[part];
         if (!other || written === undefined || (Array.isArray(written) && written.length === 0))
           return undefined;
         return `${reach(other.file, kindName(other.at, prop, part))}()`;
       },
+      isWorkedOut: (component, prop) => {
+        const other = placeOfName(component);
+        const found = other && this.#call(other);
+        const fallback = found && kindPartsOf(found.call, found.module).get(prop)?.fallback;
+        return fallback !== undefined && isWorkedOut(fallback);
+      },
       component: (other) => {
         const at = this.#loading.placeOf(other);
-        const found = at && this.#call(at);
-        if (!at || !found?.call.parts) return undefined;
-        if (found.call.local !== undefined)
-          return at.file === place.file ? found.call.local : reach(at.file, componentName(at.at));
-        return found.call.isDefault && at.file !== place.file ? reach(at.file, 'default') : undefined;
+        return at && this.#call(at)?.call.definition ? reach(at.file, componentName(at.at)) : undefined;
       },
       scopedSheet: (other) => {
         const at = this.#loading.placeOf(other);
-        return at && reach(at.file, sheetName(at.at));
+        return at && this.#call(at)?.call.definition ? reach(at.file, sheetName(at.at)) : undefined;
       },
       htmlFault,
     };
-    const made = this.#call(place)?.call;
-    if (!made?.parts || made.isGeneric)
-      return new NotWritten('its definition is not written out where it is made');
+    if (!this.#call(place)?.call.definition)
+      return new NotWritten('it is made inside a function; make it at the top of its module');
     try {
       return { ...writeComponent(core, sources, countNodes), imports };
     } catch (thrown) {
@@ -120,60 +122,119 @@ export class Writing {
     return module && call && { module, call };
   }
 
-  #part(place: Place, key: string): string | undefined {
-    const found = this.#call(place);
-    const property = found?.call.parts?.get(key) as Property | undefined;
-    return found && property && partText(found.module, property, key);
+  /** The code of a part of a component's definition, wherever that is written. */
+  #partCode(
+    place: Place | undefined,
+    key: string,
+    reach: (file: string, name: string) => string,
+  ): string | undefined {
+    const found = place && this.#call(place);
+    if (!place || !found?.call.definition) return undefined;
+    const { call, module } = found;
+    const part = call.definition?.find(key);
+    if (part?.how === 'here') {
+      if (!call.definition?.isFree(part.part)) return undefined;
+      // Helpers are asked for by texts of other components, too; all else stands where it is used.
+      return key === 'helpers'
+        ? `${reach(place.file, helpersName(place.at))}()`
+        : call.definition.text(part.part, key);
+    }
+    return part?.how === 'spread' ? this.#spreadPart(module, place.file, part.name, key, reach) : undefined;
   }
-}
 
-/** The code of a part of a definition; of one that is written as a method, too. */
-function partText(module: ModuleCode, property: Property, key: string): string {
-  return property.method || property.shorthand
-    ? `({ ${module.text(property)} }).${key}`
-    : `(${module.text(property.value)})`;
+  /** A part of a definition that another module exports. */
+  #spreadPart(
+    module: ModuleCode,
+    file: string,
+    local: string,
+    key: string,
+    reach: (file: string, name: string) => string,
+  ): string | undefined {
+    const from = module.importOf(local);
+    const other = from && this.#loading.imported(file, String(from.declaration.source.value));
+    const place = from && other !== undefined ? this.#definitionOf(other, from.name) : undefined;
+    if (!place) return undefined;
+    const found: PartFound = place.module.definitions.get(place.local)?.find(key);
+    if (found?.how === 'here') return `${reach(place.file, definitionPartName(place.local, key))}()`;
+    return found?.how === 'spread'
+      ? this.#spreadPart(place.module, place.file, found.name, key, reach)
+      : undefined;
+  }
+
+  /** The module that makes a definition which a module exports by a name, itself or from another. */
+  #definitionOf(
+    file: string,
+    name: string,
+    seen = new Set<string>(),
+  ): { readonly module: ModuleCode; readonly file: string; readonly local: string } | undefined {
+    const module = this.#loading.module(file);
+    if (!module || seen.has(file)) return undefined;
+    seen.add(file);
+    for (const { local, source } of module.exportsOf(name)) {
+      if (source === undefined) {
+        if (module.definitions.has(local)) return { module, file, local };
+        continue;
+      }
+      const other = this.#loading.imported(file, source);
+      const found = other === undefined ? undefined : this.#definitionOf(other, local, seen);
+      if (found) return found;
+    }
+    return undefined;
+  }
 }
 
 export const componentName = (at: number): string => `${own}component${at}`;
 export const closureName = (at: number, number: number): string => `${own}calc${at}_${number}`;
-export const helpersName = (at: number): string => `${own}helpers${at}`;
 export const sheetName = (at: number): string => `${own}sheet${at}`;
 export const kindName = (at: number, prop: string, part: string): string => `${own}kind${at}_${prop}_${part}`;
+const helpersName = (at: number): string => `${own}helpers${at}`;
+const definitionPartName = (local: string, key: string): string => `${own}definition_${local}_${key}`;
 
-/** What a module's written form has besides, for itself and for others: rules, functions and parts of kinds. */
-export function sharedLines(
-  module: ModuleCode,
-  cores: ReadonlyMap<number, ComponentCore>,
-  isWritten: (at: number) => boolean,
-  isShared: boolean,
-): readonly string[] {
-  const constant = isShared ? 'export const' : 'const';
+/** The parts of a definition that written code may name. */
+const namedParts = ['connected', 'field', 'handlers', 'helpers', 'provides', 'reactions', 'state'];
+
+/** A line for a part of a definition, by the name it is to have. */
+function partLine(definition: Definition, key: string, name: string): readonly string[] {
+  const part = definition.own(key);
+  return part && definition.isFree(part) ? [`${name} = () => (${definition.text(part, key)});`] : [];
+}
+
+/** What a module is given for one of its components, for itself and for others: rules, functions, parts. */
+export function linesFor(module: ModuleCode, at: number, core: ComponentCore | undefined): readonly string[] {
+  const call = module.components[at];
+  if (!call?.definition) return [];
+  const { definition } = call;
   const lines: string[] = [];
-  for (const [at, core] of cores)
-    if (core.styles !== '') {
-      const css = JSON.stringify(scopedRules(core).css);
-      lines.push(`${constant} ${sheetName(at)} = /* @__PURE__ */ ${own}sheet(${css});`);
+  if (core && core.styles !== '') {
+    const css = JSON.stringify(scopedRules(core).css);
+    lines.push(`${sheetName(at)} = /* @__PURE__ */ ${own}sheet(${css});`);
+  }
+  for (const [number, { constants, node, uses }] of call.closures.entries()) {
+    if (uses !== undefined) continue;
+    const code = functionText(module, node);
+    const around = constants.map((one) => `const ${module.text(one)};`).join(' ');
+    lines.push(
+      `${closureName(at, number)} = ${around === '' ? code : `/* @__PURE__ */ (() => { ${around} return ${code}; })()`};`,
+    );
+  }
+  lines.push(...partLine(definition, 'helpers', helpersName(at)));
+  for (const [prop, { fallback, schema, tests }] of kindPartsOf(call, module)) {
+    if (fallback) lines.push(`${kindName(at, prop, 'fallback')} = () => (${module.text(fallback)});`);
+    if (schema) lines.push(`${kindName(at, prop, 'schema')} = () => (${module.text(schema)});`);
+    if (tests.length > 0) {
+      const pairs = tests.map((args) => `[${args.map((arg) => module.text(arg)).join(', ')}]`);
+      lines.push(`${kindName(at, prop, 'tests')} = () => [${pairs.join(', ')}];`);
     }
-  for (const [at, call] of module.components.entries()) {
-    if (!call.parts) continue;
-    for (const [number, { isFree, node }] of call.closures.entries())
-      if (isFree) lines.push(`${constant} ${closureName(at, number)} = ${functionText(module, node)};`);
-    const helpers = call.parts.get('helpers');
-    if (helpers)
-      lines.push(`${constant} ${helpersName(at)} = () => (${partText(module, helpers, 'helpers')});`);
-    for (const [prop, { fallback, schema, tests }] of kindPartsOf(call)) {
-      if (fallback)
-        lines.push(`${constant} ${kindName(at, prop, 'fallback')} = () => (${module.text(fallback)});`);
-      if (schema) lines.push(`${constant} ${kindName(at, prop, 'schema')} = () => (${module.text(schema)});`);
-      if (tests.length > 0) {
-        const pairs = tests.map((args) => `[${args.map((arg) => module.text(arg)).join(', ')}]`);
-        lines.push(`${constant} ${kindName(at, prop, 'tests')} = () => [${pairs.join(', ')}];`);
-      }
-    }
-    if (isShared && call.local !== undefined && isWritten(at))
-      lines.push(`export { ${call.local} as ${componentName(at)} };`);
   }
   return lines;
+}
+
+/** What a module is given for a definition that stands apart, for the modules that spread it. */
+export function linesForDefinition(module: ModuleCode, local: string): readonly string[] {
+  const definition = module.definitions.get(local);
+  return definition
+    ? namedParts.flatMap((key) => partLine(definition, key, definitionPartName(local, key)))
+    : [];
 }
 
 /** A function as an expression; one that is only named is called by its name, which may come to be later. */

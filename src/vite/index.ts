@@ -1,10 +1,12 @@
 import type { Plugin } from 'vite';
 import { developing } from './developing.js';
+import { Loadings, loadingModules } from './loadings.js';
 import type { LatticeOptions } from './options.js';
 import { planning } from './planning.js';
 import { prerendering } from './prerendering.js';
 import { serverCode } from './server-code.js';
 import { textFiles } from './text-files.js';
+import { texts } from './texts.js';
 
 export type { LatticeOptions };
 
@@ -18,10 +20,13 @@ export type { LatticeOptions };
  * export default defineConfig({ plugins: [lattice({ components: ['./components.ts'], prerender: true })] });
  */
 export function lattice(options: LatticeOptions = {}): Plugin[] {
+  const loadings = new Loadings();
   return [
+    loadingModules(loadings),
     textFiles(),
+    texts(),
     developing(),
-    ...(options.ahead === false ? [] : [planning(), serverCode()]),
+    ...(options.ahead === false ? [] : [planning(loadings), serverCode(loadings)]),
     ...(options.prerender ? [prerendering(options)] : []),
   ];
 }

@@ -34,9 +34,11 @@ function isFound(find: string | RegExp, door: string): boolean {
 /** Loads the modules of components in Node, and remembers which line each component and function comes from. */
 export class NodeLoading implements Loading {
   readonly #config: ResolvedConfig;
-  readonly #packages: readonly string[];
+  readonly packages: readonly string[];
   readonly #id = randomUUID();
   readonly #modules = new Map<string, ModuleCode>();
+  /** By module: the modules behind what it imports. */
+  readonly #imported = new Map<string, ReadonlyMap<string, string>>();
   readonly #files = new Set<string>();
   readonly #components = new Map<ComponentCore, Place>();
   readonly #closures = new Map<Compute, Place & { readonly number: number }>();
@@ -45,7 +47,7 @@ export class NodeLoading implements Loading {
   /** `packages` are those whose modules are looked into, as if they were the project's. */
   constructor(config: ResolvedConfig, packages: readonly string[]) {
     this.#config = config;
-    this.#packages = packages;
+    this.packages = packages;
     marks.set(this.#id, {
       component: (file, at, made) => {
         const core = componentCore(made);
@@ -71,6 +73,11 @@ export class NodeLoading implements Loading {
   /** The code of a module that was loaded. */
   module(file: string): ModuleCode | undefined {
     return this.#modules.get(file);
+  }
+
+  /** The module of the project, or of its packages of components, behind an import of a module that was loaded. */
+  imported(file: string, source: string): string | undefined {
+    return this.#imported.get(file)?.get(source);
   }
 
   /** Every file that was read for what was loaded. */
@@ -120,7 +127,7 @@ export class NodeLoading implements Loading {
             dev: { moduleRunnerTransform: true },
             resolve: {
               external: true,
-              noExternal: [...this.#packages],
+              noExternal: [...this.packages],
               mainFields: [],
               conditions: ['node'],
             },
@@ -139,12 +146,12 @@ export class NodeLoading implements Loading {
 
   /** Marks components, and the functions given to `calc`, with where they stand. */
   #marking(): Plugin {
-    const [modules, files, packages] = [this.#modules, this.#files, this.#packages];
+    const [modules, imported, files, packages] = [this.#modules, this.#imported, this.#files, this.packages];
     const registry = `globalThis[Symbol.for("zesty-lattice.ahead")].get("${this.#id}")`;
     return {
       name: 'zesty-lattice:marking',
       enforce: 'post',
-      transform(code, id) {
+      async transform(code, id) {
         if (!isOwnModule(id, packages)) return undefined;
         const file = id.replace(/\?.*$/, '');
         files.add(textFileOf(file) ?? file);
@@ -152,6 +159,12 @@ export class NodeLoading implements Loading {
         if (!tree) return undefined;
         const module = new ModuleCode(code, tree);
         modules.set(file, module);
+        const found = new Map<string, string>();
+        for (const source of module.sources) {
+          const one = await this.resolve(source, id);
+          if (one && isOwnModule(one.id, packages)) found.set(source, one.id);
+        }
+        imported.set(file, found);
         if (!isOfInterest(code)) return undefined;
         const marked = new MagicString(code);
         const name = JSON.stringify(file);

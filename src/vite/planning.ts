@@ -1,28 +1,32 @@
-import { relative } from 'node:path';
+import { dirname, relative } from 'node:path';
 import MagicString from 'magic-string';
 import type { Plugin, ResolvedConfig } from 'vite';
 import { isCode, isOfInterest, ModuleCode } from '../ahead/module.js';
-import type { Placed } from '../ahead/names.js';
-import { componentPackages, isOwnModule } from '../ahead/packages.js';
-import { isRegistering, type Resolve, registering } from '../ahead/registering.js';
-import { loosen, writeInto } from '../ahead/rewriting.js';
-import { suffix, Writing } from '../ahead/writing.js';
-import { componentsIn } from '../component/index.js';
-import { NotWritten } from '../elements/code/index.js';
-import { NodeLoading } from './loading.js';
+import { isOwnModule } from '../ahead/packages.js';
+import { type Dropped, isRegistering, type Resolve, registerWritten } from '../ahead/registering.js';
+import { loosen, writeBeside } from '../ahead/rewriting.js';
+import { Writing } from '../ahead/writing.js';
+import { type ComponentCore, componentCore } from '../component/index.js';
+import { lineIn } from './line-in.js';
+import type { NodeLoading } from './loading.js';
+import type { Loadings } from './loadings.js';
+import { plannerSize } from './planner-size.js';
 import { readCode } from './read-code.js';
 
+interface DroppedIn extends Dropped {
+  readonly file: string;
+  readonly line: number;
+}
+
 /**
- * Plans elements as a page is built: where a module registers components, it gets them with their templates made ready
- * as code, and the page loads just what that code calls. What cannot be written as code is told, and the page plans
- * its elements itself, as it does while developing.
+ * Plans elements as a page is built: the module that makes a component gets its elements beside it, made ready as code,
+ * and whoever registers the component takes these, with just what that code calls. What cannot be written as code is
+ * told, and the page plans it itself, as it does while developing.
  */
-export function planning(): Plugin {
+export function planning(loadings: Loadings): Plugin {
   let config: ResolvedConfig;
-  let loading: NodeLoading;
   let writing: Writing;
-  let packages: readonly string[] = [];
-  const told = new Set<string>();
+  const dropped = new Map<string, readonly DroppedIn[]>();
 
   return {
     name: 'zesty-lattice:planning',
@@ -34,86 +38,77 @@ export function planning(): Plugin {
 
     buildStart() {
       if (this.environment.config.consumer !== 'client') return;
-      packages = componentPackages(config.root);
-      loading = new NodeLoading(config, packages);
-      writing = new Writing(loading);
+      writing = new Writing(loadings.of(this.environment.name));
+      dropped.clear();
     },
 
-    generateBundle(_options, bundle) {
-      const modules = Object.values(bundle).flatMap((one) =>
-        one.type === 'chunk' ? Object.entries(one.modules) : [],
+    async generateBundle(_options, bundle) {
+      const all = [...dropped.values()].flat();
+      if (all.length === 0) return;
+      const library = await this.resolve('zesty-lattice');
+      const size = library && (await plannerSize(bundle, dirname(library.id)));
+      const lines = all.map(
+        ({ file, line, what, why }) => `${relative(config.root, file)}:${line} registers ${what}: ${why}.`,
       );
-      const kept = new Set(modules.flatMap(([id, { renderedLength }]) => (renderedLength > 0 ? [id] : [])));
-      const twice = [...kept].filter((id) => kept.has(id + suffix)).map((id) => relative(config.root, id));
-      if (twice.length > 0)
-        config.logger.warn(
-          `lattice: in the page twice, once with components written out and once as they are: ${twice.join(', ')}. What such a module keeps outside of its components is kept twice, too.`,
-        );
-    },
-
-    async closeBundle() {
-      await loading?.close();
+      this.warn(
+        `The page plans some elements itself${!size ? '' : `, which takes ${size} KB (gzip) of script`}:\n  ${lines.join('\n  ')}`,
+      );
     },
 
     async transform(code, id) {
-      if (this.environment.config.consumer !== 'client' || !isOwnModule(id, packages)) return undefined;
-      const isWrittenForm = id.endsWith(suffix);
-      if (!isWrittenForm && !isOfInterest(code)) return undefined;
+      const loading = loadings.of(this.environment.name);
+      if (this.environment.config.consumer !== 'client' || !isOwnModule(id, loading.packages))
+        return undefined;
+      if (!isOfInterest(code)) return undefined;
       const tree = readCode(this, code);
       if (!tree) return undefined;
       const module = new ModuleCode(code, tree);
       const changed = new MagicString(code);
       const file = id.replace(/\?.*$/, '');
+      const isEntry = (one: string): boolean => this.getModuleInfo(one)?.isEntry ?? false;
       const resolve: Resolve = async (source, importer) => {
         const found = await this.resolve(source, importer);
-        return found && !found.external && isOwnModule(found.id, packages) ? found.id : undefined;
+        return found && !found.external && isOwnModule(found.id, loading.packages) ? found.id : undefined;
       };
-      let written: ReadonlySet<number> = new Set();
-      if (isWrittenForm) {
-        // While a build watches its files, this module may be the first to come again.
-        await loading.load(file);
-        written = writeInto(changed, module, loading.componentsOf(file), writing, true);
-        await reroute(changed, module, file, resolve);
-      } else {
-        try {
-          const plan = await registering({ module, file, resolve, loading, writing });
-          if (plan) {
-            for (const { start, end } of plan.dropped) changed.remove(start, end);
-            if (plan.cores.size > 0) written = writeInto(changed, module, plan.cores, writing, false);
-            changed.prepend(plan.imports);
-          }
-        } catch (thrown) {
-          if (!(thrown instanceof NotWritten)) throw thrown;
-          if (!told.has(id))
-            config.logger.info(
-              `lattice: what ${relative(config.root, file)} registers is planned in the page, since ${thrown.message}`,
-            );
-          told.add(id);
-        }
+      const isMaking = module.components.length > 0 || module.definitions.size > 0;
+      let cores: ReadonlyMap<number, ComponentCore> = new Map();
+      // A module that wants a page, say: whoever registers what it makes is told why.
+      const isLoaded = isMaking && (await loading.load(file).then(Boolean, () => false));
+      if (isLoaded) {
+        cores = loading.componentsOf(file);
+        writeBeside(changed, module, cores, writing, !isEntry(id));
       }
-      loosen(changed, module, written);
+      if (isRegistering(module)) {
+        const found = await registerWritten(changed, { module, file, resolve, loading, writing, isEntry });
+        dropped.set(
+          file,
+          found.map((one) => ({ ...one, file, line: lineIn(code, one.at, this.getCombinedSourcemap()) })),
+        );
+      }
+      const made = isLoaded ? await componentsFrom(module, file, resolve, loading) : new Set<string>();
+      loosen(changed, module, (local) => made.has(local));
       // What stands in this module was drawn from others: their changes are its own.
-      if (isWrittenForm || isRegistering(module)) for (const one of loading.files) this.addWatchFile(one);
+      if (isMaking || isRegistering(module)) for (const one of loading.files) this.addWatchFile(one);
       if (!changed.hasChanged()) return undefined;
       return { code: changed.toString(), map: changed.generateMap({ hires: 'boundary' }) };
     },
   };
+}
 
-  /** Takes what a module gets from others that make components in their written form, too. */
-  async function reroute(
-    changed: MagicString,
-    module: ModuleCode,
-    file: string,
-    resolve: Resolve,
-  ): Promise<void> {
-    for (const node of module.program.body) {
-      if (!('source' in node) || !node.source || typeof node.source.value !== 'string') continue;
-      const found = await resolve(node.source.value, file);
-      if (found === undefined || !isCode(found)) continue;
-      const exported = await loading.load(found).catch(() => ({}));
-      if (componentsIn(exported).size === 0) continue;
-      const { start, end } = node.source as Placed<typeof node.source>;
-      changed.overwrite(start, end, JSON.stringify(found + suffix));
-    }
+/** The local names of components that a loaded module imports. */
+async function componentsFrom(
+  module: ModuleCode,
+  file: string,
+  resolve: Resolve,
+  loading: NodeLoading,
+): Promise<ReadonlySet<string>> {
+  const names = new Set<string>();
+  for (const { source, specifiers } of module.imports) {
+    const found = await resolve(String(source.value), file);
+    if (found === undefined || !isCode(found)) continue;
+    const exported = await loading.load(found).catch((): Readonly<Record<string, unknown>> => ({}));
+    for (const { local } of specifiers)
+      if (componentCore(exported[module.importOf(local.name)?.name ?? ''])) names.add(local.name);
   }
+  return names;
 }

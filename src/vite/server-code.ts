@@ -1,41 +1,24 @@
 import MagicString from 'magic-string';
-import type { Plugin, ResolvedConfig } from 'vite';
+import type { Plugin } from 'vite';
 import { isOfInterest } from '../ahead/module.js';
-import { componentPackages, isOwnModule } from '../ahead/packages.js';
+import { isOwnModule } from '../ahead/packages.js';
 import { componentCore, componentsIn } from '../component/index.js';
 import { codeAhead } from '../html/code/ahead.js';
-import { NodeLoading } from './loading.js';
+import type { Loadings } from './loadings.js';
 
 /**
  * Writes the code of HTML text as a server is built, for runtimes that may make none themselves. It stands in the
  * modules of the components; where a component comes out otherwise when it runs, it is written by instructions.
  */
-export function serverCode(): Plugin {
-  let config: ResolvedConfig;
-  let loading: NodeLoading | undefined;
-  let packages: readonly string[] = [];
-
+export function serverCode(loadings: Loadings): Plugin {
   return {
     name: 'zesty-lattice:server-code',
     apply: 'build',
 
-    configResolved(resolved) {
-      config = resolved;
-    },
-
-    buildStart() {
-      if (this.environment.config.consumer !== 'server') return;
-      packages = componentPackages(config.root);
-      loading = new NodeLoading(config, packages);
-    },
-
-    async closeBundle() {
-      await loading?.close();
-    },
-
     async transform(code, id) {
-      if (this.environment.config.consumer !== 'server' || !loading) return undefined;
-      if (!isOwnModule(id, packages) || !isOfInterest(code)) return undefined;
+      if (this.environment.config.consumer !== 'server' || !isOfInterest(code)) return undefined;
+      const loading = loadings.of(this.environment.name);
+      if (!isOwnModule(id, loading.packages)) return undefined;
       let exported: Readonly<Record<string, unknown>>;
       try {
         exported = await loading.load(id.replace(/\?.*$/, ''));

@@ -60,11 +60,8 @@ export function textFiles(): Plugin {
         imports.push(`import latticeText${index} from ${JSON.stringify(file + suffix)};`);
         changed.overwrite(start, end, `latticeText${index}`);
       }
-      // In a page the door has no markupFile; what it does have is the reader of template texts.
-      const reader = calls.some(({ path }) => !path.endsWith('.css'))
-        ? `import ${JSON.stringify(door)};`
-        : '';
-      changed.overwrite(...importRange(tree), `${reader}${imports.join('')}${otherImports(tree)}`);
+      // In a page the door has no markupFile.
+      changed.overwrite(...importRange(tree), `${imports.join('')}${otherImports(tree)}`);
       return { code: changed.toString(), map: changed.generateMap({ hires: 'boundary' }) };
     },
 

@@ -50,6 +50,7 @@ function both(text: string): readonly [read: unknown, written: unknown, code: st
     closure: () => 'undefined',
     helper: (_component, _name, compute) => `theirs[${theirs.push(compute) - 1}]`,
     part: none,
+    isWorkedOut: () => false,
     kindPart: none,
     component: none,
     scopedSheet: none,

@@ -19,6 +19,7 @@ const doors: Record<string, string> = {
   'zesty-lattice/markup': 'adopt catalog markupFile renderDocument',
   'zesty-lattice/vite': 'default lattice',
   'zesty-lattice/vite/page': 'note',
+  'zesty-lattice/vite/texts': 'reading',
   'zesty-lattice/html':
     'escapeAttribute escapeText provideCode renderBytes renderHtml renderPage renderPageBytes',
 };

@@ -1,7 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { build } from 'vite';
-import { planning } from '../../src/vite/planning.js';
-import { textFiles } from '../../src/vite/text-files.js';
+import { lattice } from '../../src/vite/index.js';
 
 const source = (path: string): string => fileURLToPath(new URL(`../../src/${path}`, import.meta.url));
 
@@ -17,7 +16,7 @@ export async function bundle(
 ): Promise<string> {
   const result = await build({
     configFile: false,
-    plugins: [textFiles(), ...(options.ahead ? [planning()] : [])],
+    plugins: [lattice({ ahead: options.ahead ?? false })],
     logLevel: 'error',
     define: { 'process.env.NODE_ENV': JSON.stringify(options.production ? 'production' : 'development') },
     resolve: {
@@ -29,6 +28,7 @@ export async function bundle(
         { find: '#markup', replacement: source('markup/page-none.ts') },
         { find: /^zesty-lattice\/runtime$/, replacement: source('elements/runtime/index.ts') },
         { find: /^zesty-lattice\/markup$/, replacement: source('markup/page.ts') },
+        { find: /^zesty-lattice\/vite\/texts$/, replacement: source('markup/page-texts.ts') },
         { find: /^zesty-lattice$/, replacement: source('index.ts') },
         { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },
       ],

@@ -27,6 +27,8 @@ export interface Sources {
   part(core: ComponentCore, key: string): string | undefined;
   /** The code of what a kind was given: its fallback, its tests, its schema. */
   kindPart(component: string, prop: string, part: KindPart): string | undefined;
+  /** Whether a prop's fallback is worked out as its module runs, such as a date of that moment. */
+  isWorkedOut(component: string, prop: string): boolean;
   /** The code of another component's rules as a style sheet, for where it has no shadow root of its own. */
   scopedSheet(core: ComponentCore): string | undefined;
   /** The code of another component's elements. */
@@ -171,7 +173,7 @@ export class Writer {
   #fallback(of: Fallback): string {
     let code: string | undefined;
     try {
-      code = constantCode(of.value);
+      if (!this.sources.isWorkedOut(of.component, of.prop)) code = constantCode(of.value);
     } catch (thrown) {
       if (!(thrown instanceof NotWritten)) throw thrown;
     }
