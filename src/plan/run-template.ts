@@ -20,6 +20,7 @@ import {
   ExprCore,
   HandlerCall,
   inputsOf,
+  keepsLines,
   placedExprs,
   type Run,
   SlotNode,
@@ -37,7 +38,7 @@ shareReader.read = (name, readBy) => new ExprCore({ op: 'shared', name }, readBy
 
 /** Runs the component's template if it has not run yet. */
 export const blueprintOf: (core: ComponentCore) => Blueprint = /* @__PURE__ */ perComponent((core) => {
-  const blueprint = runTemplate(core, dev);
+  const blueprint = runTemplate(core, dev || keepsLines());
   // In production the lines are looked for only where something is wrong.
   return tells && !dev && blueprint.findings.length > 0 ? runTemplate(core, true) : blueprint;
 });

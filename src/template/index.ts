@@ -30,7 +30,7 @@ export type { AnyNode, Content, TemplateNode, Textual } from './node.js';
 export { brandNodes, isNode, isRecord, nodeBrand, placeNow, sourceOf } from './node.js';
 export * from './nodes/index.js';
 export { placedExprs } from './placed.js';
-export { currentRun, deeper, during, type Run } from './run-state.js';
+export { currentRun, deeper, during, keepLines, keepsLines, type Run } from './run-state.js';
 export type { Fill, Scope, Site, SiteStep } from './scope.js';
 export { isFilled, isFull, isSomething, ownerOf, pathOf, stepText } from './scope.js';
 export { type Provided, type Share, share, shareReader } from './share.js';

@@ -26,7 +26,7 @@ export interface Run {
  * The run at hand is shared by every copy of this library in the program, so that a command can run the templates
  * of a module that brought its own copy.
  */
-const shared = globalThis as { [key: symbol]: { run: Run | undefined } };
+const shared = globalThis as { [key: symbol]: { run: Run | undefined; keepsLines?: boolean } };
 const key = Symbol.for('zesty-lattice.run');
 shared[key] ??= { run: undefined };
 const holder = shared[key];
@@ -34,6 +34,13 @@ const holder = shared[key];
 export function currentRun(): Run | undefined {
   return holder.run;
 }
+
+/** Has the lines of templates remembered in production, too: for a build, which tells problems with them. */
+export function keepLines(): void {
+  holder.keepsLines = true;
+}
+
+export const keepsLines = (): boolean => holder.keepsLines ?? false;
 
 /** Runs `work` as the template run `run`. */
 export function during<T>(run: Run | undefined, work: () => T): T {

@@ -1,4 +1,5 @@
 import type { Plugin } from 'vite';
+import { checking } from './checking.js';
 import { developing } from './developing.js';
 import { Loadings, loadingModules } from './loadings.js';
 import type { LatticeOptions } from './options.js';
@@ -23,6 +24,7 @@ export function lattice(options: LatticeOptions = {}): Plugin[] {
   const loadings = new Loadings();
   return [
     loadingModules(loadings),
+    checking(loadings),
     textFiles(),
     texts(),
     developing(),

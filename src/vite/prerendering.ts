@@ -4,6 +4,7 @@ import { type Plugin, type ResolvedConfig, runnerImport, type ViteDevServer } fr
 import { problemBlock } from '../check/report/text.js';
 import { type AnyComponent, componentsIn } from '../component/index.js';
 import { catalog, renderDocument } from '../markup/index.js';
+import { failure } from './checking.js';
 import type { LatticeOptions } from './options.js';
 import { written } from './written.js';
 
@@ -40,6 +41,8 @@ export function prerendering({ components = [], foreign = [] }: LatticeOptions):
           file: filename,
           form: 'elements',
         });
+        const errors = rendered.problems.filter(({ severity }) => severity === 'error');
+        if (!server && errors.length > 0) throw new Error(failure(errors));
         for (const problem of rendered.problems) {
           const level = problem.severity === 'error' ? 'error' : 'warn';
           config.logger[level](`\n${problemBlock(server ? written(problem, server) : problem, pc)}\n`);
