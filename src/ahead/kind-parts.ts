@@ -54,6 +54,7 @@ export function isWorkedOut(fallback: Node): boolean {
   let calls = false;
   walk(fallback, {
     enter(node) {
+      if (/Function/.test(node.type)) return this.skip();
       if (/^(?:Call|New|TaggedTemplate|Await)/.test(node.type)) calls = true;
     },
   });

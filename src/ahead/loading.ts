@@ -24,4 +24,6 @@ export interface Loading {
   componentsOf(file: string): ReadonlyMap<number, ComponentCore>;
   /** Where a function given to `calc` stands: the component's place, and which of its functions. */
   closureOf(compute: Compute): (Place & { readonly number: number }) | undefined;
+  /** Where the function that gives a prop's fallback stands: the component's place, and the prop. */
+  fallbackAt(compute: Compute): (Place & { readonly prop: string }) | undefined;
 }

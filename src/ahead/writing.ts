@@ -68,6 +68,13 @@ export class Writing {
       component === core.name ? place : this.#loading.placeNamed(component);
     const sources: Sources = {
       closure: (compute) => {
+        const fallback = this.#loading.fallbackAt(compute);
+        const declared = fallback && this.#call(fallback);
+        const written = declared && kindPartsOf(declared.call, declared.module).get(fallback.prop)?.fallback;
+        if (written) {
+          const name = reach(fallback.file, kindName(fallback.at, fallback.prop, 'fallback'));
+          return isWorkedOut(written) ? name : `${name}()`;
+        }
         const at = this.#loading.closureOf(compute);
         const closure = at && this.#call(at)?.call.closures[at.number];
         if (!at || !closure) return new NotWritten('is not written in a template of the project');

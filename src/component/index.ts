@@ -24,7 +24,7 @@ export {
 } from './definition.js';
 export { type AnyEventKind, EventKind, event } from './event.js';
 export type { AnyKind, Presence } from './kind.js';
-export { authored, fault, fits, isKind, Kind, settle, unreadable } from './kind.js';
+export { authored, fallbackOf, fault, fits, isKind, isMade, Kind, settle, unreadable } from './kind.js';
 export * as prop from './kinds/index.js';
 export { TagKind } from './kinds/tag.js';
 export { type MarkupReader, markupReader, setMarkupReader, type TextContext } from './markup-reader.js';

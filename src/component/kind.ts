@@ -67,12 +67,14 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
   }
 
   /**
-   * The prop may be left out; the template then sees this value.
+   * The prop may be left out; the template then sees this value, or what a function gives, which is called anew for
+   * each use.
    *
    * @throws LatticeError `call-invalid`, while developing
    * @example prop.number().fallback(0)
+   * @example prop.date().fallback(() => new Date())
    */
-  fallback(value: NoInfer<Value>): Kind<Value, Given, 'fallback'> {
+  fallback(value: NoInfer<Value> | (() => NoInfer<Value>)): Kind<Value, Given, 'fallback'> {
     if (dev) checkFallback(this as AnyKind, value);
     return new Kind(this.rules, { ...this.settings, presence: 'fallback', fallbackValue: value });
   }
@@ -101,8 +103,8 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
 }
 
 function checkFallback(kind: AnyKind, value: unknown): void {
-  // A schema takes what a use gives, and a fallback is what comes of it.
-  const wrong = kind.rules.settle ? undefined : fault(kind, value);
+  // A schema takes what a use gives, and a fallback is what comes of it; what a function gives is checked where it is used.
+  const wrong = kind.rules.settle || typeof value === 'function' ? undefined : fault(kind, value);
   if (wrong !== undefined)
     refuseCall(
       kind.fallback,
@@ -110,6 +112,16 @@ function checkFallback(kind: AnyKind, value: unknown): void {
       wrong,
       'Give it a value of its own kind, or leave it out with optional().',
     );
+}
+
+/** The value that the template sees where a prop is left out. */
+export function fallbackOf({ settings: { fallbackValue } }: AnyKind): unknown {
+  return isMade(fallbackValue) ? fallbackValue() : fallbackValue;
+}
+
+/** Whether a fallback is a function that gives it. */
+export function isMade(fallback: unknown): fallback is () => unknown {
+  return typeof fallback === 'function';
 }
 
 /** Whether something is a kind, of this or another copy of the library. */

@@ -1,3 +1,4 @@
+import { isMade } from '../component/index.js';
 import { misplaced } from '../plan/index.js';
 import { type Finding, finding } from '../problem/index.js';
 import { type Core, describe, htmlFragment, isCore, type Scope } from '../template/index.js';
@@ -14,7 +15,7 @@ import {
   type RuntimeName,
   ViewOnDemand,
 } from './compile/call.js';
-import { RuleOf } from './compile/props.js';
+import { Fallback, RuleOf } from './compile/props.js';
 import { Anchor, type CountNodes, StaticHtml, type StaticNode, StaticText } from './compile/static.js';
 import { CompiledView } from './compile/view.js';
 import { always } from './runtime/always.js';
@@ -111,7 +112,11 @@ export function inPage(compiled: unknown): unknown {
   if (compiled instanceof ViewOnDemand) return onDemand(compiled);
   if (Array.isArray(compiled)) return compiled.map(inPage);
   if (typeof compiled !== 'object' || compiled === null) return compiled;
-  return Object.fromEntries(Object.entries(compiled).map(([name, value]) => [name, inPage(value)]));
+  const made = Object.fromEntries(Object.entries(compiled).map(([name, value]) => [name, inPage(value)]));
+  const { fallback } = compiled as { readonly fallback?: unknown };
+  return fallback instanceof Fallback && isMade(fallback.value)
+    ? Object.defineProperty(made, 'fallback', { get: fallback.value })
+    : made;
 }
 
 /**

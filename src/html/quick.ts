@@ -1,4 +1,4 @@
-import { type ComponentCore, perComponent, type UseNode } from '../component/index.js';
+import { type ComponentCore, fallbackOf, isMade, perComponent, type UseNode } from '../component/index.js';
 import { isInteractive, planOf } from '../plan/index.js';
 import { ElementNode, isNode, isRecord, type TrustedNode } from '../template/index.js';
 import { refuse } from '../tree/index.js';
@@ -97,9 +97,11 @@ function valuesOf(props: UseNode['props'], { checks, component }: Usual): readon
   for (let index = 0; index < names.length; index++) {
     const value = props[names[index] as string];
     if (value === undefined) {
-      const settings = kinds[index]?.settings;
-      if (settings?.presence === 'required') return undefined;
-      values[index] = settings?.fallbackValue;
+      const kind = kinds[index];
+      if (!kind || kind.settings.presence === 'required') return undefined;
+      const fallback = fallbackOf(kind);
+      if (isMade(kind.settings.fallbackValue) && !checks[index]?.(fallback)) return undefined;
+      values[index] = fallback;
       // A function may be an expression, which the planner reads.
     } else if (typeof value !== 'function' && checks[index]?.(value)) values[index] = value;
     else return undefined;

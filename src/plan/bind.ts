@@ -1,11 +1,17 @@
-import { type ComponentCore, perComponent, type SlotContent, type UseNode } from '../component/index.js';
+import {
+  type ComponentCore,
+  isMade,
+  perComponent,
+  type SlotContent,
+  type UseNode,
+} from '../component/index.js';
 import { type Finding, finding, suggest } from '../problem/index.js';
 import { coreOf, takesAccepted } from '../template/index.js';
 import type { PlanAttribute } from './attributes/plan-attribute.js';
 import { planAttributes, type Tags } from './attributes/plan-attributes.js';
 import { isInteractive } from './interactive.js';
 import type { BoundProp } from './plan.js';
-import { settledProp } from './settle.js';
+import { fallbackExpr, settledProp } from './settle.js';
 
 type Report = (found: Finding) => void;
 
@@ -66,7 +72,9 @@ const leftOut: (component: ComponentCore) => readonly BoundProp[] = /* @__PURE__
     props.names.map((name, index) => {
       const settings = props.kinds[index]?.settings;
       const from = settings?.presence === 'fallback' ? 'fallback' : 'absent';
-      return { name, from, expr: undefined, value: settings?.fallbackValue };
+      const fallback = settings?.fallbackValue;
+      const expr = isMade(fallback) ? fallbackExpr(fallback) : undefined;
+      return { name, from, expr, value: expr ? undefined : fallback };
     }),
 );
 

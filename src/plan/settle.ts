@@ -1,5 +1,11 @@
-import { type ComponentCore, fault, fits, settle } from '../component/index.js';
+import { type ComponentCore, fault, fits, isMade, settle } from '../component/index.js';
 import { type Finding, finding } from '../problem/index.js';
+import { ExprCore } from '../template/index.js';
+
+/** The value of a prop that is left out, where a function gives it: an expression that is worked out for each use. */
+export function fallbackExpr(compute: () => unknown): ExprCore {
+  return new ExprCore({ op: 'calc', inputs: [], compute });
+}
 
 /**
  * The value that a template sees for what a use gives to a prop: the value as its kind settles it, or the fallback. What
@@ -18,7 +24,17 @@ export function settledProp(
   if (given === undefined) {
     if (settings.presence === 'required')
       report(finding('prop-missing', { component: component.name, prop, expected: rules.expected }));
-    return settings.fallbackValue;
+    if (!isMade(settings.fallbackValue)) return settings.fallbackValue;
+    const made = settings.fallbackValue();
+    if (rules.settle || fits(kind, made)) return made;
+    report(
+      finding('prop-invalid', {
+        component: component.name,
+        prop,
+        fault: fault(kind, made) ?? 'does not fit',
+      }),
+    );
+    return undefined;
   }
   if (fits(kind, given)) return rules.settle ? settle(kind, given) : given;
   const wrong = fault(kind, given) ?? 'does not fit';

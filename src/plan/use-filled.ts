@@ -1,8 +1,9 @@
-import type { ComponentCore } from '../component/index.js';
+import { type ComponentCore, isMade } from '../component/index.js';
 import { type Core, ExprCore, operand, withInputs } from '../template/index.js';
 import { type Filled, filledCore } from './block.js';
 import { isInteractive } from './interactive.js';
 import type { Plan, PlanUse } from './plan.js';
+import { fallbackExpr } from './settle.js';
 
 /** Locals of the component's own template are numbered apart from those around the use. */
 const apart = 10_000;
@@ -51,7 +52,12 @@ function given(core: Core, use: PlanUse): Core {
 function withFallback(expr: Core, component: ComponentCore, index: number): Core {
   const fallback = component.props.kinds[index]?.settings.fallbackValue;
   if (fallback === undefined) return expr;
-  return new ExprCore({ op: 'binary', operator: '??', left: expr, right: operand(fallback) });
+  return new ExprCore({
+    op: 'binary',
+    operator: '??',
+    left: expr,
+    right: isMade(fallback) ? fallbackExpr(fallback) : operand(fallback),
+  });
 }
 
 /** Known, where it reads nothing. */

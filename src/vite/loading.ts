@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
+import type { Node } from 'estree-walker';
 import MagicString from 'magic-string';
 import { createRunnableDevEnvironment, type Plugin, type ResolvedConfig, resolveConfig } from 'vite';
+import { isWorkedOut, kindPartsOf } from '../ahead/kind-parts.js';
 import type { Compute, Loading, Place } from '../ahead/loading.js';
 import { isCode, isOfInterest, ModuleCode } from '../ahead/module.js';
 import type { Placed } from '../ahead/names.js';
@@ -13,6 +15,7 @@ import { textFileOf, textFiles } from './text-files.js';
 interface Marks {
   component(file: string, at: number, made: unknown): unknown;
   closure(file: string, at: number, number: number, compute: Compute): Compute;
+  fallback(file: string, at: number, prop: string, make: Compute): Compute;
 }
 
 const marksKey = Symbol.for('zesty-lattice.ahead');
@@ -41,6 +44,7 @@ export class NodeLoading implements Loading {
   readonly #imported = new Map<string, ReadonlyMap<string, string>>();
   readonly #files = new Set<string>();
   readonly #components = new Map<ComponentCore, Place>();
+  readonly #fallbacks = new Map<Compute, Place & { readonly prop: string }>();
   readonly #closures = new Map<Compute, Place & { readonly number: number }>();
   #environment: Promise<ReturnType<typeof createRunnableDevEnvironment>> | undefined;
 
@@ -58,6 +62,11 @@ export class NodeLoading implements Loading {
         // A function of its own for each place, so that one that is given to several is told apart.
         const own: Compute = (...values) => compute(...values);
         this.#closures.set(own, { file, at, number });
+        return own;
+      },
+      fallback: (file, at, prop, make) => {
+        const own: Compute = () => make();
+        this.#fallbacks.set(own, { file, at, prop });
         return own;
       },
     });
@@ -103,6 +112,10 @@ export class NodeLoading implements Loading {
 
   closureOf(compute: Compute): (Place & { readonly number: number }) | undefined {
     return this.#closures.get(compute);
+  }
+
+  fallbackAt(compute: Compute): (Place & { readonly prop: string }) | undefined {
+    return this.#fallbacks.get(compute);
   }
 
   async close(): Promise<void> {
@@ -168,13 +181,30 @@ export class NodeLoading implements Loading {
         if (!isOfInterest(code)) return undefined;
         const marked = new MagicString(code);
         const name = JSON.stringify(file);
-        for (const [at, { node, closures }] of module.components.entries()) {
+        const fallbacks = new Set<Node>();
+        for (const [at, call] of module.components.entries()) {
+          const { node, closures } = call;
           marked.appendRight(node.start, `${registry}.component(${name}, ${at}, `).prependLeft(node.end, ')');
           for (const [number, closure] of closures.entries())
             marked
               .appendRight(closure.node.start, `${registry}.closure(${name}, ${at}, ${number}, `)
               .prependLeft(closure.node.end, ')');
         }
+        for (const [at, call] of module.components.entries())
+          for (const [prop, { fallback }] of kindPartsOf(call, module)) {
+            if (!fallback || fallbacks.has(fallback)) continue;
+            fallbacks.add(fallback);
+            const { end, start } = fallback as Placed;
+            // What is worked out as a module runs is not to be kept as what came of it here.
+            const isGiven = /Function/.test(fallback.type);
+            if (!isGiven && !isWorkedOut(fallback)) continue;
+            marked
+              .appendRight(
+                start,
+                `${registry}.fallback(${name}, ${at}, ${JSON.stringify(prop)}, ${isGiven ? '' : '() => ('}`,
+              )
+              .prependLeft(end, isGiven ? ')' : '))');
+          }
         for (const { source } of module.imports) {
           if (source.value !== 'zesty-lattice/elements') continue;
           const { start, end } = source as Placed<typeof source>;

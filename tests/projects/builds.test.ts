@@ -2,9 +2,10 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
 import { type Files, Project } from './project.js';
+import { developed, served, useVisits } from './visit.js';
 
 const page = `<!doctype html>
-<html lang="en"><head><title>Stalls</title></head><body>
+<html lang="en"><head><title>Stalls</title><link rel="icon" href="data:,"></head><body>
 <stall-sign name="North"></stall-sign>
 <script type="module" src="/main.ts"></script>
 </body></html>
@@ -76,5 +77,95 @@ export default { plugins: [lattice({ prerender: true, components: ['./sign.ts'] 
     expect(code).toBe(1);
     expect(out + err).toContain('prop-missing');
     expect(out + err).toMatch(/index\.html:3:/);
+  });
+
+  const visit = useVisits();
+  /** What only a page of several modules has: a use at the top of one, texts beside what only a page can plan. */
+  const mixed: Files = {
+    ...vite,
+    'index.html': page.replace(
+      '<script',
+      '<wide-lamp tone="blue"></wide-lamp><text-sign name="East"></text-sign><script',
+    ),
+    'main.ts': `import { register } from 'zesty-lattice/elements';
+import { StallSign, TextSign, WideLamp } from './sign.ts';
+register(StallSign, TextSign, WideLamp);
+`,
+    'sign.ts': `import { calc, component, el, prop } from 'zesty-lattice';
+const Lamp = component('one-lamp', { props: { tone: prop.text() }, template: ({ props }) => el.b(props.tone) });
+const red = Lamp({ tone: 'red' });
+export const StallSign = component('stall-sign', {
+  props: { name: prop.text() },
+  state: () => ({ times: 0 }),
+  template: ({ props }) => el.p(props.name, ' ', red),
+});
+export const TextSign = component('text-sign', { props: { name: prop.text() }, template: '<i>{{ name }}</i>' });
+export const WideLamp = component('wide-lamp', {
+  props: { tone: prop.text() },
+  state: () => ({ at: 0 }),
+  template: ({ props }) => {
+    const now = String(Math.max(1, 2));
+    return el.em(calc(props.tone, (tone) => tone + now));
+  },
+});
+`,
+  };
+  const shown = `[...document.querySelectorAll('stall-sign, wide-lamp, text-sign')].map((one) => one.shadowRoot?.textContent)`;
+  const wanted = ['North red', 'blue2', 'East'];
+
+  test('shows what its modules make, written ahead or planned in the page', async () => {
+    const project = new Project(mixed);
+    const { code, err, out } = project.run('vite', 'build');
+    expect(code).toBe(0);
+    expect(out + err).toMatch(/plans some elements itself, which takes [\d.]+ KB/);
+    expect(out + err).toMatch(
+      /main\.ts:3 registers <wide-lamp>: calc\(props\.tone\): its function uses "now"/,
+    );
+    expect(out + err).not.toContain('registers <stall-sign>');
+    const { page: built, told } = await visit(await served(join(project.folder, 'dist')));
+    await built.waitForFunction("customElements.get('wide-lamp')");
+    expect(await built.evaluate(shown)).toEqual(wanted);
+    expect(told.filter((line) => line.startsWith('error'))).toEqual([]);
+  });
+
+  test('shows the same while developing', async () => {
+    const project = new Project(mixed);
+    const { url } = await developed(project);
+    const { page: live, told } = await visit(url);
+    await live.waitForFunction("customElements.get('wide-lamp')");
+    expect(await live.evaluate(shown)).toEqual(wanted);
+    expect(told.filter((line) => line.startsWith('error'))).toEqual([]);
+  });
+
+  test('keeps nothing of the moment it was built', async () => {
+    const project = new Project({
+      ...vite,
+      'index.html': page.replace('<stall-sign name="North">', '<stall-sign>'),
+      'sign.ts': `import { calc, component, el, prop } from 'zesty-lattice';
+const Day = component('one-day', {
+  props: { first: prop.date().fallback(new Date()), then: prop.number().fallback(() => Math.random()) },
+  template: ({ props }) => el.b(calc(props.first, (day) => day.getTime()), ' ', props.then),
+});
+export const StallSign = component('stall-sign', {
+  props: { since: prop.date().fallback(new Date()), now: prop.date().fallback(() => new Date()) },
+  state: () => ({ times: 0 }),
+  template: ({ props }) => el.p(calc(props.since, (day) => day.getTime()), ' ', calc(props.now, (day) => day.getTime()), ' ', Day({})),
+});
+`,
+    });
+    expect(project.must('vite', 'build')).not.toContain('plans some elements itself');
+    const builtAt = Date.now();
+    const url = await served(join(project.folder, 'dist'));
+    const moments = async (): Promise<readonly string[]> => {
+      const { page: one } = await visit(url);
+      await one.waitForFunction("customElements.get('stall-sign')");
+      return (
+        await one.evaluate<string>(`document.querySelector('stall-sign').shadowRoot.textContent`)
+      ).split(' ');
+    };
+    const [first, second] = [await moments(), await moments()];
+    for (const moment of [...first.slice(0, 3), ...second.slice(0, 3)])
+      expect(Number(moment)).toBeGreaterThan(builtAt);
+    expect(first[3]).not.toBe(second[3]);
   });
 });

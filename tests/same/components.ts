@@ -246,3 +246,29 @@ export const Teller = component('same-teller', {
   props: { text: prop.text(), count: prop.number().fallback(3), day: prop.date().optional() },
   template: ({ props }) => el.span(phrase`${props.text} × ${props.count}`, given(props.day, ' dated')),
 });
+
+/** Its props, left out, are what functions give. */
+export const Stamped = component('same-stamped', {
+  props: {
+    by: prop.text().fallback(() => 'nobody'),
+    at: prop.date().fallback(() => new Date(864e5)),
+    times: prop.number().fallback(() => 3),
+    open: prop.flag().fallback(() => true),
+  },
+  template: ({ props }) =>
+    el.p(
+      { title: props.by, hidden: calc(props.open, (open) => !open) },
+      calc(props.at, (at) => at.toISOString().slice(0, 10)),
+      ' ',
+      props.by,
+      given(props.open, el.b(props.times)),
+    ),
+});
+export const LiveStamped = component('same-live-stamped', {
+  props: {
+    by: prop.text().fallback(() => 'nobody'),
+    times: prop.number().fallback(() => 3),
+  },
+  state: () => ({ seen: 1 }),
+  template: ({ props, state }) => el.p({ title: props.by }, props.times, ' ', state.seen),
+});

@@ -248,9 +248,10 @@ register(component('part-b', { ${more} props: { n: prop.number(), tag: prop.tag(
       'is no plain data',
     ],
     [
-      'HTML that a parser reads in another way',
-      one('() => el.p(el.div("x"))'),
-      'a parser of HTML reads its template in another way',
+      'HTML that written code cannot tell from its own',
+      main(`import { component, el, prop, trusted } from 'zesty-lattice';
+register(component('part-b', { props: { n: prop.number() }, state: () => ({ at: 0 }), template: ({ props }) => [trusted('<t>x</t>'), el.p(props.n)] }));`),
+      'it has an element <t>, which stands for a text in written code',
     ],
     [
       'a list of components',

@@ -1,5 +1,5 @@
 import { constantCode, keyCode, NotWritten, own } from '../../code/constants.js';
-import { type AnyKind, authored, type ComponentCore, isKind } from '../../component/index.js';
+import { type AnyKind, authored, type ComponentCore, isKind, isMade } from '../../component/index.js';
 import { readsOp } from '../../plan/index.js';
 import { isCore } from '../../template/index.js';
 import {
@@ -105,7 +105,18 @@ export class Writer {
     if (Array.isArray(compiled)) return `[${compiled.map((one) => this.code(one)).join(', ')}]`;
     if (typeof compiled !== 'object' || compiled === null) return constantCode(compiled);
     const fields = Object.entries(compiled).filter(([, value]) => value !== undefined);
-    return `{ ${fields.map(([key, value]) => `${keyCode(key)}: ${this.code(value)}`).join(', ')} }`;
+    return `{ ${fields.map(([key, value]) => this.#field(key, value)).join(', ')} }`;
+  }
+
+  /** A field of a record; a fallback that a function gives is asked for each time. */
+  #field(key: string, value: unknown): string {
+    if (
+      value instanceof Fallback &&
+      isMade(value.value) &&
+      !this.sources.isWorkedOut(value.component, value.prop)
+    )
+      return `get ${key}() { return ${this.kindPart(value, 'fallback')}(); }`;
+    return `${keyCode(key)}: ${this.code(value)}`;
   }
 
   /** What several calls may need stands in a line of its own. */

@@ -1,6 +1,6 @@
 import { constantCode, isIdentifier, keyCode, memberCode } from '../../code/constants.js';
 import { canFail, type ExpressionWords, operationCode } from '../../code/expressions.js';
-import type { AnyKind, ComponentCore } from '../../component/index.js';
+import { type AnyKind, type ComponentCore, isMade } from '../../component/index.js';
 import type { Core, OpOf, Whereabouts } from '../../template/index.js';
 import type { Named, Where } from '../frame.js';
 import { plainTypeOf, shownTypeOf } from '../lower/checks.js';
@@ -499,7 +499,10 @@ class RoutineWriter {
   private missing({ settings: { fallbackValue, presence } }: AnyKind, name: string, given: string): void {
     if (presence === 'required') this.line(given);
     else if (fallbackValue === undefined) this.line(`if (${name} !== undefined) { ${given} }`);
-    else this.line(`if (${name} === undefined) ${name} = ${this.literal(fallbackValue)}; else ${given}`);
+    else if (isMade(fallbackValue)) {
+      this.line(`if (${name} === undefined) ${name} = ${this.value(fallbackValue, 'fallback')}();`);
+      this.line(given);
+    } else this.line(`if (${name} === undefined) ${name} = ${this.literal(fallbackValue)}; else ${given}`);
   }
 
   private show(step: ShowStep): void {

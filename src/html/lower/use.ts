@@ -1,4 +1,10 @@
-import { type AnyKind, attributeOf, type ComponentCore, perComponent } from '../../component/index.js';
+import {
+  type AnyKind,
+  attributeOf,
+  type ComponentCore,
+  isMade,
+  perComponent,
+} from '../../component/index.js';
 import {
   fillsWithData,
   hostContent,
@@ -283,7 +289,8 @@ function lowerPropAttribute(component: ComponentCore, index: number, value: Core
   written.push({ kind: 'show', value, as: 'plain', name: () => name, where });
   written.text('"');
   const isOther = { op: 'binary', operator: '!=', left: value, right: literal(fallbackValue) } as const;
-  choose(presence === 'required' ? literal(true) : new ExprCore(isOther), written.list, [], to);
+  const isAlways = presence === 'required' || isMade(fallbackValue);
+  choose(isAlways ? literal(true) : new ExprCore(isOther), written.list, [], to);
 }
 
 function propMake(component: ComponentCore, index: number): Make {

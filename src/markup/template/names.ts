@@ -1,4 +1,4 @@
-import type { ComponentCore } from '../../component/index.js';
+import { type ComponentCore, fallbackOf } from '../../component/index.js';
 import { suggest } from '../../problem/index.js';
 import { coreOf, ExprCore, fieldOf, uid } from '../../template/index.js';
 import type { ExpressionTree } from '../expression/tree.js';
@@ -141,7 +141,7 @@ function stepsOf(tree: ExpressionTree): readonly string[] | undefined {
 function stateNames({ state, props }: ComponentCore): readonly string[] | undefined {
   if (!state) return [];
   try {
-    const values = props.kinds.map((kind, index) => [props.names[index], kind.settings.fallbackValue]);
+    const values = props.kinds.map((kind, index) => [props.names[index], fallbackOf(kind)]);
     return Object.keys(state(Object.fromEntries(values)));
   } catch {
     return undefined;

@@ -1,6 +1,17 @@
 import { calc, eachOf, el, given, phrase, trusted, uid } from 'zesty-lattice';
 import { type Case, items } from '../case.js';
-import { BasketBox, BasketTotal, Nest, OpenCard, Opener, press, pressWide, Teller } from '../components.js';
+import {
+  BasketBox,
+  BasketTotal,
+  LiveStamped,
+  Nest,
+  OpenCard,
+  Opener,
+  press,
+  pressWide,
+  Stamped,
+  Teller,
+} from '../components.js';
 
 /** Text, values, elements, conditions. */
 export const content: readonly Case[] = [
@@ -238,4 +249,12 @@ export const content: readonly Case[] = [
   },
   { name: 'no shared data', template: () => BasketTotal() },
   { name: 'a list of constants', template: () => eachOf(items, (item) => el.b(item.name)) },
+  { name: 'props that functions give, left out', template: () => [Stamped({}), LiveStamped({})] },
+  {
+    name: 'props that functions give, handed what may be nothing',
+    template: ({ props, state }) => [
+      Stamped({ by: props.maybe, times: state.count, open: state.flag }),
+      LiveStamped({ by: state.maybe, times: state.count }),
+    ],
+  },
 ];
