@@ -1,7 +1,10 @@
 import { type ComponentCore, componentCore, forgetComponents } from '../component/index.js';
-import { renewLives } from './in-page.js';
+import { isInteractive, planOf } from '../plan/index.js';
+import { finding, problemText } from '../problem/index.js';
+import { knownLives, renewLives } from './in-page.js';
 import { instanceOf } from './runtime/element.js';
 import type { Instance } from './runtime/instance.js';
+import type { Live } from './runtime/live.js';
 
 /** The components of each module, as they were when it was first loaded, by export name. */
 const first = new Map<string, ComponentCore>();
@@ -27,13 +30,53 @@ export function note(module: string, exported: Readonly<Record<string, unknown>>
       become(before, core);
     }
   }
+  lookForUnregistered(exported);
   if (changed.size === 0) return;
   forgetComponents();
   renewLives();
+  const affected = new Map<Live, boolean>();
+  for (const [core, live] of knownLives()) affected.set(live, shows(core, changed));
   for (const element of [...elementsIn(document)]) {
-    if (instanceOf in element) rebuild(element as LiveElement, changed.get(element.localName) ?? true);
+    if (!(instanceOf in element)) continue;
+    const { live } = (element as LiveElement)[instanceOf];
+    if (affected.get(live)) rebuild(element as LiveElement, changed.get(element.localName) ?? true);
   }
 }
+
+/** Whether a component changed, or one that dissolves in it: an element in it shows its own changes. */
+function shows(
+  core: ComponentCore,
+  changed: ReadonlyMap<string, unknown>,
+  seen = new Set<ComponentCore>(),
+): boolean {
+  if (changed.has(core.name)) return true;
+  if (seen.has(core)) return false;
+  seen.add(core);
+  return planOf(core).content.uses.some(
+    ({ component }) => !isInteractive(component) && shows(component, changed, seen),
+  );
+}
+
+/** How long a page may take to register what stands in it, in milliseconds after it was loaded. */
+const patience = 1500;
+
+/** Says which of a module's components stand in the page and are not registered. */
+function lookForUnregistered(exported: Readonly<Record<string, unknown>>): void {
+  const look = (): void => {
+    for (const value of Object.values(exported)) {
+      const name = componentCore(value)?.name;
+      if (name === undefined || told.has(name) || customElements.get(name) || !document.querySelector(name))
+        continue;
+      told.add(name);
+      console.warn(problemText({ ...finding('element-unregistered', { name }), where: '' }));
+    }
+  };
+  const soon = (): void => void setTimeout(look, patience);
+  if (document.readyState === 'complete') soon();
+  else addEventListener('load', soon, { once: true });
+}
+
+const told = new Set<string>();
 
 /** Shows an element's component anew, which has become another. */
 function rebuild(element: LiveElement, keepsState: boolean): void {

@@ -46,6 +46,11 @@ export function defineInPage(core: ComponentCore): void {
   define(live);
 }
 
+/** All that were asked for, with their components. */
+export function knownLives(): ReadonlyMap<ComponentCore, Live> {
+  return lives;
+}
+
 /** Makes all of them anew, since some components have become others. */
 export function renewLives(): void {
   for (const [core, live] of lives) Object.assign(live, make(core));

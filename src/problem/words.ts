@@ -219,8 +219,12 @@ export const words = {
     'It was put right. Render with the same props and data on both sides, and without values that differ each time.',
   ]),
   'markup-unread': warning<{ component: string; what: string; hint: string }>(({ component, what, hint }) => [
-    `${component} ${what}, which a page's element does not read.`,
+    `${component} ${what}, which its element does not take.`,
     hint,
+  ]),
+  'element-unregistered': warning<{ name: string }>(({ name }) => [
+    `The page has a <${name}>, and no element of that name is registered.`,
+    "Register it: import { register } from 'zesty-lattice/elements'; register(Name). Or render the page ahead.",
   ]),
   'handler-failed': error<{ component: string; handler: string; reason: string }>(
     ({ component, handler, reason }) => [

@@ -17,10 +17,13 @@ function isInstalled(root = process.cwd()): boolean {
   }
 }
 
-/** While developing: modules of components take changes in place, and their problems are told where they are seen. */
-export function developing(): Plugin {
-  let told: Telling | undefined;
+/** What is known while a server is developed at. */
+export interface Developed {
+  told?: Telling;
+}
 
+/** While developing: modules of components take changes in place, and their problems are told where they are seen. */
+export function developing(developed: Developed): Plugin {
   return {
     name: 'zesty-lattice:developing',
     apply: 'serve',
@@ -29,16 +32,20 @@ export function developing(): Plugin {
     config: (config) => (isInstalled(config.root) ? { optimizeDeps: { include: doors } } : undefined),
 
     configureServer(server) {
-      told = telling(server);
+      // A test runner has no page to tell anything to.
+      if (!server.config.plugins.some(({ name }) => name === 'vitest')) developed.told = telling(server);
     },
 
     hotUpdate: {
       // By then the other plugins have said what a text file stands for.
       order: 'post',
       handler({ type, file, modules }) {
-        if (type === 'delete') told?.forget(file);
+        if (type === 'delete') developed.told?.forget(file);
         // What is told of a module also hangs on the components and the texts it is made of: Vite keeps its code then.
-        told?.changed(modules.flatMap((module) => [...filesAbove(module)]));
+        developed.told?.changed(modules.flatMap((module) => [...filesAbove(module)]));
+        // In a project without a server of its own nothing but this plugin loads modules there: no page needs to hear.
+        const { config, name } = this.environment;
+        return name === 'ssr' && config.appType !== 'custom' ? [] : undefined;
       },
     },
 
@@ -48,7 +55,7 @@ export function developing(): Plugin {
       const tree = readCode(this, code);
       const names = tree ? exportedNames(tree) : [];
       if (names.length === 0) return undefined;
-      told?.seen(id.replace(/\?.*$/, ''));
+      developed.told?.seen(id.replace(/\?.*$/, ''));
       if (options?.ssr) return undefined;
       const changed = new MagicString(code);
       changed.append(

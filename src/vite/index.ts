@@ -1,6 +1,6 @@
 import type { Plugin } from 'vite';
 import { checking } from './checking.js';
-import { developing } from './developing.js';
+import { type Developed, developing } from './developing.js';
 import { Loadings, loadingModules } from './loadings.js';
 import type { LatticeOptions } from './options.js';
 import { planning } from './planning.js';
@@ -22,14 +22,15 @@ export type { LatticeOptions };
  */
 export function lattice(options: LatticeOptions = {}): Plugin[] {
   const loadings = new Loadings();
+  const developed: Developed = {};
   return [
     loadingModules(loadings),
     checking(loadings),
     textFiles(),
     texts(),
-    developing(),
+    developing(developed),
     ...(options.ahead === false ? [] : [planning(loadings), serverCode(loadings)]),
-    ...(options.prerender ? [prerendering(options)] : []),
+    ...(options.prerender ? [prerendering(options, developed)] : []),
   ];
 }
 

@@ -1,15 +1,19 @@
 import { resolve } from 'node:path';
 import pc from 'picocolors';
 import { type Plugin, type ResolvedConfig, runnerImport, type ViteDevServer } from 'vite';
-import { problemBlock } from '../check/report/text.js';
+import { problemBlocks } from '../check/report/text.js';
 import { type AnyComponent, componentsIn } from '../component/index.js';
-import { catalog, renderDocument } from '../markup/index.js';
+import { catalog, type RenderedDocument, renderDocument } from '../markup/index.js';
+import type { Problem } from '../problem/index.js';
 import { failure } from './checking.js';
+import type { Developed } from './developing.js';
 import type { LatticeOptions } from './options.js';
-import { written } from './written.js';
 
 /** Renders the components that stand in HTML pages, as the pages are built and served. */
-export function prerendering({ components = [], foreign = [] }: LatticeOptions): Plugin {
+export function prerendering(
+  { components = [], foreign = [] }: LatticeOptions,
+  developed: Developed,
+): Plugin {
   let config: ResolvedConfig;
   let server: ViteDevServer | undefined;
 
@@ -37,16 +41,17 @@ export function prerendering({ components = [], foreign = [] }: LatticeOptions):
     transformIndexHtml: {
       order: 'pre',
       async handler(html, { filename }) {
-        const rendered = renderDocument(html, catalog(await load(), { foreign }), {
-          file: filename,
-          form: 'elements',
-        });
+        const render = async (): Promise<RenderedDocument> =>
+          renderDocument(html, catalog(await load(), { foreign }), { file: filename, form: 'elements' });
+        const rendered = await render();
         const errors = rendered.problems.filter(({ severity }) => severity === 'error');
         if (!server && errors.length > 0) throw new Error(failure(errors));
-        for (const problem of rendered.problems) {
-          const level = problem.severity === 'error' ? 'error' : 'warn';
-          config.logger[level](`\n${problemBlock(server ? written(problem, server) : problem, pc)}\n`);
-        }
+        // What is wrong in a component itself is told where it is made.
+        const inPage = async (): Promise<readonly Problem[]> =>
+          (await render()).problems.filter(({ source }) => source?.file === filename);
+        if (developed.told) developed.told.page(filename, inPage);
+        else if (rendered.problems.length > 0)
+          config.logger.warn(`\n${problemBlocks(rendered.problems, pc).join('\n\n')}\n`);
         return rendered.html;
       },
     },

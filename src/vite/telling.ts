@@ -15,6 +15,8 @@ export interface Telling {
   seen(file: string): void;
   /** These files changed, or something that they import. */
   changed(files: readonly string[]): void;
+  /** A page was rendered; `look` says what is wrong in it, now and whenever a component changes. */
+  page(file: string, look: () => Promise<readonly Problem[]>): void;
   /** A file is gone. */
   forget(file: string): void;
 }
@@ -29,6 +31,7 @@ export function telling(server: ViteDevServer): Telling {
   const texts = new Map<string, string>();
   const errors = new Map<string, Problem>();
   const waiting = new Set<string>();
+  const pages = new Map<string, () => Promise<readonly Problem[]>>();
   let changes = 0;
   let timer: NodeJS.Timeout | undefined;
   let running = Promise.resolve();
@@ -42,7 +45,10 @@ export function telling(server: ViteDevServer): Telling {
   };
 
   const show = (): void => {
-    const [error] = [...errors.values()].slice(-1);
+    const all = [...errors];
+    // A page may be wrong only because a component in it is.
+    const inModules = all.filter(([file]) => !pages.has(file));
+    const [, error] = (inModules.length > 0 ? inModules : all).at(-1) ?? [];
     if (error) server.ws.send({ type: 'error', err: overlayOf(error) });
     isShown = error !== undefined;
   };
@@ -61,6 +67,12 @@ export function telling(server: ViteDevServer): Telling {
       else for (const kept of [problems, texts, errors]) kept.delete(file);
     }
     for (const [file, inFile] of found) if (inFile) note(file, inFile);
+    // Pages last: what is wrong in a component is the component's to tell.
+    for (const [file, look] of pages) {
+      const inPage = await look().catch((): readonly Problem[] => []);
+      if (changes !== before) return;
+      note(file, inPage);
+    }
     // Vite tells of code that cannot be read or run, in the same place.
     if (found.some(([, inFile]) => inFile === undefined)) return;
     // A page takes the overlay down with every change it takes, whatever that was.
@@ -102,8 +114,12 @@ export function telling(server: ViteDevServer): Telling {
       for (const file of files) if (known.has(file)) waiting.add(file);
       soon();
     },
+    page(file, look) {
+      pages.set(file, look);
+      soon();
+    },
     forget(file) {
-      for (const kept of [known, problems, texts, errors, waiting]) kept.delete(file);
+      for (const kept of [known, problems, texts, errors, waiting, pages]) kept.delete(file);
     },
   };
 }

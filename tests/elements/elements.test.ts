@@ -67,6 +67,29 @@ describe.each([
     },
   );
 
+  test.runIf(!ahead)(
+    'so is what it gives by names the element does not have, or without a place for it',
+    async () => {
+      await open(
+        '<crate-counter label="A" sowIn="autumn" lable="B" class="wide" data-x="1" onclick="" aria-label="x">two <b slot="x">1</b><i>2</i></crate-counter><side-panel><b slot="titel">x</b></side-panel>',
+      );
+      await page.waitForTimeout(20);
+      const more = told.filter((one) => one.includes('markup-unread'));
+      expect(more.map((one) => /was given ([^,]*),/.exec(one)?.[1])).toEqual([
+        'the text "two"',
+        '<b slot="x">',
+        '<i>',
+        'the attribute sowin',
+        'the attribute lable',
+        '<b slot="titel">',
+      ]);
+      expect(more[0]).toContain('It has no slots');
+      expect(more[3]).toContain('the attribute of that prop is sow-in');
+      expect(more[4]).toContain('Did you mean "label"?');
+      expect(more[5]).toContain('Did you mean "title"?');
+    },
+  );
+
   describe('a counter in a plain page', () => {
     test('shows its attributes, counts, and tells the page', async () => {
       await open(

@@ -168,4 +168,45 @@ export const StallSign = component('stall-sign', {
       expect(Number(moment)).toBeGreaterThan(builtAt);
     expect(first[3]).not.toBe(second[3]);
   });
+
+  test('says nothing while developing of pages that it does not load anew', async () => {
+    const project = new Project({ ...vite, 'sign.ts': sign });
+    const { said, url } = await developed(project);
+    const { page: live } = await visit(url);
+    const becomes = (text: string): Promise<unknown> =>
+      live.waitForFunction(
+        (wanted) => document.querySelector('stall-sign')?.shadowRoot?.textContent === wanted,
+        text,
+      );
+    await becomes('North');
+    await live.waitForTimeout(400);
+    project.write({ 'sign.ts': sign.replace('props.name)', "props.name, ' gate')") });
+    await becomes('North gate');
+    await live.waitForTimeout(400);
+    project.write({ 'sign.ts': sign.replace('props.name)', "props.name, ' end')") });
+    await becomes('North end');
+    expect(said()).toContain('hmr update');
+    expect(said()).not.toContain('page reload');
+  });
+});
+
+test('a run of Vitest with the plugin tells nothing but its tests', () => {
+  const project = new Project({
+    ...vite,
+    'sign.test.ts': `import { expect, test } from 'vitest';
+import { component, el, prop } from 'zesty-lattice';
+import { renderHtml } from 'zesty-lattice/html';
+import { StallSign } from './sign.ts';
+// Wrong on purpose, as a test may be.
+export const Wrong = component('wrong-sign', { props: { name: prop.text() }, template: () => el.p(el.div('x')) });
+test('a sign', () => {
+  expect(renderHtml(StallSign({ name: 'North' }))).toBe('<p>North</p>');
+  expect(() => renderHtml(Wrong({ name: 'x' }))).toThrow('content-not-allowed');
+});
+`,
+  });
+  const { code, err, out } = project.run('vitest', 'run');
+  expect(err).toBe('');
+  expect(out).toContain('1 passed');
+  expect(code).toBe(0);
 });
