@@ -15,6 +15,7 @@ const entries = {
   markup: 'markup/index.js',
   check: 'check/index.js',
   vite: 'vite/index.js',
+  bundlers: 'bundlers/index.js',
   cli: 'cli/main.js',
   'cli-run': 'cli/run.js',
   'markup-reader': 'markup/node-reader.js',
@@ -30,7 +31,7 @@ const inNode = {
 };
 
 /** Rooms that run in Node alone: of these only the bundle and the types are left. */
-const nodeOnly = ['ahead', 'check', 'cli', 'vite'];
+const nodeOnly = ['ahead', 'bundlers', 'check', 'cli', 'vite'];
 
 rmSync(dist(''), { recursive: true, force: true });
 run('npx', ['tsc', '-p', 'tsconfig.build.json']);

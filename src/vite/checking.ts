@@ -2,12 +2,12 @@ import pc from 'picocolors';
 import type { Plugin } from 'vite';
 import { isOfInterest, ModuleCode } from '../ahead/module.js';
 import { isOwnModule } from '../ahead/packages.js';
+import { readCode } from '../ahead/read-code.js';
 import { componentProblems } from '../check/components.js';
-import { problemBlocks } from '../check/report/text.js';
+import { failure, problemBlocks, told } from '../check/report/text.js';
 import type { Problem } from '../problem/index.js';
 import { keepLines } from '../template/index.js';
 import type { Loadings } from './loadings.js';
-import { readCode } from './read-code.js';
 
 /** Checks the components of a build: errors in them make it fail, all of them told at once; warnings are told. */
 export function checking(loadings: Loadings): Plugin {
@@ -41,13 +41,7 @@ export function checking(loadings: Loadings): Plugin {
 
     buildEnd(error) {
       if (error) return;
-      // What is wrong in a component is wrong wherever it is used: it is told once.
-      const byKey = new Map<string, Problem>();
-      for (const one of [...found.values()].flat()) {
-        const known = byKey.get(keyOf(one));
-        if (!known || one.where.length < known.where.length) byKey.set(keyOf(one), one);
-      }
-      const all = [...byKey.values()];
+      const all = told([...found.values()].flat());
       const errors = all.filter(({ severity }) => severity === 'error');
       const warnings = all.filter(({ severity }) => severity !== 'error');
       if (warnings.length > 0) this.warn(`\n${problemBlocks(warnings, pc).join('\n\n')}\n`);
@@ -56,16 +50,6 @@ export function checking(loadings: Loadings): Plugin {
   };
 }
 
-/** What a build that fails for these problems says. */
-export function failure(errors: readonly Problem[]): string {
-  const count = errors.length === 1 ? 'a problem' : `${errors.length} problems`;
-  return `${count} in the components of this build\n\n${problemBlocks(errors, pc).join('\n\n')}\n`;
-}
-
 function isProblems(thrown: unknown): thrown is Error & { readonly problems: readonly Problem[] } {
   return thrown instanceof Error && 'problems' in thrown;
-}
-
-function keyOf({ code, message, source }: Problem): string {
-  return JSON.stringify([code, message, source?.file, source?.line, source?.column]);
 }

@@ -3,7 +3,7 @@ import { dirname, join, resolve } from 'node:path';
 import { type Node, walk } from 'estree-walker';
 import MagicString from 'magic-string';
 import type { EnvironmentModuleNode, Plugin } from 'vite';
-import { readCode } from './read-code.js';
+import { readCode } from '../ahead/read-code.js';
 import { type Telling, telling } from './telling.js';
 
 const runtime = 'zesty-lattice/vite/page';

@@ -1,11 +1,10 @@
 import { resolve } from 'node:path';
 import pc from 'picocolors';
 import { type Plugin, type ResolvedConfig, runnerImport, type ViteDevServer } from 'vite';
-import { problemBlocks } from '../check/report/text.js';
+import { failure, problemBlocks } from '../check/report/text.js';
 import { type AnyComponent, componentsIn } from '../component/index.js';
 import { catalog, type RenderedDocument, renderDocument } from '../markup/index.js';
 import type { Problem } from '../problem/index.js';
-import { failure } from './checking.js';
 import type { Developed } from './developing.js';
 import type { LatticeOptions } from './options.js';
 

@@ -19,7 +19,7 @@ const floors: readonly (readonly string[])[] = [
   ['markup'],
   ['check', 'describe', 'ahead'],
   ['index.ts'],
-  ['cli', 'vite'],
+  ['cli', 'vite', 'bundlers'],
 ];
 
 const files = readdirSync(source, { recursive: true, encoding: 'utf8' }).filter((name) =>

@@ -70,3 +70,24 @@ function summary({ files, components, problems, took }: CheckReport, colors: Col
 function counted(count: number, what: string): string {
   return `${count} ${what}${count === 1 ? '' : 's'}`;
 }
+
+/** What a build that fails for these problems says. */
+export function failure(errors: readonly Problem[]): string {
+  const count = errors.length === 1 ? 'a problem' : `${errors.length} problems`;
+  return `${count} in the components of this build\n\n${problemBlocks(errors, pc).join('\n\n')}\n`;
+}
+
+/** Problems, each once: what is wrong in a component is wrong wherever it is used, and told where it is made. */
+export function told(problems: readonly Problem[]): readonly Problem[] {
+  const byKey = new Map<string, Problem>();
+  for (const one of problems) {
+    const key = keyOf(one);
+    const known = byKey.get(key);
+    if (!known || one.where.length < known.where.length) byKey.set(key, one);
+  }
+  return [...byKey.values()];
+}
+
+function keyOf({ code, message, source }: Problem): string {
+  return JSON.stringify([code, message, source?.file, source?.line, source?.column]);
+}

@@ -1,0 +1,133 @@
+import { relative, resolve as resolvePath } from 'node:path';
+import type { Plugin as EsbuildPlugin } from 'esbuild';
+import MagicString from 'magic-string';
+import pc from 'picocolors';
+import { createUnplugin } from 'unplugin';
+import { isOfInterest, ModuleCode } from '../ahead/module.js';
+import { isOwnModule } from '../ahead/packages.js';
+import { handThrough } from '../ahead/reading.js';
+import type { Dropped } from '../ahead/registering.js';
+import { Writing } from '../ahead/writing.js';
+import { writtenModule } from '../ahead/written-module.js';
+import { componentProblems } from '../check/components.js';
+import { failure, problemBlocks, told } from '../check/report/text.js';
+import type { Problem } from '../problem/index.js';
+import { keepLines } from '../template/index.js';
+import { BundledLoading, plainCode, treeOf } from './loading.js';
+import { withTexts } from './with-texts.js';
+
+export interface BundlerOptions {
+  /**
+   * Whether elements are planned as a page is built, so that it loads just what their templates need. On unless
+   * `false`.
+   */
+  readonly ahead?: boolean;
+  /** The folder of the project, where its `package.json` is: else the one the bundler runs in. */
+  readonly root?: string;
+}
+
+/** A plugin as a bundler takes it: each knows more of it than its name. */
+interface NamedPlugin {
+  readonly name: string;
+}
+
+const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
+  const root = resolvePath(options.root ?? '.');
+  let loading: BundledLoading;
+  let writing: Writing;
+  const dropped = new Map<string, readonly Dropped[]>();
+  const problems = new Map<string, readonly Problem[]>();
+
+  return {
+    name: 'zesty-lattice',
+
+    buildStart() {
+      keepLines();
+      loading = new BundledLoading(root);
+      writing = new Writing(loading);
+      dropped.clear();
+      problems.clear();
+    },
+
+    transformInclude: (id) => /\.[cm]?[jt]sx?$/.test(id) && isOwnModule(id, loading.packages),
+
+    async transform(written, id) {
+      if (!isOfInterest(written)) return undefined;
+      const plain = await plainCode(written, id);
+      const { code, files } = withTexts(plain, treeOf(plain), id);
+      for (const file of files) this.addWatchFile(file);
+      const read = new MagicString(code);
+      handThrough(read, new ModuleCode(code, treeOf(code)));
+      const text = read.toString();
+      if (options.ahead === false) return text;
+      const made = await writtenModule({
+        code: text,
+        tree: treeOf(text),
+        file: id,
+        // A bundler of this kind does not say which modules it starts from: what they export besides is never asked for.
+        isEntry: () => false,
+        loading,
+        writing,
+        resolve: (source, importer) => loading.resolve(source, importer),
+      });
+      dropped.set(id, made.dropped);
+      problems.set(id, await problemsOf(loading, id));
+      if (made.isDrawn) for (const one of loading.files) this.addWatchFile(one);
+      return made.changed.toString();
+    },
+
+    async buildEnd() {
+      await loading.close();
+      const lines = [...dropped].flatMap(([file, all]) =>
+        all.map(({ what, why }) => `${relative(root, file)} registers ${what}: ${why}.`),
+      );
+      const all = told([...problems.values()].flat());
+      const errors = all.filter(({ severity }) => severity === 'error');
+      const warnings = all.filter(({ severity }) => severity !== 'error');
+      if (lines.length > 0) warn(`The page plans some elements itself:\n  ${lines.join('\n  ')}`);
+      if (warnings.length > 0) warn(`\n${problemBlocks(warnings, pc).join('\n\n')}`);
+      if (errors.length > 0) throw new Error(failure(errors));
+    },
+  };
+});
+
+/** What is wrong in the components that a module makes. */
+async function problemsOf(loading: BundledLoading, file: string): Promise<readonly Problem[]> {
+  try {
+    await loading.load(file);
+    return [...loading.componentsOf(file).values()]
+      .flatMap(componentProblems)
+      .map((problem) => loading.written(problem));
+  } catch (thrown) {
+    // A module that wants a page does not run here; what stands in it is told when it runs there.
+    return thrown instanceof Error && 'problems' in thrown
+      ? (thrown.problems as readonly Problem[]).map((one) => loading.written(one))
+      : [];
+  }
+}
+
+function warn(text: string): void {
+  process.stderr.write(`zesty-lattice: ${text}\n`);
+}
+
+/**
+ * The plugin for esbuild. Files named with `markupFile` become text, elements are written as the page is built, errors
+ * in components fail the build.
+ *
+ * @example await build({ entryPoints: ['main.ts'], bundle: true, plugins: [lattice.esbuild()] });
+ */
+export const esbuild = plugin.esbuild as (options?: BundlerOptions) => EsbuildPlugin;
+
+/**
+ * The plugin for Rollup, and for what takes its plugins; it stands behind those that take types away.
+ *
+ * @example export default { input: 'main.js', plugins: [nodeResolve(), lattice.rollup()] };
+ */
+export const rollup = plugin.rollup as (options?: BundlerOptions) => NamedPlugin;
+
+/**
+ * The plugin for webpack.
+ *
+ * @example export default { entry: './main.js', plugins: [lattice.webpack()] };
+ */
+export const webpack = plugin.webpack as (options?: BundlerOptions) => { apply(compiler: never): void };
