@@ -30,6 +30,17 @@ const inNode = {
   './source-maps.js': dist('problem/source-maps-none.js'),
 };
 
+/** Has files stand for others. */
+function standingIn(files) {
+  return {
+    name: 'standing-in',
+    setup: ({ onResolve }) =>
+      onResolve({ filter: /^#|\/(?:css|source-maps)\.js$/ }, ({ path }) =>
+        path in files ? { path: files[path] } : undefined,
+      ),
+  };
+}
+
 /** Rooms that run in Node alone: of these only the bundle and the types are left. */
 const nodeOnly = ['ahead', 'bundlers', 'check', 'cli', 'vite'];
 
@@ -46,15 +57,21 @@ await build({
   packages: 'external',
   chunkNames: 'shared-[hash]',
   logLevel: 'warning',
-  plugins: [
-    {
-      name: 'in-node',
-      setup: ({ onResolve }) =>
-        onResolve({ filter: /^#|\/(?:css|source-maps)\.js$/ }, ({ path }) =>
-          path in inNode ? { path: inNode[path] } : undefined,
-        ),
-    },
-  ],
+  plugins: [standingIn(inNode)],
+});
+// One module for pages without a build: with the words of problems, since nobody else would tell them there.
+await build({
+  entryPoints: [dist('browser.js')],
+  outfile: dist('browser.js'),
+  allowOverwrite: true,
+  bundle: true,
+  minify: true,
+  format: 'esm',
+  platform: 'browser',
+  target: 'es2022',
+  logLevel: 'warning',
+  legalComments: 'none',
+  plugins: [standingIn({ '#dev': inNode['#dev'], './source-maps.js': inNode['./source-maps.js'] })],
 });
 for (const room of nodeOnly)
   for (const file of readdirSync(dist(room), { recursive: true, encoding: 'utf8' }))

@@ -11,13 +11,16 @@ const example = (config) => bundle({ configFile: join(root, 'examples/open-day',
 await example('vite.config.ts');
 await example('elements.config.ts');
 cpSync(join(root, 'examples/plain-page/index.html'), join(root, 'out/plain-page/index.html'));
+cpSync(join(root, 'examples/no-build'), join(root, 'out/no-build'), { recursive: true });
+cpSync(join(root, 'dist/browser.js'), join(root, 'out/no-build/zesty-lattice.js'));
 
 if (process.argv.includes('--once')) {
-  console.log('Built out/live and out/plain-page.');
+  console.log('Built out/live, out/plain-page and out/no-build.');
 } else {
   for (const [name, folder, port] of [
     ['The live open day', 'out/live', 4801],
     ['The plain page', 'out/plain-page', 4802],
+    ['The page without a build', 'out/no-build', 4803],
   ]) {
     const server = await preview({
       configFile: false,

@@ -222,6 +222,10 @@ export const words = {
     `${component} ${what}, which its element does not take.`,
     hint,
   ]),
+  'file-unread': error<{ path: string; module: string }>(({ path, module }) => [
+    `markupFile was asked for ${path} by ${module}, and a page cannot read files.`,
+    "Build with a plugin that puts the text in its place: 'zesty-lattice/vite', or one of 'zesty-lattice/bundlers'.",
+  ]),
   'element-unregistered': warning<{ name: string }>(({ name }) => [
     `The page has a <${name}>, and no element of that name is registered.`,
     "Register it: import { register } from 'zesty-lattice/elements'; register(Name). Or render the page ahead.",

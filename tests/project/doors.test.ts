@@ -13,6 +13,8 @@ const doors: Record<string, string> = {
   'zesty-lattice':
     'ComponentTree LatticeError calc component definition eachOf el event given phrase preset prop resolve share slot trusted uid',
   'zesty-lattice/check': 'MissingPath SettingsError check jsonReport sarifReport textReport',
+  'zesty-lattice/browser':
+    'LatticeError calc component definition eachOf el elementClass event given phrase preset prop register share slot trusted uid',
   'zesty-lattice/elements': 'elementClass register',
   'zesty-lattice/runtime':
     'always anyRow anyRule attribute bind calculated changing checked choiceRule classOf classes compare consuming containing dateRule define documentHtml each fieldFeature fieldMembers fillerMembers filling flagRule given guarded handed htmlNodes innerScope isFilled isFull isSomething json later leaving lending life listRule listen numberOf numberRule outerAttribute ownField ownerOf plain plainText plus property providing readText ready receiving recordRule same schemaRule sheet slotWatch styled styles svgNodes testedRule text textRule urlRule view worded',

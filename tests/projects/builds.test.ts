@@ -210,3 +210,31 @@ test('a sign', () => {
   expect(out).toContain('1 passed');
   expect(code).toBe(0);
 });
+
+describe('a build without the plugin', () => {
+  const visit = useVisits();
+
+  test('shows what is written in modules, and says what files need', async () => {
+    const project = new Project({
+      ...vite,
+      'vite.config.ts': 'export default {};\n',
+      'sign.ts': `${sign}import { markupFile } from 'zesty-lattice/markup';
+export const fileOf = () => markupFile(import.meta.url, './sign.html');
+`,
+      'main.ts': `import { register } from 'zesty-lattice/elements';
+import { fileOf, StallSign } from './sign.ts';
+register(StallSign);
+fileOf();
+`,
+    });
+    for (const url of [
+      (await developed(project)).url,
+      (project.must('vite', 'build'), await served(join(project.folder, 'dist'))),
+    ]) {
+      const { page: one, told } = await visit(url);
+      await one.waitForFunction("document.querySelector('stall-sign').shadowRoot?.textContent === 'North'");
+      expect(told.join()).toContain('file-unread');
+      expect(told.join()).toContain('sign.html');
+    }
+  });
+});
