@@ -88,7 +88,10 @@ export async function registerWritten(changed: MagicString, followed: Followed):
 
   /** Has one call take what is written out, and leaves the rest of it as it is. */
   async function rewrite(call: Placed<CallExpression>, name: 'define' | 'classOf'): Promise<void> {
-    const args = call.arguments as Placed[];
+    const all = call.arguments as Placed[];
+    // What stands behind the components says which sheets they get.
+    const options = all.at(-1)?.type === 'ObjectExpression' ? all.at(-1) : undefined;
+    const args = options ? all.slice(0, -1) : all;
     const written: string[] = [];
     const left: string[] = [];
     for (const arg of args) {
@@ -107,7 +110,12 @@ export async function registerWritten(changed: MagicString, followed: Followed):
     }
     if (written.length === 0) return;
     names.add(name);
-    const made = `${own}${name}(${written.join(', ')})`;
+    if (options) names.add('sharing');
+    const given = options
+      ? `...${own}sharing(${module.text(options)}, ${written.join(', ')})`
+      : written.join(', ');
+    const made = `${own}${name}(${given})`;
+    if (options && left.length > 0) left.push(module.text(options));
     const callee = module.text(call.callee);
     changed.update(
       call.start,

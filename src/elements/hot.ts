@@ -85,6 +85,7 @@ function rebuild(element: LiveElement, keepsState: boolean): void {
   before.each('leave');
   // The first of the features gives the shadow root its style sheets.
   before.live.features?.[0]?.(before);
+  before.live.look?.(before);
   root.replaceChildren();
   if (!keepsState) before.scope.state = undefined;
   before.show();

@@ -6,6 +6,7 @@ import { countInPage, inPage, viewInPage } from './interpret.js';
 import { markupRead } from './page-markup.js';
 import { ownSheet, scopedSheet } from './page-rules.js';
 import type { Live } from './runtime/live.js';
+import { looked } from './runtime/page-sheets.js';
 import { define, defined } from './runtime/register.js';
 import { lending, styled as styledAs } from './runtime/sheets.js';
 
@@ -35,8 +36,9 @@ export function liveOf(core: ComponentCore): Live {
 }
 
 /** Defines a component's elements, unless a build has written them out and they are defined so. */
-export function defineInPage(core: ComponentCore): void {
+export function defineInPage(core: ComponentCore, look?: Live['look']): void {
   const live = liveOf(core);
+  if (look) live.look = look;
   if (defined.has(live)) return;
   const { name } = core;
   const known = [...defined].find((one) => one.name === name);
@@ -73,6 +75,7 @@ function make(core: ComponentCore): Live {
     features: [
       styledAs(...own.map(ownSheetOf), ...others),
       ...(fillsOthers ? [lending(...own.map(scopedSheetOf), ...others)] : []),
+      looked,
       ...(dev ? [markupRead(core)] : []),
       ...(inPage(features) as NonNullable<Live['features']>),
     ],
@@ -80,7 +83,7 @@ function make(core: ComponentCore): Live {
       ...(inPage(members) as NonNullable<Live['members']>),
       (made) => {
         made.isPlanned = true;
-        for (const one of uses) if (one !== core) defineInPage(one);
+        for (const one of uses) if (one !== core) defineInPage(one, lives.get(core)?.look);
       },
     ],
     isField: core.field !== undefined,

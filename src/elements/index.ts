@@ -1,1 +1,2 @@
 export { type ElementClass, elementClass, register } from './register.js';
+export type { PageSheets, SheetOptions } from './runtime/page-sheets.js';

@@ -3,16 +3,26 @@ import { failure } from '../problem/index.js';
 import { notAComponent } from '../tree/index.js';
 import { defineInPage, liveOf } from './in-page.js';
 import { classOf } from './runtime/element.js';
+import { lookOf, type SheetOptions } from './runtime/page-sheets.js';
 
 /**
  * Defines components as custom elements of the page, and with each the interactive components in its template.
  * The same component twice is fine.
  *
+ * @param components the components; behind them, `{ sheets }` gives their shadow roots style sheets of the page's own, such
+ * as a CSS framework's: addresses or `CSSStyleSheet`s. All roots share one object; link it in the page's head, too.
  * @throws LatticeError `name-taken` when another element has the name, `component-unknown`
  * @example register(VarietyCard, CrateCounter); // <crate-counter label="Crates"></crate-counter>
+ * @example register(VarietyCard, CrateCounter, { sheets: ['/framework.css'] });
  */
-export function register(...components: readonly AnyComponent[]): void {
-  for (const component of components) defineInPage(coreOf(component));
+export function register(
+  ...components: readonly AnyComponent[] | readonly [...components: AnyComponent[], options: SheetOptions]
+): void {
+  const last = components.at(-1);
+  const options = typeof last === 'object' ? (last as SheetOptions) : undefined;
+  const look = options?.sheets && lookOf(options.sheets);
+  for (const component of options ? components.slice(0, -1) : components)
+    defineInPage(coreOf(component as AnyComponent), look);
 }
 
 /** The class of a component's element: an `HTMLElement` with the component's props as properties. */

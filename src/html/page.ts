@@ -4,13 +4,13 @@ import type { Content } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
 import { Pass, type Sink } from './pass.js';
-import { type RenderOptions, writeTo } from './render.js';
+import { type RenderOptions, sheetLink, writeTo } from './render.js';
 import { BytesSink, joinedBytes, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
 
 /** What a whole document has besides its content. */
-export interface PageOptions extends Pick<RenderOptions, 'form' | 'idPrefix'> {
+export interface PageOptions extends Pick<RenderOptions, 'form' | 'idPrefix' | 'sheets'> {
   /** The document's title; every page needs one (https://html.spec.whatwg.org/#the-title-element). */
   readonly title: string;
   /** The language of the text, as a BCP 47 tag such as `en` or `pt-BR`. */
@@ -68,10 +68,10 @@ function pageParts(
       "Write renderPage(FairPage({ … }), { title: 'Open day' }).",
     );
   const use = isUse(target) ? target : emptyUse(target, called);
-  const { title, lang = 'en', dir, description, head, form, idPrefix } = options;
+  const { title, lang = 'en', dir, description, head, form, idPrefix, sheets } = options;
   const { last, styled } = writeTo(
     use,
-    { ...(form && { form }), ...(idPrefix !== undefined && { idPrefix }) },
+    { ...(form && { form }), ...(idPrefix !== undefined && { idPrefix }), ...(sheets && { sheets }) },
     sink,
   );
   const css = styleSheet(styled, options.styles ?? '');
@@ -83,6 +83,7 @@ function pageParts(
   ];
   if (description !== undefined)
     parts.push(`<meta name="description" content="${escapeAttribute(description)}">`);
+  for (const href of sheets ?? []) parts.push(sheetLink(href));
   if (css !== '') parts.push(`<style>${css}</style>`);
   const more = headHtml(head);
   if (more !== '') parts.push(more);

@@ -20,6 +20,8 @@ export class Pass {
   /** Takes what is ready; none where text is written apart, and looked at as a whole. */
   sink: Sink | undefined;
 
+  /** Links to the page's own style sheets, for each shadow root. */
+  links = '';
   /** Whether it is asked for styles. */
   readonly wantsStyles: boolean;
 

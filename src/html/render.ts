@@ -10,6 +10,7 @@ import {
 import { dev, failure } from '../problem/index.js';
 import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { making } from './code/index.js';
+import { escapeAttribute } from './escape.js';
 import { Pass, type Sink } from './pass.js';
 import { quickIn, quickText } from './quick.js';
 import { BytesSink, joinedBytes, TextSink } from './sinks.js';
@@ -28,6 +29,11 @@ export interface RenderOptions {
    * elements, with declarative shadow roots that a browser shows before any script runs.
    */
   readonly form?: 'markup' | 'elements';
+  /**
+   * With `form: 'elements'`: addresses of style sheets that each shadow root links, such as a CSS framework's. `register`
+   * is given the same ones.
+   */
+  readonly sheets?: readonly string[];
   /** Put before every id made with `uid`, where several renderings come together in one page. */
   readonly idPrefix?: string;
 }
@@ -100,6 +106,11 @@ export function calledWith(
   };
 }
 
+/** A link to a style sheet (https://html.spec.whatwg.org/#link-type-stylesheet). */
+export function sheetLink(href: string, more = ''): string {
+  return `<link rel="stylesheet" href="${escapeAttribute(href)}"${more}>`;
+}
+
 const noStyles: ReadonlySet<ComponentCore> = new Set();
 
 /** The markup of a use, and the components whose styles it needs. */
@@ -121,6 +132,7 @@ export function writeTo(
   // What stands where in content on the spot is looked at while developing; what is unsafe is refused always.
   if (dev) refuse(spotProblems(use));
   const pass = new Pass(options.form, sink);
+  if (options.sheets) pass.links = options.sheets.map((href) => sheetLink(href, ' data-sheet')).join('');
   const ids = options.idPrefix === undefined ? '' : `-${options.idPrefix}`;
   const quick = making.isQuick ? quickIn(pass, use, ids) : undefined;
   const last = quick ?? writeOnTheSpot(use, pass, ids);

@@ -278,7 +278,7 @@ export function hostText(
         : hostStyle(component, new Set([...styled, ...given].filter((one) => one !== component)));
     let start = `<${name}`;
     for (let at = 0; at < values.length; at++) start += propAttribute(component, at, values[at]);
-    start += `${host.attributes}><template shadowrootmode="open">${style}`;
+    start += `${host.attributes}><template shadowrootmode="open">${frame.pass.links}${style}`;
     const inner = new Frame(pass, frame, where, '', fills);
     const opened = host.shadow().run(inner, out + start, ...values, state);
     pass.inRoot = around;

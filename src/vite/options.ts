@@ -8,6 +8,8 @@ export interface LatticeOptions {
    * shadow roots that show before any script has run. Off unless `true`.
    */
   readonly prerender?: boolean;
+  /** With `prerender`: addresses of style sheets that each shadow root links, as `register` is given them. */
+  readonly sheets?: readonly string[];
   /**
    * Whether elements are planned as a page is built, so that it loads just what their templates need. On unless
    * `false`.

@@ -10,7 +10,7 @@ import type { LatticeOptions } from './options.js';
 
 /** Renders the components that stand in HTML pages, as the pages are built and served. */
 export function prerendering(
-  { components = [], foreign = [] }: LatticeOptions,
+  { components = [], foreign = [], sheets }: LatticeOptions,
   developed: Developed,
 ): Plugin {
   let config: ResolvedConfig;
@@ -41,7 +41,11 @@ export function prerendering(
       order: 'pre',
       async handler(html, { filename }) {
         const render = async (): Promise<RenderedDocument> =>
-          renderDocument(html, catalog(await load(), { foreign }), { file: filename, form: 'elements' });
+          renderDocument(html, catalog(await load(), { foreign }), {
+            file: filename,
+            form: 'elements',
+            ...(sheets && { sheets }),
+          });
         const rendered = await render();
         const errors = rendered.problems.filter(({ severity }) => severity === 'error');
         if (!server && errors.length > 0) throw new Error(failure(errors));

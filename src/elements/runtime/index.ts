@@ -30,6 +30,7 @@ export { later } from './later.js';
 export { leaving, life } from './life.js';
 export { listen } from './listen.js';
 export type { Live, LiveClass, LiveProp } from './live.js';
+export { sharing } from './page-sheets.js';
 export { property } from './property.js';
 export { ready } from './ready.js';
 export { containing, define } from './register.js';

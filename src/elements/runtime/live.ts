@@ -12,7 +12,9 @@ export interface Live {
   readonly state?: ((props: Readonly<Record<string, unknown>>) => object) | undefined;
   readonly handlers?: Readonly<Record<string, unknown>>;
   /** What its elements do besides: each is made with the element. */
-  readonly features?: readonly ((instance: Instance) => Feature)[];
+  /** Gives its shadow roots the sheets of the page. */
+  look?: (instance: Instance) => void;
+  features?: readonly ((instance: Instance) => Feature)[];
   /** What its class has besides: members of form fields, functions that fill its slots, elements in its template. */
   readonly members?: readonly ((made: LiveClass) => void)[];
   readonly isField?: boolean;

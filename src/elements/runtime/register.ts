@@ -6,9 +6,11 @@ import type { Live, LiveClass } from './live.js';
 export const defined = new Set<Live>();
 
 /** Has the components that are elements in a template defined with its own. */
-export function containing(others: () => readonly Live[]): () => void {
-  return () => define(...others());
+export function containing(others: () => readonly Live[]): Containing {
+  return Object.assign(() => define(...others()), { others });
 }
+
+export type Containing = (() => void) & { readonly others: () => readonly Live[] };
 
 /** Defines elements of the page, and with each those in its template. The same component twice is fine. */
 export function define(...all: readonly Live[]): void {

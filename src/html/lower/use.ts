@@ -248,9 +248,9 @@ function spliceHost(
   const inner = new Steps();
   inner.text(`<${component.name}`);
   for (const [index, value] of props.entries()) lowerPropAttribute(component, index, value, inner, at);
-  inner.text(
-    `${around}><template shadowrootmode="open">${hostStyle(component, styledIn(component, 'shadow'))}`,
-  );
+  inner.text(`${around}><template shadowrootmode="open">`);
+  inner.push({ kind: 'made', make: pageLinks, values: [], where });
+  inner.text(hostStyle(component, styledIn(component, 'shadow')));
   const env: Env = {
     component,
     form: 'shadow',
@@ -292,6 +292,9 @@ function lowerPropAttribute(component: ComponentCore, index: number, value: Core
   const isAlways = presence === 'required' || isMade(fallbackValue);
   choose(isAlways ? literal(true) : new ExprCore(isOther), written.list, [], to);
 }
+
+/** Links to the style sheets that the page has for its shadow roots. */
+const pageLinks: Make = ({ pass }) => pass.links;
 
 function propMake(component: ComponentCore, index: number): Make {
   return function attribute(_frame, _where, value) {

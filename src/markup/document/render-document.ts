@@ -16,6 +16,8 @@ export interface DocumentOptions {
   readonly styles?: boolean;
   /** `markup` dissolves components into plain HTML; `elements` keeps interactive ones as custom elements. */
   readonly form?: 'markup' | 'elements';
+  /** With `elements`: addresses of style sheets that each shadow root links; the page links them itself. */
+  readonly sheets?: readonly string[];
 }
 
 /** A document with its components rendered, and what is wrong in it. */
@@ -53,6 +55,7 @@ export function renderDocument(
       if (problems.slice(before).some(({ severity }) => severity === 'error')) continue;
       const { html: text, styled: needed } = write(use, {
         ...(options.form && { form: options.form }),
+        ...(options.sheets && { sheets: options.sheets }),
         ...(edits.length > 0 && { idPrefix: String(edits.length + 1) }),
       });
       for (const one of needed) styled.add(one);

@@ -1,0 +1,85 @@
+import type { Feature, Instance } from './instance.js';
+import type { Live } from './live.js';
+import type { Containing } from './register.js';
+
+/** Style sheets of a page's own: addresses of files, or sheets that are there already. */
+export type PageSheets = readonly (string | URL | CSSStyleSheet)[];
+
+export interface SheetOptions {
+  readonly sheets?: PageSheets;
+}
+
+/** Sheets by their address: each is loaded once, and all shadow roots share the one object. */
+const known = new Map<string, CSSStyleSheet>();
+
+/** The sheet behind an address: out of the page's own link to it where there is one, else loaded. */
+function sheetAt(address: string | URL, root: ShadowRoot): CSSStyleSheet {
+  const href = new URL(address, document.baseURI).href;
+  let sheet = known.get(href);
+  if (!sheet) {
+    sheet = new CSSStyleSheet({ baseURL: href });
+    known.set(href, sheet);
+    const linked = [...document.styleSheets, ...root.styleSheets].find((one) => one.href === href);
+    const text = linked && rulesOf(linked);
+    if (text !== undefined) sheet.replaceSync(text);
+    else void load(href, sheet);
+  }
+  return sheet;
+}
+
+/** The rules of a sheet that the page has loaded; nothing where it may not be read, being another site's. */
+function rulesOf(sheet: CSSStyleSheet): string | undefined {
+  try {
+    return Array.from(sheet.cssRules, (rule) => (rule instanceof CSSImportRule ? '' : rule.cssText)).join(
+      '\n',
+    );
+  } catch {
+    return undefined;
+  }
+}
+
+async function load(href: string, sheet: CSSStyleSheet): Promise<void> {
+  try {
+    const answer = await fetch(href);
+    if (!answer.ok) throw new Error(`${answer.status} ${answer.statusText}`);
+    sheet.replaceSync(await answer.text());
+  } catch (thrown) {
+    console.error(`The style sheet ${href} cannot be loaded:`, thrown);
+  }
+}
+
+/** Gives shadow roots the sheets of a page, before the rules of their own components. */
+export function lookOf(sheets: PageSheets): (instance: Instance) => void {
+  return ({ host }) => {
+    const root = host.shadowRoot as ShadowRoot;
+    const given = sheets.map((one) => (one instanceof CSSStyleSheet ? one : sheetAt(one, root)));
+    root.adoptedStyleSheets = [...given, ...root.adoptedStyleSheets.filter((one) => !given.includes(one))];
+    // What a server linked has done its work.
+    for (const link of root.querySelectorAll('link[data-sheet]')) link.remove();
+  };
+}
+
+/** A feature of elements whose page may have sheets for them. */
+export function looked(instance: Instance): Feature {
+  instance.live.look?.(instance);
+  return {};
+}
+
+/** Components that get the sheets of a page, and with each those in its template. */
+export function sharing({ sheets = [] }: SheetOptions, ...all: readonly Live[]): readonly Live[] {
+  share(all, lookOf(sheets), new Set());
+  return all;
+}
+
+function share(all: readonly Live[], look: (instance: Instance) => void, seen: Set<Live>): void {
+  for (const live of all) {
+    if (seen.has(live)) continue;
+    seen.add(live);
+    if (!live.features?.includes(looked)) live.features = [...(live.features ?? []), looked];
+    live.look = look;
+    for (const member of live.members ?? []) {
+      const { others } = member as Partial<Containing>;
+      if (others) share(others(), look, seen);
+    }
+  }
+}
