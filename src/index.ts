@@ -35,6 +35,7 @@ export type {
   TemplateContext,
   Use,
   UseArguments,
+  WrittenDefinition,
 } from './component/index.js';
 export { component, definition, event, type Kind, preset, prop, slot } from './component/index.js';
 export type * from './generated/attributes.js';

@@ -23,12 +23,16 @@ export interface DefiningModule {
 export class Definition {
   readonly record: Placed<ObjectExpression> | undefined;
   readonly #module: DefiningModule;
+  /** The name that the whole of it goes by, where another module has it. */
+  readonly #taken: string | undefined;
   /** The names that are known to the function alone which makes a definition for any type of item. */
   readonly #inner: ReadonlySet<string>;
 
   constructor(record: Placed, module: DefiningModule, make?: Node) {
     this.#module = module;
     this.#inner = make ? declaredIn(make, record) : new Set();
+    const isTaken = record.type === 'Identifier' && !module.constants.has(record.name);
+    this.#taken = isTaken ? record.name : undefined;
     // `{ … } as const` and the like are gone by then; what is named stands at the top of the module.
     const named = record.type === 'Identifier' ? module.constants.get(record.name) : record;
     const inside = named && module.definitionCalled(named);
@@ -44,6 +48,7 @@ export class Definition {
 
   /** Where a part comes from: the last one that says it is the one that counts. */
   find(key: string): PartFound {
+    if (this.#taken !== undefined) return { how: 'spread', name: this.#taken };
     if (!this.record) return { how: 'unknown' };
     for (const one of [...this.record.properties].reverse()) {
       if (one.type === 'SpreadElement') {

@@ -1,5 +1,6 @@
 import { type Node, walk } from 'estree-walker';
-import type { ComponentCall, ModuleCode } from './module.js';
+import type { Definition } from './definition.js';
+import type { ModuleCode } from './module.js';
 
 /** What a prop's kind was given where it is declared, as it is written there. */
 export interface KindParts {
@@ -8,23 +9,47 @@ export interface KindParts {
   readonly schema: Node | undefined;
 }
 
-/** The parts of a component's kinds, by prop: of those that are written out as calls of `prop`. */
+/** The parts of a definition's kinds, by prop: of those that are written out as calls of `prop`. */
 export function kindPartsOf(
-  { definition }: ComponentCall,
+  definition: Definition | undefined,
   module: ModuleCode,
 ): ReadonlyMap<string, KindParts> {
   const found = new Map<string, KindParts>();
+  for (const [prop, kind] of kindsIn(definition, module).here)
+    if (definition?.isFree(kind)) found.set(prop, partsOf(named(kind, module) ?? kind));
+  return found;
+}
+
+/** The kinds that a definition declares, as they are written, and the names of definitions elsewhere that it takes some from. */
+export function kindsIn(
+  definition: Definition | undefined,
+  module: ModuleCode,
+): { readonly here: ReadonlyMap<string, Node>; readonly elsewhere: readonly string[] } {
+  const here = new Map<string, Node>();
+  const elsewhere: string[] = [];
   const add = (record: Node | undefined): void => {
+    // Another definition's props: `...parts.props`.
+    const of =
+      record?.type === 'MemberExpression' && record.object.type === 'Identifier'
+        ? record.object.name
+        : undefined;
+    if (of !== undefined) {
+      const other = module.definitions.get(of);
+      if (other) return add(other.own('props')?.value);
+      elsewhere.push(of);
+      return;
+    }
     const written = named(record, module);
     if (written?.type !== 'ObjectExpression') return;
     for (const one of written.properties) {
       if (one.type === 'SpreadElement') add(one.argument);
-      else if (!one.computed && one.key.type === 'Identifier' && definition?.isFree(one.value))
-        found.set(one.key.name, partsOf(named(one.value, module) ?? one.value));
+      else if (!one.computed && one.key.type === 'Identifier') here.set(one.key.name, one.value);
     }
   };
-  add(definition?.own('props')?.value);
-  return found;
+  const props = definition?.find('props');
+  if (props?.how === 'here') add(props.part.value);
+  else if (props?.how === 'spread') elsewhere.push(props.name);
+  return { here, elsewhere };
 }
 
 /** An expression, or what stands behind the constant of the module that it names. */

@@ -137,7 +137,7 @@ export abstract class MarkedLoading implements Loading {
       wrap(call.node, `${registry}.component(${name}, ${at}, `);
       for (const [number, { node }] of call.closures.entries())
         wrap(node, `${registry}.closure(${name}, ${at}, ${number}, `);
-      for (const [prop, { fallback }] of kindPartsOf(call, module)) {
+      for (const [prop, { fallback }] of kindPartsOf(call.definition, module)) {
         if (!fallback || fallbacks.has(fallback)) continue;
         fallbacks.add(fallback);
         const start = `${registry}.fallback(${name}, ${at}, ${JSON.stringify(prop)}, `;

@@ -1,3 +1,4 @@
+import type { Node } from 'estree-walker';
 import type { ComponentCore } from '../component/index.js';
 import {
   NotWritten,
@@ -8,7 +9,7 @@ import {
 } from '../elements/code/index.js';
 import { scopedRules } from '../styles/index.js';
 import type { Definition, PartFound } from './definition.js';
-import { isWorkedOut, kindPartsOf } from './kind-parts.js';
+import { isWorkedOut, type KindParts, kindPartsOf, kindsIn } from './kind-parts.js';
 import type { Loading, Place } from './loading.js';
 import type { ComponentCall, ModuleCode } from './module.js';
 import { countNodes, htmlFault } from './parsed.js';
@@ -69,12 +70,8 @@ export class Writing {
     const sources: Sources = {
       closure: (compute) => {
         const fallback = this.#loading.fallbackAt(compute);
-        const declared = fallback && this.#call(fallback);
-        const written = declared && kindPartsOf(declared.call, declared.module).get(fallback.prop)?.fallback;
-        if (written) {
-          const name = reach(fallback.file, kindName(fallback.at, fallback.prop, 'fallback'));
-          return isWorkedOut(written) ? name : `${name}()`;
-        }
+        const made = fallback && this.#kindPart(fallback, fallback.prop, 'fallback', reach);
+        if (made) return isWorkedOut(made.written as Node) ? made.code.slice(0, -2) : made.code;
         const at = this.#loading.closureOf(compute);
         const closure = at && this.#call(at)?.call.closures[at.number];
         if (!at || !closure) return new NotWritten('is not written in a template of the project');
@@ -89,19 +86,10 @@ export class Writing {
         return code && `${code}.${name}`;
       },
       part: (of, key) => (of === core ? this.#partCode(place, key, reach) : undefined),
-      kindPart: (component, prop, part) => {
-        const other = placeOfName(component);
-        const found = other && this.#call(other);
-        const written = found && kindPartsOf(found.call, found.module).get(prop)?.[part];
-        if (!other || written === undefined || (Array.isArray(written) && written.length === 0))
-          return undefined;
-        return `${reach(other.file, kindName(other.at, prop, part))}()`;
-      },
+      kindPart: (component, prop, part) => this.#kindPart(placeOfName(component), prop, part, reach)?.code,
       isWorkedOut: (component, prop) => {
-        const other = placeOfName(component);
-        const found = other && this.#call(other);
-        const fallback = found && kindPartsOf(found.call, found.module).get(prop)?.fallback;
-        return fallback !== undefined && isWorkedOut(fallback);
+        const made = this.#kindPart(placeOfName(component), prop, 'fallback', (_file, name) => name);
+        return made !== undefined && isWorkedOut(made.written as Node);
       },
       component: (other) => {
         const at = this.#loading.placeOf(other);
@@ -127,6 +115,42 @@ export class Writing {
     const module = this.#loading.module(place.file);
     const call = module?.components[place.at];
     return module && call && { module, call };
+  }
+
+  /** What a kind was given where a component's prop is declared, and the code of it, wherever that is written. */
+  #kindPart(
+    place: Place | undefined,
+    prop: string,
+    part: keyof KindParts,
+    reach: (file: string, name: string) => string,
+  ): { readonly code: string; readonly written: KindParts[typeof part] } | undefined {
+    const found = place && this.#call(place);
+    if (!place || !found) return undefined;
+    const { call, module } = found;
+    const written = kindPartsOf(call.definition, module).get(prop)?.[part];
+    if (isGiven(written)) return { code: `${reach(place.file, kindName(place.at, prop, part))}()`, written };
+    for (const local of kindsIn(call.definition, module).elsewhere) {
+      const other = this.#imported(module, place.file, local);
+      const theirs =
+        other && kindPartsOf(other.module.definitions.get(other.local), other.module).get(prop)?.[part];
+      if (other && isGiven(theirs))
+        return {
+          code: `${reach(other.file, definitionKindName(other.local, prop, part))}()`,
+          written: theirs,
+        };
+    }
+    return undefined;
+  }
+
+  /** The definition behind a name that a module imports. */
+  #imported(
+    module: ModuleCode,
+    file: string,
+    local: string,
+  ): { readonly module: ModuleCode; readonly file: string; readonly local: string } | undefined {
+    const from = module.importOf(local);
+    const other = from && this.#loading.imported(file, String(from.declaration.source.value));
+    return from && other !== undefined ? this.#definitionOf(other, from.name) : undefined;
   }
 
   /** The code of a part of a component's definition, wherever that is written. */
@@ -157,9 +181,7 @@ export class Writing {
     key: string,
     reach: (file: string, name: string) => string,
   ): string | undefined {
-    const from = module.importOf(local);
-    const other = from && this.#loading.imported(file, String(from.declaration.source.value));
-    const place = from && other !== undefined ? this.#definitionOf(other, from.name) : undefined;
+    const place = this.#imported(module, file, local);
     if (!place) return undefined;
     const found: PartFound = place.module.definitions.get(place.local)?.find(key);
     if (found?.how === 'here') return `${reach(place.file, definitionPartName(place.local, key))}()`;
@@ -195,6 +217,8 @@ export const closureName = (at: number, number: number): string => `${own}calc${
 export const sheetName = (at: number): string => `${own}sheet${at}`;
 export const kindName = (at: number, prop: string, part: string): string => `${own}kind${at}_${prop}_${part}`;
 const helpersName = (at: number): string => `${own}helpers${at}`;
+const definitionKindName = (local: string, prop: string, part: string): string =>
+  `${own}definition_${local}_kind_${prop}_${part}`;
 const definitionPartName = (local: string, key: string): string => `${own}definition_${local}_${key}`;
 
 /** The parts of a definition that written code may name. */
@@ -205,6 +229,27 @@ function partLine(definition: Definition, key: string, name: string): readonly s
   const part = definition.own(key);
   return part && definition.isFree(part) ? [`${name} = () => (${definition.text(part, key)});`] : [];
 }
+
+/** Lines for what the kinds of a definition were given, by the name each is to have. */
+function kindLines(
+  definition: Definition,
+  module: ModuleCode,
+  nameOf: (prop: string, part: string) => string,
+): readonly string[] {
+  const lines: string[] = [];
+  for (const [prop, { fallback, schema, tests }] of kindPartsOf(definition, module)) {
+    if (fallback) lines.push(`${nameOf(prop, 'fallback')} = () => (${module.text(fallback)});`);
+    if (schema) lines.push(`${nameOf(prop, 'schema')} = () => (${module.text(schema)});`);
+    if (tests.length > 0) {
+      const pairs = tests.map((args) => `[${args.map((arg) => module.text(arg)).join(', ')}]`);
+      lines.push(`${nameOf(prop, 'tests')} = () => [${pairs.join(', ')}];`);
+    }
+  }
+  return lines;
+}
+
+const isGiven = (written: KindParts[keyof KindParts]): boolean =>
+  written !== undefined && !(Array.isArray(written) && written.length === 0);
 
 /** What a module is given for one of its components, for itself and for others: rules, functions, parts. */
 export function linesFor(module: ModuleCode, at: number, core: ComponentCore | undefined): readonly string[] {
@@ -225,23 +270,18 @@ export function linesFor(module: ModuleCode, at: number, core: ComponentCore | u
     );
   }
   lines.push(...partLine(definition, 'helpers', helpersName(at)));
-  for (const [prop, { fallback, schema, tests }] of kindPartsOf(call, module)) {
-    if (fallback) lines.push(`${kindName(at, prop, 'fallback')} = () => (${module.text(fallback)});`);
-    if (schema) lines.push(`${kindName(at, prop, 'schema')} = () => (${module.text(schema)});`);
-    if (tests.length > 0) {
-      const pairs = tests.map((args) => `[${args.map((arg) => module.text(arg)).join(', ')}]`);
-      lines.push(`${kindName(at, prop, 'tests')} = () => [${pairs.join(', ')}];`);
-    }
-  }
+  lines.push(...kindLines(definition, module, (prop, part) => kindName(at, prop, part)));
   return lines;
 }
 
 /** What a module is given for a definition that stands apart, for the modules that spread it. */
 export function linesForDefinition(module: ModuleCode, local: string): readonly string[] {
   const definition = module.definitions.get(local);
-  return definition
-    ? namedParts.flatMap((key) => partLine(definition, key, definitionPartName(local, key)))
-    : [];
+  if (!definition) return [];
+  return [
+    ...namedParts.flatMap((key) => partLine(definition, key, definitionPartName(local, key))),
+    ...kindLines(definition, module, (prop, part) => definitionKindName(local, prop, part)),
+  ];
 }
 
 /** A function as an expression; one that is only named is called by its name, which may come to be later. */

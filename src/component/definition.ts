@@ -48,11 +48,11 @@ export interface Definition<
   readonly styles?: StylesInput | readonly StylesInput[];
   readonly events?: Events;
   /** The first state, from this use's props. */
-  readonly state?: (props: PropValues<P>) => State;
+  readonly state?: (props: PropValues<NoInfer<P>>) => State;
   /** What can happen; each gives what changes in the state, or nothing. */
   readonly handlers?: {
     readonly [K in keyof H]: (
-      context: HandlerContext<P, State, Events>,
+      context: HandlerContext<NoInfer<P>, State, Events>,
       ...args: H[K]
     ) => Partial<NoInfer<State>> | undefined | void | Promise<Partial<NoInfer<State>> | undefined | void>;
   };
@@ -62,19 +62,19 @@ export interface Definition<
    */
   readonly reactions?: {
     readonly [K in keyof NoInfer<P>]?: (
-      context: ConnectedContext<P, State, Events>,
-      before: PropValues<P>[K & keyof PropValues<P>],
+      context: ConnectedContext<NoInfer<P>, State, Events>,
+      before: PropValues<NoInfer<P>>[K & keyof PropValues<NoInfer<P>>],
     ) => Partial<NoInfer<State>> | undefined | void;
   };
   /** Hands data down to components below, whatever stands in between; made with `share`. */
   readonly provides?: (context: {
-    readonly props: PropValues<P>;
+    readonly props: PropValues<NoInfer<P>>;
     readonly state: Readonly<State>;
   }) => readonly Provided[];
   /** Makes the element a form field: it has a name, a value and a validity, is reset, disabled and restored. */
-  readonly field?: FieldParts<P, State>;
+  readonly field?: FieldParts<NoInfer<P>, State>;
   /** Set-up when the element is put into a document; the signal tells when to clean up. */
-  readonly connected?: (context: ConnectedContext<P, State, Events>) => void;
+  readonly connected?: (context: ConnectedContext<NoInfer<P>, State, Events>) => void;
   /**
    * Called once, with expressions instead of values; what it returns is the component's template. Or HTML text, or a
    * file of it read with `markupFile`: `{{ … }}` places a value, `<slot>` a slot, the tag of a component in `uses` that
@@ -114,10 +114,28 @@ export type NoProps = Record<never, never>;
  */
 export type NoneDeclaredAbove = Record<never, never>;
 
+/** A definition that stands apart: its props and slots can be taken up by another one, `props: { ...parts.props, … }`. */
+export interface WrittenDefinition<
+  P,
+  S,
+  State,
+  Events,
+  H extends Record<string, readonly unknown[]>,
+  Accepts = never,
+  Text = string,
+> extends Definition<P, S, State, Events, H, Accepts, Text> {
+  readonly props: NoInfer<P>;
+  readonly slots: NoInfer<S>;
+}
+
 /**
- * Writes a definition apart from its component, with the same types. A component that works for any type of item is
- * made from a function that returns one.
+ * Writes a definition apart from its component, with the same types. Several components may be made of one, each with
+ * parts of its own, which win: another template, another look, more props. A component that works for any type of item
+ * is made from a function that returns one.
  *
+ * @example
+ * const counting = definition({ props: { label: prop.text() }, state: () => ({ count: 0 }), template: … });
+ * const BigCounter = component('big-counter', { ...counting, styles: 'b { font-size: 3rem }', template: … });
  * @example
  * const RowList = component.generic('row-list', <Item>(item: Kind<Item>) =>
  *   definition({
@@ -137,6 +155,6 @@ export function definition<
   Text = never,
 >(
   parts: Definition<P, S, State, Events, H, Accepts, Text>,
-): Definition<P, S, State, Events, H, Accepts, Text> {
-  return parts;
+): WrittenDefinition<P, S, State, Events, H, Accepts, Text> {
+  return parts as WrittenDefinition<P, S, State, Events, H, Accepts, Text>;
 }

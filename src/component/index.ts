@@ -21,6 +21,7 @@ export {
   type NoneDeclaredAbove,
   type NoProps,
   type SlotsOfText,
+  type WrittenDefinition,
 } from './definition.js';
 export { type AnyEventKind, EventKind, event } from './event.js';
 export type { AnyKind, Presence } from './kind.js';

@@ -338,6 +338,30 @@ export const cardParts = definition({ props: { n: prop.number() }, state: () => 
       },
     ],
     [
+      'several components of one definition, with more props and another look',
+      {
+        'main.ts': `${head}import { Plain } from './plain.ts';
+import { counting } from './counting.ts';
+const Big = component('part-a', {
+  ...counting,
+  props: { ...counting.props, step: prop.number().where((n) => n > 0, 'has to be above zero').fallback(2) },
+  styles: 'p { color: rgb(4, 5, 6) }',
+  template: ({ props, state, handlers }) => el.p({ on: { click: handlers.add(props.step) } }, props.n, ' ', state.at),
+});
+register(Plain, Big);`,
+        'plain.ts': `import { component } from 'zesty-lattice';
+import { counting } from './counting.ts';
+export const Plain = component('part-plain', counting);`,
+        'counting.ts': `import { definition, el, prop } from 'zesty-lattice';
+export const counting = definition({
+  props: { n: prop.number().where((n) => n < 100, 'has to be below a hundred') },
+  state: ({ n }) => ({ at: n }),
+  handlers: { add: ({ state }, step) => ({ at: state.at + step }) },
+  template: ({ props, state }) => el.p(props.n, state.at),
+});`,
+      },
+    ],
+    [
       'a component that is used for more',
       {
         'main.ts': `${head}import { A } from './a.ts';\nregister(A);\nconsole.log(A.name);`,
