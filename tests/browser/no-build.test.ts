@@ -50,7 +50,7 @@ test('a page defines components in itself, with no build and under a strict poli
     'Peel and pith, 13:00',
     'Peel and pith, 13:00',
   ]);
-  expect(await page.locator('tasting-table button').nth(1).isDisabled()).toBe(true);
+  expect(await page.locator('tasting-seats button').nth(1).isDisabled()).toBe(true);
   expect(told).toEqual([]);
   // The policy holds: nothing that it does not name may be put in.
   const put = `(() => { try { document.body.insertAdjacentHTML('beforeend', '<b>x</b>'); return 'put in'; } catch { return 'refused'; } })()`;
@@ -62,7 +62,7 @@ test.each([
   ['dark', 360],
 ] as const)('it is accessible and fits, %s at %i', async (colorScheme, width) => {
   const { page } = await open({ colorScheme, viewport: { width, height: 800 }, bypassCSP: true });
-  await page.locator('tasting-table button').first().click();
+  await page.locator('tasting-seats button').first().click();
   const axe = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
   await page.addScriptTag({ path: axe });
   const found = await page.evaluate<readonly { id: string }[]>(
@@ -74,7 +74,7 @@ test.each([
 
 test('problems are told there in words', async () => {
   const { page, told } = await open();
-  await page.evaluate("document.querySelector('tasting-table').setAttribute('seats', 'many')");
+  await page.evaluate("document.querySelector('tasting-seats').setAttribute('seats', 'many')");
   await page.waitForTimeout(20);
   expect(told.join()).toContain('prop-invalid');
   expect(told.join()).toContain('takes a number');

@@ -131,7 +131,7 @@ test('without its reader in the page a template text is told as such', async () 
   await page.setContent(
     '<!doctype html><html lang="en"><title>x</title><body><bare-part></bare-part></body></html>',
   );
-  const bare = await bundle(new URL('./bare-part.ts', import.meta.url));
+  const bare = await bundle(new URL('./bare-part.ts', import.meta.url), { plain: true });
   await page.addScriptTag({ content: bare, type: 'module' });
   await page.waitForFunction('window.isDone');
   expect(told.join()).toContain('markup-missing');

@@ -12,14 +12,16 @@ export async function bundle(
     readonly production?: boolean;
     readonly ahead?: boolean;
     readonly maps?: boolean;
+    /** As a page is built without the plugin. */
+    readonly plain?: boolean;
   } = {},
 ): Promise<string> {
   const result = await build({
     configFile: false,
     // Some of these components are wrong on purpose.
-    plugins: lattice({ ahead: options.ahead ?? false }).filter(
-      ({ name }) => name !== 'zesty-lattice:checking',
-    ),
+    plugins: options.plain
+      ? []
+      : lattice({ ahead: options.ahead ?? false }).filter(({ name }) => name !== 'zesty-lattice:checking'),
     logLevel: 'error',
     define: { 'process.env.NODE_ENV': JSON.stringify(options.production ? 'production' : 'development') },
     resolve: {
