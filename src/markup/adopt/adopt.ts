@@ -5,7 +5,7 @@ import { isDocument, readDocument, readFragment } from '../syntax/read-node.js';
 import { BlocksDiffer, merge } from './merge.js';
 import type { Part } from './parts.js';
 import { fitsSelector, type ParsedElement, type ParsedNode, select } from './select.js';
-import { builderCode, escapeAttribute, markupText, quoted } from './write.js';
+import { builderCode, escapeAttribute, keyOf, markupText, quoted } from './write.js';
 
 export interface AdoptOptions {
   /** The component's tag name. */
@@ -190,10 +190,15 @@ function modules(
   slots: readonly string[],
   { name, as = 'text' }: AdoptOptions,
 ): Pick<Adopted, 'module' | 'markup'> {
-  const exportName = name.replace(/(?:^|-)(\w)/g, (_whole, letter: string) => letter.toUpperCase());
+  // A tag name may hold more than a name in code: https://html.spec.whatwg.org/#valid-custom-element-name
+  const exportName = name
+    .replace(/(?:^|[^A-Za-z0-9]+)([A-Za-z0-9])/g, (_whole, letter: string) => letter.toUpperCase())
+    .replace(/[^A-Za-z0-9]+/g, '');
   const declared = [
     ...(props.length > 0 ? [`  props: { ${props.map((prop) => `${prop}: prop.text()`).join(', ')} },`] : []),
-    ...(slots.length > 0 ? [`  slots: { ${slots.map((slot) => `${key(slot)}: slot()`).join(', ')} },`] : []),
+    ...(slots.length > 0
+      ? [`  slots: { ${slots.map((slot) => `${keyOf(slot)}: slot()`).join(', ')} },`]
+      : []),
   ];
   const names = ['component', ...(props.length > 0 ? ['prop'] : []), ...(slots.length > 0 ? ['slot'] : [])];
   if (as === 'text') {
@@ -201,9 +206,9 @@ function modules(
       `import { ${names.join(', ')} } from 'zesty-lattice';`,
       `import { markupFile } from 'zesty-lattice/markup';`,
       '',
-      `export const ${exportName} = component('${name}', {`,
+      `export const ${exportName} = component(${quoted(name)}, {`,
       ...declared,
-      `  template: markupFile(import.meta.url, './${name}.html'),`,
+      `  template: markupFile(import.meta.url, ${quoted(`./${name}.html`)}),`,
       '});',
     ];
     return { module: `${lines.join('\n')}\n`, markup: `${markupText(part)}\n` };
@@ -213,15 +218,11 @@ function modules(
   const lines = [
     `import { ${[...names, 'el', ...needs].sort().join(', ')} } from 'zesty-lattice';`,
     '',
-    `export const ${exportName} = component('${name}', {`,
+    `export const ${exportName} = component(${quoted(name)}, {`,
     ...declared,
     `  template: (${context.length > 0 ? `{ ${context.join(', ')} }` : ''}) =>`,
     `    ${code},`,
     '});',
   ];
   return { module: `${lines.join('\n')}\n`, markup: undefined };
-}
-
-function key(name: string): string {
-  return /^[A-Za-z_$][\w$]*$/.test(name) ? name : quoted(name);
 }

@@ -73,8 +73,9 @@ function expression(part: Part, indent: number, needs: Set<string>): string {
         if (isRaw) needs.add('trusted');
         args.push(isRaw ? `trusted(${quoted(rawText(child))})` : expression(child, indent + 2, needs));
       }
-      const builder = part.tag.includes('-') ? 'el.of(' : `el.${part.tag}(`;
-      if (part.tag.includes('-')) args.unshift(quoted(part.tag));
+      const hasBuilder = /^[A-Za-z][A-Za-z0-9]*$/.test(part.tag) && part.tag !== 'of' && !(part.tag in {});
+      const builder = hasBuilder ? `el.${part.tag}(` : 'el.of(';
+      if (!hasBuilder) args.unshift(quoted(part.tag));
       const line = `${builder}${args.join(', ')})`;
       if (line.length + indent < 96 && !line.includes('\n')) return line;
       const pad = ' '.repeat(indent + 2);
@@ -89,7 +90,7 @@ function pieceCode(piece: Piece): string {
 
 function attributesCode(attributes: readonly AttributePart[], needs: Set<string>): string {
   const entries = attributes.map(({ name, value }) => {
-    const key = /^[A-Za-z_$][\w$]*$/.test(name) ? name : quoted(name);
+    const key = keyOf(name);
     if (value === true) return `${key}: true`;
     const [only] = value;
     if (value.length <= 1) return `${key}: ${only === undefined ? "''" : pieceCode(only)}`;
@@ -108,6 +109,13 @@ function attributesCode(attributes: readonly AttributePart[], needs: Set<string>
   return `{ ${entries.join(', ')} }`;
 }
 
+/** A name as the key of a record in code. */
+export function keyOf(name: string): string {
+  if (name === '__proto__') return "['__proto__']";
+  return /^[A-Za-z_$][\w$]*$/.test(name) ? name : quoted(name);
+}
+
+/** A text in code: whatever is drawn from a page gets there through this, or as a name that is nothing but a word. */
 export function quoted(text: string): string {
   return `'${JSON.stringify(text).slice(1, -1).replace(/\\"/g, '"').replace(/'/g, "\\'")}'`;
 }

@@ -67,7 +67,7 @@ export function renderDocument(
   }
   if (options.styles !== false && styled.size > 0) {
     const css = styleSheet(styled);
-    const at = headEnd(document) ?? edits[0]?.at;
+    const at = headEnd(document) ?? (edits[0] && outsideNoscript(edits[0].at, html, document));
     if (css !== '' && at !== undefined) edits.unshift({ at, end: at, text: `<style>${css}</style>` });
   }
   edits.sort((a, b) => a.at - b.at);
@@ -77,6 +77,18 @@ export function renderDocument(
 function headEnd(document: DefaultTreeAdapterTypes.Document): number | undefined {
   const [head] = [...elementsIn(document.childNodes)].filter((one) => one.tagName === 'head');
   return head?.sourceCodeLocation?.endTag?.startOffset;
+}
+
+/**
+ * An offset, or where the `noscript` element begins that it lies in, as it is written: a parser that runs scripts reads
+ * none of it, and another one may have ended it before (https://html.spec.whatwg.org/#parsing-main-inheadnoscript).
+ */
+function outsideNoscript(offset: number, html: string, document: DefaultTreeAdapterTypes.Document): number {
+  for (const { sourceCodeLocation: place, tagName } of elementsIn(document.childNodes)) {
+    if (tagName !== 'noscript' || !place || place.startOffset >= offset) continue;
+    if (!/<\/noscript/i.test(html.slice(place.startOffset, offset))) return place.startOffset;
+  }
+  return offset;
 }
 
 /** A stretch of the document that something else stands for. */

@@ -137,7 +137,9 @@ export class DocumentUses {
     const slot = isNamed ? attrs?.slot : undefined;
     if (!slot) return this.between([child], place.startOffset, place.endOffset);
     const before = this.#html.slice(place.startOffset, slot.startOffset).trimEnd();
-    return [trusted(before), ...this.between(child.childNodes, slot.endOffset, place.endOffset)];
+    // What stood on its two sides is not to become one word.
+    const apart = /[\s>]/.test(this.#html[slot.endOffset] ?? '>') ? '' : ' ';
+    return [trusted(before + apart), ...this.between(child.childNodes, slot.endOffset, place.endOffset)];
   }
 
   /** A stretch of the document in which these nodes stand: its text, with components further in made uses. */
