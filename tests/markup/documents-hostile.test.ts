@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { parse } from 'parse5';
+import { parse, parseFragment } from 'parse5';
 import { describe, expect, test } from 'vitest';
 import { component, el, prop, slot } from 'zesty-lattice';
 import { catalog, renderDocument } from 'zesty-lattice/markup';
@@ -23,18 +23,42 @@ type Parsed = {
 /** The elements of a document with their attributes, in order, but for the component's own and what it wrote. */
 function elementsOf(html: string): readonly string[] {
   const found: string[] = [];
-  const visit = (node: Parsed): void => {
-    if (node.attrs && !/^(?:stall-sign|em)$/.test(node.nodeName)) {
+  const visit = (node: Parsed, around: string): void => {
+    // A template that fills a slot has done its work.
+    const isFiller =
+      around === 'stall-sign' &&
+      node.nodeName === 'template' &&
+      node.attrs?.some(({ name }) => name === 'slot');
+    if (node.attrs && !isFiller && !/^(?:stall-sign|em)$/.test(node.nodeName)) {
       const attributes = node.attrs
         .filter(({ name }) => name !== 'slot')
         .map(({ name, value }) => `${name}=${value}`);
       found.push([node.nodeName, ...attributes].join(' '));
     }
+    for (const child of node.childNodes ?? []) visit(child, node.nodeName);
+    if (node.content) visit(node.content, node.nodeName);
+  };
+  visit(parse(html) as unknown as Parsed, '');
+  return found.sort();
+}
+
+/** Whether a parser finds as many elements in HTML as it has start tags, each ended where it is written. */
+function isKept(html: string): boolean {
+  const fragment = parseFragment(html, { sourceCodeLocationInfo: true });
+  let isSame = true;
+  let elements = 0;
+  const visit = (node: Parsed): void => {
+    const place = (node as unknown as { sourceCodeLocation?: { startTag?: unknown; endTag?: unknown } })
+      .sourceCodeLocation;
+    if (node.attrs) {
+      elements++;
+      if (!place?.startTag || (!place.endTag && node.nodeName !== 'br')) isSame = false;
+    }
     for (const child of node.childNodes ?? []) visit(child);
     if (node.content) visit(node.content);
   };
-  visit(parse(html) as unknown as Parsed);
-  return found.sort();
+  visit(fragment as unknown as Parsed);
+  return isSame && elements === (html.match(/<[a-z]/g) ?? []).length;
 }
 
 const rendered = (html: string): string => renderDocument(html, known, { styles: false }).html;
@@ -119,13 +143,16 @@ test('a document’s elements and attributes stay what they are, whatever stands
         )
         .map(
           ([tag, attributes, inside, closes]) =>
-            `<${tag}${attributes.join('')}>${inside.join('')}${closes || tag === 'stall-sign' ? `</${tag}>` : ''}`,
+            `<${tag}${attributes.join('')}>${inside.join('')}${closes ? `</${tag}>` : ''}`,
         ),
     ),
   })).node;
   fc.assert(
     fc.property(fc.array(node, { minLength: 1, maxLength: 4 }), (nodes) => {
       const html = nodes.join('');
+      // What is broken inside a component is another thing elsewhere: there only what a parser keeps as it is counts.
+      const inComponents = html.match(/<stall-sign[\s\S]*<\/stall-sign>/)?.[0] ?? '';
+      fc.pre(isKept(inComponents));
       const { html: text, problems } = renderDocument(html, known, { styles: false });
       if (problems.some(({ severity }) => severity === 'error')) return;
       expect(elementsOf(text)).toEqual(elementsOf(html));

@@ -227,10 +227,8 @@ register(StallSign);
 fileOf();
 `,
     });
-    for (const url of [
-      (await developed(project)).url,
-      (project.must('vite', 'build'), await served(join(project.folder, 'dist'))),
-    ]) {
+    project.must('vite', 'build');
+    for (const url of [(await developed(project)).url, await served(join(project.folder, 'dist'))]) {
       const { page: one, told } = await visit(url);
       await one.waitForFunction("document.querySelector('stall-sign').shadowRoot?.textContent === 'North'");
       expect(told.join()).toContain('file-unread');

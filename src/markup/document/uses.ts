@@ -8,7 +8,7 @@ import {
 } from '../../component/index.js';
 import { isInteractive } from '../../plan/index.js';
 import { type Finding, finding, type Problem, placed, suggest } from '../../problem/index.js';
-import { type Content, deeper, localExpr, trusted } from '../../template/index.js';
+import { type Content, deeper, localExpr, trusted, voidElements } from '../../template/index.js';
 import { unknownAttribute } from '../../tree/index.js';
 import { Places } from '../syntax/place.js';
 import { readMarkup } from '../syntax/read-node.js';
@@ -104,14 +104,22 @@ export class DocumentUses {
   slots(element: ParsedElement, component: ComponentCore): Record<string, SlotContent> {
     const parts = new Map<string, Content[]>();
     const slots: Record<string, SlotContent> = Object.create(null);
-    for (const child of element.childNodes) {
-      const slot = 'attrs' in child ? child.attrs.find(({ name }) => name === 'slot')?.value : undefined;
-      const name = slot || 'default';
-      const as = 'attrs' in child ? child.attrs.find((one) => one.name === 'as')?.value : undefined;
-      if (isTemplate(child) && slot !== undefined && as !== undefined) {
-        slots[name] = this.dataContent(child, as, component);
-      } else parts.set(name, [...(parts.get(name) ?? []), ...this.child(child, slot !== undefined)]);
+    const add = (name: string, content: readonly Content[]): void => {
+      parts.set(name, [...(parts.get(name) ?? []), ...content]);
+    };
+    const nodes = element.childNodes;
+    const { startTag, endTag } = element.sourceCodeLocation ?? {};
+    let at = startTag?.endOffset ?? 0;
+    for (const { child, from, slot, to } of namedIn(nodes)) {
+      if (from < at) continue;
+      // All that is written between goes to the default slot, also what a parser makes nothing of.
+      add('default', this.between(nodes, at, from));
+      const as = child.attrs.find((one) => one.name === 'as')?.value;
+      if (isTemplate(child) && as !== undefined) slots[slot] = this.dataContent(child, as, component);
+      else add(slot, this.child(child, nodes));
+      at = to;
     }
+    add('default', this.between(nodes, at, endTag?.startOffset ?? at));
     for (const [name, content] of parts) {
       const given = trimmed(content);
       if (given.length > 0) slots[name] = { content: given, data: undefined };
@@ -119,46 +127,57 @@ export class DocumentUses {
     return slots;
   }
 
-  /** One child of a component's tag, as content; without its `slot` attribute, which has done its work. */
-  child(child: Parsed, isNamed: boolean): Content[] {
+  /** A child that names its slot, as content; without that attribute, which has done its work. */
+  child(child: ParsedElement, siblings: readonly Parsed[]): Content[] {
     const place = child.sourceCodeLocation;
     if (!place) return [];
-    if (!('tagName' in child)) return [this.written(place.startOffset, place.endOffset)];
     const component = this.#catalog.components.get(child.tagName);
     if (component) {
       const use = this.useOf(child, component);
       return use ? [use] : [this.written(place.startOffset, place.endOffset)];
     }
-    const { startTag, endTag, attrs } = child.sourceCodeLocation ?? {};
-    if (isNamed && isTemplate(child) && startTag && endTag) {
+    const { startTag, endTag, attrs } = place;
+    if (isTemplate(child) && startTag && endTag) {
       // In brackets, so that the white space at its ends is not taken for layout: a template's content is exact.
-      return [this.between(child.content.childNodes, startTag.endOffset, endTag.startOffset)];
+      const { childNodes } = child.content;
+      const inside = this.between(childNodes, startTag.endOffset, endTag.startOffset);
+      return [[...inside, ...openAtEnd(childNodes).map((tag) => trusted(`</${tag}>`))]];
     }
-    const slot = isNamed ? attrs?.slot : undefined;
-    if (!slot) return this.between([child], place.startOffset, place.endOffset);
+    const slot = attrs?.slot;
+    if (!slot) return this.between(siblings, place.startOffset, place.endOffset);
     const before = this.#html.slice(place.startOffset, slot.startOffset).trimEnd();
     // What stood on its two sides is not to become one word.
     const apart = /[\s>]/.test(this.#html[slot.endOffset] ?? '>') ? '' : ' ';
-    return [trusted(before + apart), ...this.between(child.childNodes, slot.endOffset, place.endOffset)];
+    return [trusted(before + apart), ...this.between(siblings, slot.endOffset, place.endOffset)];
   }
 
   /** A stretch of the document in which these nodes stand: its text, with components further in made uses. */
   between(nodes: readonly Parsed[], from: number, to: number): Content[] {
     const content: Content[] = [];
     let at = from;
+    for (const { component, node, place } of this.#componentsIn(nodes)) {
+      if (place.startOffset < at || place.endOffset > to) continue;
+      const use = this.useOf(node, component);
+      if (!use) continue;
+      content.push(this.written(at, place.startOffset), use);
+      at = place.endOffset;
+    }
+    content.push(this.written(at, to));
+    return content;
+  }
+
+  /** The outermost components among nodes, in the order they are written, which is not that of a tree where tables are. */
+  #componentsIn(nodes: readonly Parsed[]): readonly ComponentTag[] {
+    const found: ComponentTag[] = [];
     const visit = (node: Parsed): void => {
       if (!('tagName' in node)) return;
       const component = this.#catalog.components.get(node.tagName);
       const place = node.sourceCodeLocation;
-      if (!component || !place) return node.childNodes.forEach(visit);
-      const use = this.useOf(node, component);
-      if (!use) return;
-      content.push(this.written(at, place.startOffset), use);
-      at = place.endOffset;
+      if (component && place) found.push({ component, node, place });
+      else node.childNodes.forEach(visit);
     };
     nodes.forEach(visit);
-    content.push(this.written(at, to));
-    return content;
+    return found.sort((a, b) => a.place.startOffset - b.place.startOffset);
   }
 
   written(from: number, to: number): Content {
@@ -188,6 +207,46 @@ export class DocumentUses {
       return { content, data: local };
     });
   }
+}
+
+/** Elements that are open where a template ends, and that ended with it: the innermost first. */
+function openAtEnd(nodes: readonly Parsed[]): readonly string[] {
+  const last = nodes.findLast((one) => 'tagName' in one);
+  if (!last || !('tagName' in last)) return [];
+  const { sourceCodeLocation: place, tagName } = last;
+  return place && !place.endTag && !voidElements.has(tagName) ? [...openAtEnd(last.childNodes), tagName] : [];
+}
+
+/** A component's tag in a document. */
+interface ComponentTag {
+  readonly component: ComponentCore;
+  readonly node: ParsedElement;
+  readonly place: { readonly startOffset: number; readonly endOffset: number };
+}
+
+/** A child of a component's tag that names its slot. */
+interface Named {
+  readonly child: ParsedElement;
+  readonly slot: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+/**
+ * Children that name their slot, in the order they are written: what may not stand in a table a parser puts before it
+ * (https://html.spec.whatwg.org/#foster-parent), and such a child is part of the table.
+ */
+function namedIn(nodes: readonly Parsed[]): readonly Named[] {
+  const named = nodes.flatMap((child): Named[] => {
+    const slot = 'attrs' in child ? child.attrs.find(({ name }) => name === 'slot')?.value : undefined;
+    const place = child.sourceCodeLocation;
+    if (slot === undefined || !place || !('tagName' in child)) return [];
+    return [{ child, slot: slot || 'default', from: place.startOffset, to: place.endOffset }];
+  });
+  const tables = nodes.filter((one) => one.nodeName === 'table').map((one) => one.sourceCodeLocation);
+  const isInTable = ({ from, to }: Named): boolean =>
+    tables.some((table) => table && from > table.startOffset && to <= table.endOffset);
+  return named.filter((one) => !isInTable(one)).sort((a, b) => a.from - b.from);
 }
 
 /** What a live component's own element may have besides its props: what every element may, and a field's part in its form. */
