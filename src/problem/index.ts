@@ -5,5 +5,5 @@ export { nearest, nearestOr, suggest, tagName } from './nearest.js';
 export { callPlace, placeOf } from './place.js';
 export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './problem.js';
 export { placed } from './problem.js';
-export { isScriptUrl } from './script-url.js';
+export { isDataUrl, isScriptUrl } from './script-url.js';
 export { show } from './show.js';

@@ -1,6 +1,6 @@
 /** Media types whose documents run script when a `data:` URL of theirs is opened, framed or loaded. */
 const scriptedTypes =
-  /^(text\/html|text\/xml|application\/xml|application\/[\w.-]+\+xml|image\/svg\+xml|\w+\/(x-)?(java|ecma)script|multipart\/)/;
+  /^(text\/html|text\/xml|text\/xsl|application\/xml|application\/[\w.-]+\+xml|image\/svg\+xml|\w+\/(x-)?(java|ecma)script|multipart\/)/;
 
 /**
  * Whether a URL carries script. The URL standard drops tabs and line breaks anywhere, and control characters and
@@ -11,11 +11,7 @@ export function isScriptUrl(url: string): boolean {
   // The quick way out: a scheme needs a colon, and these two schemes, or data:, have to stand before it.
   const colon = url.indexOf(':');
   if (colon < 0) return false;
-  const scheme = url
-    .slice(0, colon)
-    .replace(/^[\0- ]+/, '')
-    .replace(/[\t\n\r]/g, '')
-    .toLowerCase();
+  const scheme = schemeOf(url, colon);
   if (scheme === 'javascript' || scheme === 'vbscript') return true;
   if (scheme !== 'data') return false;
   const rest = url
@@ -24,4 +20,18 @@ export function isScriptUrl(url: string): boolean {
     .trimStart()
     .toLowerCase();
   return scriptedTypes.test(rest);
+}
+
+/** Whether a URL holds what it names: as a script's source any of it may run, whatever it says it is. */
+export function isDataUrl(url: string): boolean {
+  const colon = url.indexOf(':');
+  return colon >= 0 && schemeOf(url, colon) === 'data';
+}
+
+function schemeOf(url: string, colon: number): string {
+  return url
+    .slice(0, colon)
+    .replace(/^[\0- ]+/, '')
+    .replace(/[\t\n\r]/g, '')
+    .toLowerCase();
 }

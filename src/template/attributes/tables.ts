@@ -38,10 +38,10 @@ const urlAttributes: ReadonlySet<string> = new Set([
 const animatedValues: ReadonlySet<string> = new Set(['by', 'from', 'to', 'values']);
 
 /**
- * How an attribute holds URLs: one, one that is drawn as an image, an image candidate set, a list, a refresh
+ * How an attribute holds URLs: one, one of a script that runs, one that is drawn as an image, an image candidate set, a list, a refresh
  * instruction, or in any of these ways.
  */
-export type UrlRule = 'url' | 'image' | 'set' | 'list' | 'refresh' | 'any';
+export type UrlRule = 'url' | 'script' | 'image' | 'set' | 'list' | 'refresh' | 'any';
 
 /** How text on an attribute is read: as it is, as yes and no in words, as URLs, or as a whole document. */
 export type AttributeRule = 'plain' | 'worded' | 'document' | UrlRule;
@@ -64,6 +64,7 @@ function urlRule(tag: string, name: string): UrlRule | undefined {
   if (animatedValues.has(name) && /^(animate|set)/.test(tag)) return 'list';
   if (name === 'content' && tag === 'meta') return 'refresh';
   if (!urlAttributes.has(name)) return undefined;
+  if (tag === 'script') return 'script';
   // In an image a document of data is drawn and runs nothing (https://html.spec.whatwg.org/#images-processing-model).
   return (tag === 'img' && name !== 'longdesc') || name === 'poster' ? 'image' : 'url';
 }

@@ -1,4 +1,4 @@
-import { type Finding, finding, isScriptUrl } from '../../problem/index.js';
+import { type Finding, finding, isDataUrl, isScriptUrl } from '../../problem/index.js';
 import type { AttributeRule, UrlRule } from './tables.js';
 
 export type Report = (found: Finding) => void;
@@ -65,7 +65,7 @@ export function plainAttribute(tag: string, name: string, value: unknown, report
 }
 
 function isSafe(tag: string, name: string, text: string, rule: UrlRule, report: Report): boolean {
-  const url = urlsIn(text, rule).find(isScriptUrl);
+  const url = urlsIn(text, rule).find((one) => isScriptUrl(one) || (rule === 'script' && isDataUrl(one)));
   if (url === undefined || (isDrawn(rule) && /^[\0- ]*data:image\//i.test(url))) return true;
   report(
     finding('attribute-unsafe', {
@@ -86,6 +86,7 @@ function isDrawn(rule: UrlRule): boolean {
 function urlsIn(text: string, rule: UrlRule): readonly string[] {
   switch (rule) {
     case 'url':
+    case 'script':
     case 'image':
       return [text];
     case 'set':
