@@ -7,7 +7,7 @@ import {
   type Use,
   UseNode,
 } from '../component/index.js';
-import { dev, failure } from '../problem/index.js';
+import { deepOr, dev, failure } from '../problem/index.js';
 import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { making } from './code/index.js';
 import { escapeAttribute } from './escape.js';
@@ -125,6 +125,18 @@ export function write(
 
 /** Writes the markup of a use to a sink as it gets ready; what comes last is given back. */
 export function writeTo(
+  use: UseNode,
+  options: RenderOptions,
+  sink: Sink,
+): { last: string; styled: ReadonlySet<ComponentCore> } {
+  try {
+    return writeAll(use, options, sink);
+  } catch (thrown) {
+    throw deepOr(thrown, use.component.name);
+  }
+}
+
+function writeAll(
   use: UseNode,
   options: RenderOptions,
   sink: Sink,

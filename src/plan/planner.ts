@@ -1,5 +1,5 @@
 import { type ComponentCore, componentCore, perComponent } from '../component/index.js';
-import { type Finding, finding, show } from '../problem/index.js';
+import { type Finding, failure, finding, show } from '../problem/index.js';
 import { type AnyNode, type Core, coreOf, isNode, type Site } from '../template/index.js';
 import { Block } from './block.js';
 import { Counts, noRows, Place } from './counts.js';
@@ -61,6 +61,9 @@ export interface At {
 /** What is found on the spot is told at once. */
 const noFaults: Fault[] = [];
 
+/** How deep content may be nested: all that follows a plan, and a program's stack, have room for that. */
+const deepest = 500;
+
 /** Plans one template, or content that stands in none. */
 export class Planner {
   readonly component: ComponentCore | undefined;
@@ -81,6 +84,9 @@ export class Planner {
     this.faults = tell ? noFaults : [];
     this.isOnTheSpot = tell !== undefined;
   }
+
+  /** How many nodes are being planned inside one another. */
+  private depth = 0;
 
   report(found: Finding, site?: Site): void {
     if (this.tell) this.tell(found, site);
@@ -121,7 +127,10 @@ export class Planner {
   node(node: AnyNode, at: At): PlanNode {
     const kind = planners[node.kind as keyof typeof planners];
     // How a kind is planned takes just that kind; TypeScript cannot follow the two through one index.
-    return (kind as unknown as PlannedKind<AnyNode, PlanNode>).plan(node, at, this);
+    if (++this.depth > deepest) throw failure(finding('too-deep', { where: '' }));
+    const planned = (kind as unknown as PlannedKind<AnyNode, PlanNode>).plan(node, at, this);
+    this.depth--;
+    return planned;
   }
 
   /** The place of a use: the path of components to it, and what its ids start with. */

@@ -1,6 +1,7 @@
 import { type ComponentCore, markupReader, perComponent } from '../component/index.js';
 import {
   callPlace,
+  deepOr,
   dev,
   type Finding,
   failure,
@@ -71,7 +72,8 @@ function runTemplate(core: ComponentCore, tracks: boolean): Blueprint {
   });
 }
 
-function failureFindings(core: ComponentCore, run: Run, thrown: unknown): readonly Finding[] {
+function failureFindings(core: ComponentCore, run: Run, failed: unknown): readonly Finding[] {
+  const thrown = deepOr(failed, core.name);
   if (thrown instanceof LatticeError) {
     const known = new Set(run.findings.map((found) => found.message));
     return [...run.findings, ...thrown.problems.filter((problem) => !known.has(problem.message))];

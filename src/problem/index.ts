@@ -7,3 +7,4 @@ export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './pro
 export { placed } from './problem.js';
 export { isDataUrl, isScriptUrl } from './script-url.js';
 export { show } from './show.js';
+export { deepOr } from './too-deep.js';

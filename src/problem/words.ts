@@ -222,6 +222,10 @@ export const words = {
     `${component} ${what}, which its element does not take.`,
     hint,
   ]),
+  'too-deep': error<{ where: string }>(({ where }) => [
+    `What stands in ${where === '' ? 'it' : where} is nested deeper than it can be followed.`,
+    'About 500 levels can be. Look for data or content that holds itself; else take it apart, or render parts of it.',
+  ]),
   'file-unread': error<{ path: string; module: string }>(({ path, module }) => [
     `markupFile was asked for ${path} by ${module}, and a page cannot read files.`,
     "Build with a plugin that puts the text in its place: 'zesty-lattice/vite', or one of 'zesty-lattice/bundlers'.",

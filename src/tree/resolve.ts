@@ -8,7 +8,7 @@ import {
   UseNode,
 } from '../component/index.js';
 import { planContent } from '../plan/index.js';
-import { failure, finding, LatticeError, type Problem } from '../problem/index.js';
+import { deepOr, failure, finding, LatticeError, type Problem } from '../problem/index.js';
 import { isNode } from '../template/index.js';
 import { TreeBuilder } from './build.js';
 import { ComponentTree } from './tree.js';
@@ -19,7 +19,7 @@ import { ComponentTree } from './tree.js';
  *
  * @param target a use, or a component
  * @param props with a component: its props. Left out, what depends on them stays open.
- * @throws LatticeError `component-unknown` when the target is neither a component nor a use
+ * @throws LatticeError `component-unknown` when the target is neither a component nor a use, `too-deep`
  * @example
  * const tree = resolve(FairPage, { varieties });
  * tree.problems.map((problem) => problem.code);
@@ -29,11 +29,13 @@ export function resolve<const Target extends Use | AnyComponent>(
   props?: Target extends AnyComponent ? PropsFor<Target> : never,
 ): ComponentTree {
   const component = componentCore(target);
-  if (component) {
+  if (!component && !isUse(target)) throw failure(notAComponent(target));
+  try {
+    if (!component) return resolveUse(target as UseNode);
     return props ? resolveUse(new UseNode(component, props, undefined, resolve)) : resolveOpen(component);
+  } catch (thrown) {
+    throw deepOr(thrown, component?.name ?? (target as UseNode).component.name);
   }
-  if (isUse(target)) return resolveUse(target);
-  throw failure(notAComponent(target));
 }
 
 /** Words what was given where a component or a use belongs. */

@@ -496,6 +496,24 @@ describe.each([
       expect(got).toEqual([4, 5]);
       expect(await totals()).toEqual(['Crates: 99']);
     });
+
+    test('one who asks and fails, or hands over no function, keeps nobody else from hearing', async () => {
+      await open('<basket-box start="4"><p id="other"></p></basket-box>');
+      const got = await run<unknown[]>(
+        `const got = [];
+         const ask = (callback) => document.querySelector('#other').dispatchEvent(Object.assign(new Event('context-request', { bubbles: true, composed: true }), { context: 'basket', subscribe: true, callback }));
+         ask(() => { throw new Error('asker failed'); });
+         ask(null);
+         ask((value) => got.push(value.crates));
+         for (let at = 0; at < 2; at++) {
+           document.querySelector('basket-box').shadowRoot.querySelector('.more').click();
+           await new Promise((done) => setTimeout(done));
+         }
+         return got`,
+      );
+      expect(got).toEqual([4, 5, 6]);
+      expect(told.filter((one) => one.includes('asker failed'))).toHaveLength(3);
+    });
   });
 
   describe('a slot that hands data', () => {
@@ -516,6 +534,19 @@ describe.each([
       );
       expect(await rows()).toEqual(['1: One', '2: <b>Two</b>']);
       expect(await page.locator('live-rows li b').first().getAttribute('title')).toBe('One');
+    });
+
+    test('lets data be no code, and tells what it cannot work out', async () => {
+      await open(
+        '<live-rows><template slot="row" as="item"><script>window.hacked = "{{ item.name }}"</script><style>b { --x: {{ item.name }} }</style><b>{{ item.name + 1 }}{{ other.name }}{{ item.name }}</b></template></live-rows>',
+        "document.querySelector('live-rows').items = [{ id: 1, name: 'a' }]",
+      );
+      expect(await page.locator('live-rows li b').innerText()).toBe('a');
+      expect(await page.locator('live-rows li script').textContent()).toBe('');
+      expect(await page.locator('live-rows li style').textContent()).toBe('');
+      expect(await run('return window.hacked')).toBeUndefined();
+      expect(told.filter((one) => one.includes('content-not-allowed'))).toHaveLength(2);
+      expect(told.filter((one) => one.includes('expression-invalid'))).toHaveLength(2);
     });
 
     test('lets data from outside be nothing but text and plain links', async () => {

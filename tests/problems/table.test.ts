@@ -63,7 +63,14 @@ test('docs/problems.md has an entry for each code, and none besides', () => {
 });
 
 test('what comes up only in a live page is looked for there', () => {
-  const live = ['elements/elements', 'elements/declared', 'markup/live', 'vite/plugin', 'projects/builds']
+  const live = [
+    'elements/elements',
+    'elements/declared',
+    'markup/live',
+    'vite/plugin',
+    'projects/builds',
+    'problems/too-deep',
+  ]
     .map((name) => readFileSync(fileURLToPath(new URL(`../${name}.test.ts`, import.meta.url)), 'utf8'))
     .join();
   for (const { code, bad, badFiles } of entries)

@@ -1,5 +1,5 @@
-import { problemText } from '../../problem/index.js';
-import { attributeRule } from '../../template/attributes/tables.js';
+import { type Finding, finding, problemText } from '../../problem/index.js';
+import { attributeRule, rawTextElements } from '../../template/attributes/tables.js';
 import { attributeText, isNameFit, type Report } from '../../template/attributes/text.js';
 import { update } from './block.js';
 import { instanceOf } from './element.js';
@@ -71,8 +71,21 @@ function fromTemplate(template: HTMLTemplateElement, data: unknown): Node {
   const walker = document.createTreeWalker(copy, NodeFilter.SHOW_ELEMENT | NodeFilter.SHOW_TEXT);
   while (walker.nextNode()) {
     const node = walker.currentNode;
-    if (node instanceof Text) node.data = fill(node.data);
-    else if (node instanceof Element) {
+    if (node instanceof Text) {
+      const around = node.parentElement?.localName ?? '';
+      // Text there is code: on a server it is refused, too.
+      if (!rawTextElements.has(around)) node.data = fill(node.data);
+      else if (node.data.includes('{{')) {
+        tell(
+          finding('content-not-allowed', {
+            what: `Data of the slot "${template.slot}"`,
+            place: `in <${around}>`,
+            hint: 'Hand it over by an attribute or a custom property.',
+          }),
+        );
+        node.data = '';
+      }
+    } else if (node instanceof Element) {
       for (const { name: attribute, value } of [...node.attributes]) {
         if (value.includes('{{')) fillAttribute(node, attribute, fill(value));
       }
@@ -81,9 +94,13 @@ function fromTemplate(template: HTMLTemplateElement, data: unknown): Node {
   return copy;
 }
 
+function tell(found: Finding, where = 'template'): void {
+  console.error(problemText({ ...found, where }));
+}
+
 /** Sets what data says, by the rules of all attributes: URLs that carry scripts are told and left out. */
 function fillAttribute(element: Element, name: string, text: string): void {
-  const report: Report = (found) => console.error(problemText({ ...found, where: element.localName }));
+  const report: Report = (found) => tell(found, element.localName);
   const fits = isNameFit(element.localName, name, report) && name !== 'srcdoc' && name !== 'style';
   const rule = attributeRule([element.localName], name.toLowerCase());
   const safe = fits ? attributeText(element.localName, name, rule, text, report) : null;
@@ -94,7 +111,17 @@ function fillAttribute(element: Element, name: string, text: string): void {
 /** The text at a path such as `variety.name`: own fields alone, so that nothing else can be reached. */
 function textAt(path: string, name: string, data: unknown): string {
   const [first, ...fields] = path.split('.').map((step) => step.trim());
-  if (first !== name) return '';
+  if (first !== name || fields.some((field) => !/^[\w$-]+$/.test(field))) {
+    const fault = `is not ${name} or a field of it`;
+    tell(
+      finding('expression-invalid', {
+        expression: path,
+        fault,
+        hint: `In a page's own template write ${name} or ${name}.title; work the rest out before.`,
+      }),
+    );
+    return '';
+  }
   let value = data;
   for (const field of fields) {
     if (typeof value !== 'object' || value === null || !Object.hasOwn(value, field)) return '';

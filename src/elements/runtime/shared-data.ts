@@ -53,6 +53,15 @@ export function consuming(...names: readonly string[]): (instance: Instance) => 
   };
 }
 
+/** Answers one who asked. Whoever fails at it is told as any script that fails, and all others hear all the same. */
+function answer(callback: Answer, value: unknown, stop: (() => void) | undefined): void {
+  try {
+    callback(value, stop);
+  } catch (thrown) {
+    reportError(thrown);
+  }
+}
+
 /** What an element provides to those below it. */
 export function providing(
   provides: (context: never) => readonly Provided[],
@@ -68,12 +77,12 @@ export function providing(
       if ((event.contextTarget ?? event.composedPath()[0]) === host) return;
       known = values();
       const { callback, context } = event;
-      if (typeof context !== 'string' || !known.has(context)) return;
+      if (typeof callback !== 'function' || typeof context !== 'string' || !known.has(context)) return;
       event.stopImmediatePropagation();
       const all = asking.get(context) ?? new Set();
       asking.set(context, all);
       if (event.subscribe) all.add(callback);
-      callback(known.get(context), event.subscribe ? () => all.delete(callback) : undefined);
+      answer(callback, known.get(context), event.subscribe ? () => all.delete(callback) : undefined);
     });
     return {
       /** Says that there is a provider now, for those that came before it. */
@@ -87,7 +96,7 @@ export function providing(
         for (const [name, value] of known) {
           if (Object.is(before.get(name), value)) continue;
           for (const callback of [...(asking.get(name) ?? [])])
-            callback(value, () => asking.get(name)?.delete(callback));
+            answer(callback, value, () => asking.get(name)?.delete(callback));
         }
       },
     };

@@ -1,5 +1,5 @@
 import { attributeOf, nameFault } from '../../component/index.js';
-import { failure, finding, type SourcePlace } from '../../problem/index.js';
+import { deepOr, failure, finding, type SourcePlace } from '../../problem/index.js';
 import { Places } from '../syntax/place.js';
 import { isDocument, readDocument, readFragment } from '../syntax/read-node.js';
 import { BlocksDiffer, merge } from './merge.js';
@@ -63,7 +63,7 @@ export function adopt(html: string, options: AdoptOptions): Adopted {
       notes: merged.notes,
     };
   } catch (thrown) {
-    if (!(thrown instanceof BlocksDiffer)) throw thrown;
+    if (!(thrown instanceof BlocksDiffer)) throw deepOr(thrown, options.name);
     const hint =
       'Make what differs a slot: --slot "selector=name"; or adopt fewer blocks: --block "selector".';
     throw failed(thrown.message, hint, places.at(thrown.at));

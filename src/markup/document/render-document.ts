@@ -2,7 +2,7 @@ import type { DefaultTreeAdapterTypes } from 'parse5';
 import type { ComponentCore } from '../../component/index.js';
 import { write } from '../../html/render.js';
 import { styleSheet } from '../../html/styles.js';
-import { LatticeError, type Problem, type SourcePlace } from '../../problem/index.js';
+import { deepOr, LatticeError, type Problem, type SourcePlace } from '../../problem/index.js';
 import { resolve } from '../../tree/index.js';
 import { Places } from '../syntax/place.js';
 import { readDocument } from '../syntax/read-node.js';
@@ -42,6 +42,17 @@ export function renderDocument(
   catalog: Catalog,
   options: DocumentOptions = {},
 ): RenderedDocument {
+  try {
+    return rendered(html, catalog, options);
+  } catch (thrown) {
+    const found = deepOr(thrown, '');
+    if (!(found instanceof LatticeError)) throw found;
+    const places = new Places(html, options.file ?? 'document');
+    return { html, problems: found.problems, origin: (offset) => places.at(offset) };
+  }
+}
+
+function rendered(html: string, catalog: Catalog, options: DocumentOptions): RenderedDocument {
   const places = new Places(html, options.file ?? 'document');
   const document = readDocument(html);
   const problems: Problem[] = [];

@@ -1,0 +1,87 @@
+import { expect, test } from 'vitest';
+import {
+  type Component,
+  type Content,
+  component,
+  eachOf,
+  el,
+  given,
+  LatticeError,
+  type PropsOf,
+  prop,
+  resolve,
+  slot,
+} from 'zesty-lattice';
+import { renderBytes, renderHtml, renderPage } from 'zesty-lattice/html';
+import { adopt, catalog, renderDocument } from 'zesty-lattice/markup';
+
+const levels = 5000;
+const told = (run: () => unknown): readonly unknown[] => {
+  try {
+    run();
+    return ['nothing'];
+  } catch (thrown) {
+    if (!(thrown instanceof LatticeError)) return [String(thrown)];
+    return thrown.problems.map(({ code }) => code);
+  }
+};
+
+const Box = component('stall-box', {
+  slots: { default: slot() },
+  template: ({ slots }) => el.div(slots.default()),
+});
+interface Branch {
+  readonly name: string;
+  readonly branches: readonly Branch[];
+}
+const props = { name: prop.text(), branches: prop.list<Branch>() };
+const BranchList: Component<PropsOf<typeof props>> = component('branch-list', {
+  props,
+  template: ({ props }) => [
+    el.b(props.name),
+    eachOf(props.branches, (one) => BranchList({ name: one.name, branches: one.branches })),
+  ],
+});
+
+test('content on the spot', () => {
+  let content: Content = 'x';
+  for (let at = 0; at < levels; at++) content = el.div(content);
+  for (const run of [renderHtml, renderBytes, resolve])
+    expect(told(() => run(Box({}, content)))).toEqual(['too-deep']);
+  expect(told(() => renderPage(Box({}, content), { title: 'x' }))).toEqual(['too-deep']);
+});
+
+test('a template', () => {
+  const Deep = component('deep-box', {
+    template: () => {
+      let content: Content = 'x';
+      for (let at = 0; at < levels; at++) content = at % 2 === 0 ? el.div(content) : given(true, content);
+      return content;
+    },
+  });
+  expect(told(() => renderHtml(Deep))).toEqual(['too-deep']);
+  const Text = component('deep-text', { template: '<div>'.repeat(levels) + 'x' + '</div>'.repeat(levels) });
+  expect(told(() => renderHtml(Text))).toEqual(['too-deep']);
+  const Hole = component('deep-hole', {
+    props: { a: prop.number() },
+    template: `<p>{{ ${'('.repeat(levels)}a${')'.repeat(levels)} }}</p>`,
+  });
+  expect(JSON.stringify(told(() => renderHtml(Hole, { a: 1 })))).toMatch(/too-deep|expression-invalid/);
+});
+
+test('data that holds itself', () => {
+  const branches: Branch[] = [];
+  const tree: Branch = { name: 'a', branches };
+  branches.push(tree);
+  for (let times = 0; times < 10; times++)
+    expect(told(() => renderHtml(BranchList, tree))).toEqual(['too-deep']);
+  expect(renderHtml(BranchList, { name: 'b', branches: [] })).toBe('<b>b</b>');
+});
+
+test('documents and what is adopted', () => {
+  const html = `${'<div>'.repeat(levels)}<stall-box>x</stall-box>${'</div>'.repeat(levels)}`;
+  const { html: text, problems } = renderDocument(html, catalog([Box]));
+  expect(problems.map(({ code }) => code)).toEqual(['too-deep']);
+  expect(text).toBe(html);
+  expect(told(() => adopt(html, { name: 'a-part' }))).toEqual(['too-deep']);
+});
