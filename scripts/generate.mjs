@@ -215,13 +215,13 @@ const out = (file, content) =>
 out(
   'tags.ts',
   `/** The elements of the HTML standard that are not obsolete (https://html.spec.whatwg.org/#elements-3). */
-export const htmlTags: ReadonlySet<string> = new Set(
-  ${wordsOf(html.map(({ name }) => name))}.split(' '),
+export const htmlTags: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  /* @__PURE__ */ ${wordsOf(html.map(({ name }) => name))}.split(' '),
 );
 
 /** The elements of SVG (https://www.w3.org/TR/SVG2/eltindex.html). */
-export const svgTags: ReadonlySet<string> = new Set(
-  ${wordsOf(svg)}.split(' '),
+export const svgTags: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  /* @__PURE__ */ ${wordsOf(svg)}.split(' '),
 );
 `,
 );
@@ -292,12 +292,12 @@ const globals =
 out(
   'attribute-names.ts',
   `/** Attributes that every HTML element takes; \`data-*\` and \`aria-*\` come on top. */
-export const globalNames: ReadonlySet<string> = new Set(
-  '${globals}'.split(' '),
+export const globalNames: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  /* @__PURE__ */ '${globals}'.split(' '),
 );
 
-export const ariaNames: ReadonlySet<string> = new Set(
-  ${wordsOf(aria.map(([name]) => name.slice(5)))}.split(' '),
+export const ariaNames: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  /* @__PURE__ */ ${wordsOf(aria.map(([name]) => name.slice(5)))}.split(' '),
 );
 
 /** The attributes that each HTML element takes of its own. */
@@ -344,13 +344,13 @@ const handlers = readdirSync(dirname(require.resolve('@webref/idl/dom.idl')))
 out(
   'element-members.ts',
   `/** The methods of an element, and the properties that it shows itself by (https://dom.spec.whatwg.org/#interface-element). */
-export const elementMembers: ReadonlySet<string> = new Set(
-  ${wordsOf([...new Set(taken)].sort())}.split(' '),
+export const elementMembers: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  /* @__PURE__ */ ${wordsOf([...new Set(taken)].sort())}.split(' '),
 );
 
 /** The events that an attribute, named on and the event, would carry a script for. */
-export const scriptEvents: ReadonlySet<string> = new Set(
-  ${wordsOf([...new Set(handlers)].sort())}.split(' '),
+export const scriptEvents: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  /* @__PURE__ */ ${wordsOf([...new Set(handlers)].sort())}.split(' '),
 );
 `,
 );

@@ -1,12 +1,12 @@
 // Made by scripts/generate.mjs from the web standards’ data packages; do not edit.
 
 /** Attributes that every HTML element takes; `data-*` and `aria-*` come on top. */
-export const globalNames: ReadonlySet<string> = new Set(
-  'accesskey autocapitalize autocorrect autofocus class contenteditable dir draggable enterkeyhint exportparts hidden id inert inputmode is itemid itemprop itemref itemscope itemtype lang nonce part popover role slot spellcheck style tabindex title translate writingsuggestions headingoffset headingreset'.split(' '),
+export const globalNames: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  /* @__PURE__ */ 'accesskey autocapitalize autocorrect autofocus class contenteditable dir draggable enterkeyhint exportparts hidden id inert inputmode is itemid itemprop itemref itemscope itemtype lang nonce part popover role slot spellcheck style tabindex title translate writingsuggestions headingoffset headingreset'.split(' '),
 );
 
-export const ariaNames: ReadonlySet<string> = new Set(
-  'activedescendant atomic autocomplete busy checked colcount colindex colspan controls current describedby disabled errormessage expanded flowto haspopup hidden invalid label labelledby level live modal multiline multiselectable orientation owns placeholder posinset pressed readonly relevant required roledescription rowcount rowindex rowspan selected setsize sort valuemax valuemin valuenow valuetext details keyshortcuts'.split(' '),
+export const ariaNames: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  /* @__PURE__ */ 'activedescendant atomic autocomplete busy checked colcount colindex colspan controls current describedby disabled errormessage expanded flowto haspopup hidden invalid label labelledby level live modal multiline multiselectable orientation owns placeholder posinset pressed readonly relevant required roledescription rowcount rowindex rowspan selected setsize sort valuemax valuemin valuenow valuetext details keyshortcuts'.split(' '),
 );
 
 /** The attributes that each HTML element takes of its own. */

@@ -3,7 +3,7 @@ import { htmlTags, svgTags } from '../generated/tags.js';
 import { type Finding, finding, nearest, nearestOr, tagName } from '../problem/index.js';
 
 /** Names that say something to the library. */
-const ours: ReadonlySet<string> = new Set(['on', 'bind', 'json']);
+const ours: ReadonlySet<string> = /* @__PURE__ */ new Set(['on', 'bind', 'json']);
 
 /** A tag that neither HTML nor SVG has, with the nearest one that one of them has. */
 export function unknownTag(tag: string): Finding | undefined {
