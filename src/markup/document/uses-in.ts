@@ -39,10 +39,12 @@ export function* usesIn(
 
 /** Every element, in document order. What stands in a `template` is no part of the page as yet. */
 export function* elementsIn(nodes: readonly Parsed[]): Generator<ParsedElement> {
-  for (const node of nodes) {
+  // With a stack of its own: a document may be nested as deep as it is long.
+  const open = [...nodes].reverse();
+  for (let node = open.pop(); node; node = open.pop()) {
     if (!('tagName' in node)) continue;
     yield node;
-    yield* elementsIn(node.childNodes);
+    for (let at = node.childNodes.length - 1; at >= 0; at--) open.push(node.childNodes[at] as Parsed);
   }
 }
 

@@ -109,7 +109,9 @@ export function parserFinding(error: ParserError, places: Places): Finding | und
   const { code, startOffset } = error;
   const before = places.text.slice(0, startOffset);
   if (code === 'duplicate-attribute') {
-    const name = /[^\s"'<>/=]*$/.exec(before)?.[0] ?? '';
+    let from = startOffset;
+    while (from > 0 && !/[\s"'<>/=]/.test(before[from - 1] ?? '')) from--;
+    const name = before.slice(from);
     return finding('attribute-doubled', { attribute: name }, places.at(startOffset - name.length));
   }
   const known = words[code];

@@ -46,10 +46,11 @@ export class Places {
     const lines: string[] = [];
     for (let at = Math.max(0, line - 2); at <= line; at++) {
       const from = this.starts[at] ?? 0;
-      const text = this.text.slice(from, this.starts[at + 1] ?? this.text.length).replace(/\r?\n$/, '');
-      lines.push(
-        ...frameLine(String(at + firstLine).padStart(width), text, at === line ? column : undefined),
-      );
+      let to = this.starts[at + 1] ?? this.text.length;
+      // Without its line break.
+      for (const sign of ['\n', '\r']) if (to > from && this.text[to - 1] === sign) to--;
+      const marked = at === line ? column : undefined;
+      lines.push(...frameLine(String(at + firstLine).padStart(width), this.text, from, to, marked));
     }
     return lines.join('\n');
   }
@@ -58,9 +59,16 @@ export class Places {
 /** How much of a line a frame shows. */
 const room = 84;
 
-function frameLine(number: string, text: string, column: number | undefined): string[] {
+/** A line out of a text, as much of it as there is room for: a line may be the whole of a large file. */
+function frameLine(
+  number: string,
+  text: string,
+  start: number,
+  end: number,
+  column: number | undefined,
+): string[] {
   const from = column !== undefined && column > room - 20 ? column - 40 : 0;
-  const shown = text.slice(from, from + room).replaceAll('\t', ' ');
+  const shown = text.slice(start + from, Math.min(start + from + room, end)).replaceAll('\t', ' ');
   const dots = from > 0 ? '…' : '';
   const line = `${number} │ ${dots}${shown}`.trimEnd();
   if (column === undefined) return [line];

@@ -30,6 +30,9 @@ export function checkTags(marked: Marked, places: Places, isDocument = false): r
   return check.findings;
 }
 
+/** Far more than a template may nest (see too-deep). */
+const deepest = 2000;
+
 class TagCheck {
   readonly findings: Finding[] = [];
   readonly places: Places;
@@ -39,6 +42,8 @@ class TagCheck {
   /** Paragraphs that a start tag closed, and which one. */
   #closer: { readonly tag: string; readonly at: number } | undefined;
   #read = 0;
+  /** Set where more is open than is followed: what comes then is not looked at. */
+  #isLost = false;
 
   /** Whether `html`, `head` and `body` may stand in it. */
   readonly isDocument: boolean;
@@ -74,6 +79,9 @@ class TagCheck {
   start({ tagName, selfClosing, attrs, sourceCodeLocation: place }: StartTag): void {
     const at = place?.startOffset ?? 0;
     this.reach(place?.endOffset ?? at);
+    // What stands that deep is not followed, and each step would look at all that is open.
+    if (this.#open.length > deepest) this.#isLost = true;
+    if (this.#isLost) return;
     if (hasHole(tagName) || attrs.some(({ name }) => hasHole(name))) return this.holeInTag(tagName, at);
     this.closeBefore(tagName, at);
     this.imply(tagName, at);
@@ -114,6 +122,7 @@ class TagCheck {
 
   text(text: string, at: number): void {
     this.reach(at + text.length);
+    if (this.#isLost) return;
     const misfit = textMisfit(text, this.names);
     if (!misfit) return;
     const lead = /^\s*/.exec(text)?.[0].length ?? 0;
@@ -124,6 +133,7 @@ class TagCheck {
   end({ tagName, sourceCodeLocation: place }: EndTag): void {
     const at = place?.startOffset ?? 0;
     this.reach(place?.endOffset ?? at);
+    if (this.#isLost) return;
     if (hasHole(tagName)) return this.holeInTag(tagName, at);
     const name = (one: Open): string => one.tag.replace(/^svg:/, '');
     const from = this.#open.findLastIndex((one) => name(one) === tagName);
@@ -160,6 +170,7 @@ class TagCheck {
       const tag = /^<\/?([^\s/>]*)/.exec(rest.slice(cut.index))?.[1] ?? '';
       this.say('tag-unfinished', { tag }, this.#read + cut.index);
     }
+    if (this.#isLost) return;
     // What stands behind the start tag of a text element is its text, end tags of others too.
     const innermost = this.#open.at(-1);
     const isText = innermost && textElements.test(innermost.tag);

@@ -40,7 +40,21 @@ export function contentOf(nodes: readonly MarkupNode[], locals: Locals, reading:
 
 /** Text without its layout: line breaks beside tags are dropped, those between words are spaces. */
 function joined(text: string): string {
-  return text.replace(/^[ \t]*\r?\n\s*|[ \t]*\r?\n\s*$/g, '').replace(/[ \t]*\r?\n\s*/g, ' ');
+  const lines = text.split(/\r?\n/);
+  if (lines.length === 1) return text;
+  // Line by line: a pattern over all of it would look at the white space of a long line again and again.
+  const parts = lines.map((line, at) => {
+    const started = at === 0 ? line : line.trimStart();
+    return at === lines.length - 1 ? started : withoutIndent(started);
+  });
+  return parts.filter((part) => part !== '').join(' ');
+}
+
+/** A line without the spaces and tabs at its end. */
+function withoutIndent(line: string): string {
+  let end = line.length;
+  while (end > 0 && (line[end - 1] === ' ' || line[end - 1] === '\t')) end--;
+  return line.slice(0, end);
 }
 
 function textContent(node: MarkupString, locals: Locals, reading: TextReading): Content[] {
