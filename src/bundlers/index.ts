@@ -1,6 +1,7 @@
 import { relative, resolve as resolvePath } from 'node:path';
+import remapping from '@jridgewell/remapping';
 import type { Plugin as EsbuildPlugin } from 'esbuild';
-import MagicString from 'magic-string';
+import MagicString, { type SourceMap } from 'magic-string';
 import pc from 'picocolors';
 import { createUnplugin } from 'unplugin';
 import { isOfInterest, ModuleCode } from '../ahead/module.js';
@@ -54,12 +55,14 @@ const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
     async transform(written, id) {
       if (!isOfInterest(written)) return undefined;
       const plain = await plainCode(written, id);
-      const { code, files } = withTexts(plain, treeOf(plain), id);
-      for (const file of files) this.addWatchFile(file);
-      const read = new MagicString(code);
-      handThrough(read, new ModuleCode(code, treeOf(code)));
+      const texts = withTexts(plain.code, treeOf(plain.code), id);
+      for (const file of texts.files) this.addWatchFile(file);
+      const read = new MagicString(texts.code);
+      handThrough(read, new ModuleCode(texts.code, treeOf(texts.code)));
       const text = read.toString();
-      if (options.ahead === false) return text;
+      problems.set(id, await problemsOf(loading, id));
+      const steps = [mapOf(read, id), texts.map, plain.map];
+      if (options.ahead === false) return { code: text, map: joined(steps) };
       const made = await writtenModule({
         code: text,
         tree: treeOf(text),
@@ -71,9 +74,8 @@ const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
         resolve: (source, importer) => loading.resolve(source, importer),
       });
       dropped.set(id, made.dropped);
-      problems.set(id, await problemsOf(loading, id));
       if (made.isDrawn) for (const one of loading.files) this.addWatchFile(one);
-      return made.changed.toString();
+      return { code: made.changed.toString(), map: joined([mapOf(made.changed, id), ...steps]) };
     },
 
     async buildEnd() {
@@ -90,6 +92,16 @@ const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
     },
   };
 });
+
+const mapOf = (changed: MagicString, source: string): SourceMap =>
+  changed.generateMap({ source, hires: 'boundary' });
+
+/** One map out of those of several steps, the last step first. */
+function joined(maps: readonly (SourceMap | string | undefined)[]): never {
+  const all = maps.filter((map) => map !== undefined).map(String);
+  // A plain record: each bundler's types have a map of their own.
+  return JSON.parse(remapping(all, () => null).toString()) as never;
+}
 
 /** What is wrong in the components that a module makes. */
 async function problemsOf(loading: BundledLoading, file: string): Promise<readonly Problem[]> {

@@ -113,7 +113,9 @@ export class BundledLoading extends MarkedLoading {
         building.onLoad({ filter: /\.[cm]?[jt]sx?$/ }, async ({ path }) => {
           const file = await realpath(path);
           this.note(file);
-          const code = await plainCode(await readFile(file, 'utf8'), file);
+          const plain = await plainCode(await readFile(file, 'utf8'), file);
+          // With its map, so that problems are told with the lines that were written.
+          const code = plain.map ? `${plain.code}\n${inlineMap(plain.map)}\n` : plain.code;
           const tree = isCode(file) ? treeOf(code) : undefined;
           if (!tree || !isOwn(path)) return { contents: code, loader: 'js', resolveDir: dirname(path) };
           const { code: texts, files } = withTexts(code, tree, path);
@@ -127,12 +129,18 @@ export class BundledLoading extends MarkedLoading {
   }
 }
 
-/** A module's code without its types. */
-export async function plainCode(code: string, file: string): Promise<string> {
-  if (!/\.(?:[cm]?ts|tsx|jsx)(?:\?|$)/.test(file)) return code;
+/** A module's code without its types, and the map of what became of it. */
+export async function plainCode(
+  code: string,
+  file: string,
+): Promise<{ readonly code: string; readonly map?: string }> {
+  if (!/\.(?:[cm]?ts|tsx|jsx)(?:\?|$)/.test(file)) return { code };
   const loader = /\.(?:tsx|jsx)/.test(file) ? 'tsx' : 'ts';
-  // Lines stay where they are, since problems are told with them.
-  return (await transform(code, { loader, target: 'esnext', sourcefile: file, sourcemap: 'inline' })).code;
+  return transform(code, { loader, target: 'esnext', sourcefile: file, sourcemap: 'external' });
+}
+
+function inlineMap(map: string): string {
+  return `//# sourceMappingURL=data:application/json;base64,${Buffer.from(map).toString('base64')}`;
 }
 
 /** A module's syntax tree; nothing for what is no code. */

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import MagicString from 'magic-string';
+import MagicString, { type SourceMap } from 'magic-string';
 import { textCalls } from '../ahead/text-calls.js';
 
 /** A module with the text of each file in the place of its `markupFile`, and the files. */
@@ -7,7 +7,7 @@ export function withTexts(
   code: string,
   tree: unknown,
   id: string,
-): { readonly code: string; readonly files: readonly string[] } {
+): { readonly code: string; readonly files: readonly string[]; readonly map?: SourceMap } {
   const found =
     code.includes('markupFile') &&
     textCalls(tree, id, (message) => {
@@ -18,5 +18,9 @@ export function withTexts(
   for (const { end, file, start } of found.calls)
     changed.overwrite(start, end, `(${JSON.stringify({ text: readFileSync(file, 'utf8'), file })})`);
   changed.overwrite(found.import.start, found.import.end, found.import.others);
-  return { code: changed.toString(), files: found.calls.map(({ file }) => file) };
+  return {
+    code: changed.toString(),
+    files: found.calls.map(({ file }) => file),
+    map: changed.generateMap({ source: id, hires: 'boundary' }),
+  };
 }

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { originalPositionFor, TraceMap } from '@jridgewell/trace-mapping';
 import { afterAll, describe, expect, test } from 'vitest';
 import { type Files, Project } from './project.js';
 import { served, useVisits } from './visit.js';
@@ -144,4 +145,30 @@ describe.each(bundlers)('%s', (name) => {
     expect(out + err).toMatch(/content-not-allowed.*counter\.js:14:/s);
     expect(out + err).toMatch(/nmae.*sign\.html:1:13/s);
   });
+});
+
+test('maps lead from what was built to what was written', () => {
+  const typed = counter.replace(
+    'add: ({ state, dispatch }, step) =>',
+    'add: ({ state, dispatch }, step: number) =>',
+  );
+  const project = new Project({
+    ...files,
+    'counter.ts': `interface Unused {\n  readonly a: number;\n}\n${typed}console.log('kept as it is');\n`,
+    'main.js': (files['main.js'] ?? '').replace('./counter.js', './counter.ts'),
+    'build.js': (configs.esbuild?.['build.js'] ?? '').replace(
+      'minify: true',
+      "minify: false, sourcemap: 'linked'",
+    ),
+  });
+  project.must('node', 'build.js', 'main.js');
+  const lines = project.read('out/main.js').split('\n');
+  const line = lines.findIndex((one) => one.includes('kept as it is'));
+  const found = originalPositionFor(new TraceMap(project.read('out/main.js.map')), {
+    line: line + 1,
+    column: lines[line]?.indexOf('console') ?? 0,
+  });
+  expect(found.source).toContain('counter.ts');
+  const written = project.read('counter.ts').split('\n');
+  expect(found.line).toBe(written.findIndex((one) => one.includes('kept as it is')) + 1);
 });
