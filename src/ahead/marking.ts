@@ -88,6 +88,12 @@ export abstract class MarkedLoading implements Loading {
     return new Map(found.map(([core, { at }]) => [at, core]));
   }
 
+  /** The components that a module makes; throws what loading it throws. */
+  async made(file: string): Promise<Iterable<ComponentCore>> {
+    await this.load(file);
+    return this.componentsOf(file).values();
+  }
+
   closureOf(compute: Compute): (Place & { readonly number: number }) | undefined {
     return this.#closures.get(compute);
   }

@@ -10,7 +10,7 @@ import { handThrough } from '../ahead/reading.js';
 import type { Dropped } from '../ahead/registering.js';
 import { Writing } from '../ahead/writing.js';
 import { writtenModule } from '../ahead/written-module.js';
-import { componentProblems } from '../check/components.js';
+import { moduleProblems } from '../check/components.js';
 import { failure, problemBlocks, told } from '../check/report/text.js';
 import type { Problem } from '../problem/index.js';
 import { keepLines } from '../template/index.js';
@@ -60,7 +60,11 @@ const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
       const read = new MagicString(texts.code);
       handThrough(read, new ModuleCode(texts.code, treeOf(texts.code)));
       const text = read.toString();
-      problems.set(id, await problemsOf(loading, id));
+      const found = await moduleProblems(() => loading.made(id));
+      problems.set(
+        id,
+        found.map((problem) => loading.written(problem)),
+      );
       const steps = [mapOf(read, id), texts.map, plain.map];
       if (options.ahead === false) return { code: text, map: joined(steps) };
       const made = await writtenModule({
@@ -101,21 +105,6 @@ function joined(maps: readonly (SourceMap | string | undefined)[]): never {
   const all = maps.filter((map) => map !== undefined).map(String);
   // A plain record: each bundler's types have a map of their own.
   return JSON.parse(remapping(all, () => null).toString()) as never;
-}
-
-/** What is wrong in the components that a module makes. */
-async function problemsOf(loading: BundledLoading, file: string): Promise<readonly Problem[]> {
-  try {
-    await loading.load(file);
-    return [...loading.componentsOf(file).values()]
-      .flatMap(componentProblems)
-      .map((problem) => loading.written(problem));
-  } catch (thrown) {
-    // A module that wants a page does not run here; what stands in it is told when it runs there.
-    return thrown instanceof Error && 'problems' in thrown
-      ? (thrown.problems as readonly Problem[]).map((one) => loading.written(one))
-      : [];
-  }
 }
 
 function warn(text: string): void {

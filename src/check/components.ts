@@ -10,6 +10,20 @@ export function componentProblems(component: ComponentCore): readonly Problem[] 
   return [...resolveOpen(component).problems, ...unreadProps(component), ...repeated(component)];
 }
 
+/** What is wrong in the components that a module makes, where loading it gives them. */
+export async function moduleProblems(
+  load: () => Promise<Iterable<ComponentCore>>,
+): Promise<readonly Problem[]> {
+  let components: Iterable<ComponentCore>;
+  try {
+    components = await load();
+  } catch (thrown) {
+    // A module that wants a page does not run here; what stands in it is told when it runs there.
+    return thrown instanceof Error && 'problems' in thrown ? (thrown.problems as readonly Problem[]) : [];
+  }
+  return [...components].flatMap(componentProblems);
+}
+
 /** Slots of a component that stays an element, which it cannot show in two places. */
 function repeated(component: ComponentCore): readonly Problem[] {
   if (!isInteractive(component)) return [];

@@ -3,7 +3,7 @@ import type { Plugin } from 'vite';
 import { isOfInterest, ModuleCode } from '../ahead/module.js';
 import { isOwnModule } from '../ahead/packages.js';
 import { readCode } from '../ahead/read-code.js';
-import { componentProblems } from '../check/components.js';
+import { moduleProblems } from '../check/components.js';
 import { failure, problemBlocks, told } from '../check/report/text.js';
 import type { Problem } from '../problem/index.js';
 import { keepLines } from '../template/index.js';
@@ -29,13 +29,7 @@ export function checking(loadings: Loadings): Plugin {
       const tree = readCode(this, code);
       if (!tree || new ModuleCode(code, tree).components.length === 0) return undefined;
       const file = id.replace(/\?.*$/, '');
-      try {
-        await loading.load(file);
-        found.set(file, [...loading.componentsOf(file).values()].flatMap(componentProblems));
-      } catch (thrown) {
-        // A module that wants a page does not run here; what stands in it is told when it runs there.
-        if (isProblems(thrown)) found.set(file, thrown.problems);
-      }
+      found.set(file, await moduleProblems(() => loading.made(file)));
       return undefined;
     },
 
@@ -48,8 +42,4 @@ export function checking(loadings: Loadings): Plugin {
       if (errors.length > 0) this.error(failure(errors));
     },
   };
-}
-
-function isProblems(thrown: unknown): thrown is Error & { readonly problems: readonly Problem[] } {
-  return thrown instanceof Error && 'problems' in thrown;
 }
