@@ -222,7 +222,7 @@ const definitionKindName = (local: string, prop: string, part: string): string =
 const definitionPartName = (local: string, key: string): string => `${own}definition_${local}_${key}`;
 
 /** The parts of a definition that written code may name. */
-const namedParts = ['connected', 'field', 'handlers', 'helpers', 'provides', 'reactions', 'state'];
+const namedParts = ['connected', 'field', 'handlers', 'helpers', 'load', 'provides', 'reactions', 'state'];
 
 /** A line for a part of a definition, by the name it is to have. */
 function partLine(definition: Definition, key: string, name: string): readonly string[] {

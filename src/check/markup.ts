@@ -49,6 +49,8 @@ function nameless(
     accepts: undefined,
     events: {},
     handlers: {},
+    load: undefined,
+    onFailure: undefined,
     connected: undefined,
     reactions: {},
     provides: undefined,

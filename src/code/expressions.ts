@@ -25,6 +25,7 @@ type Kept =
   | 'any'
   | 'calc'
   | 'call'
+  | 'data'
   | 'event'
   | 'filled'
   | 'literal'

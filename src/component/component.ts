@@ -149,9 +149,10 @@ export function component<
   H extends Record<string, readonly unknown[]> = NoneDeclaredAbove,
   Accepts extends keyof P = never,
   Text = never,
+  Data = NoneDeclaredAbove,
 >(
   name: string,
-  parts: Definition<P, S, State, Events, H, Accepts, Text>,
+  parts: Definition<P, S, State, Events, H, Accepts, Text, Data>,
 ): Made<P, GivenSlotsFrom<S, NoInfer<Text>>, Events, NoInfer<Accepts>> {
   return made(name, parts, component) as Made<P, GivenSlotsFrom<S, Text>, Events, Accepts>;
 }
@@ -177,9 +178,10 @@ component.generic = function componentGeneric<
   State extends object,
   const Events extends EventKinds,
   H extends Record<string, readonly unknown[]>,
+  Data,
 >(
   name: string,
-  make: (item: Kind<Item>) => Definition<P, S, State, Events, H>,
+  make: (item: Kind<Item>) => Definition<P, S, State, Events, H, never, string, Data>,
 ): (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use {
   const parts = typeof make === 'function' ? make(any()) : undefined;
   return made(name, parts, componentGeneric) as (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use;

@@ -20,6 +20,9 @@ export interface ComponentCore {
   /** The prop that names the element whose attributes a use may give as well. */
   readonly accepts: string | undefined;
   readonly events: Readonly<Record<string, AnyEventKind>>;
+  readonly load: ((context: never) => unknown) | undefined;
+  /** Content for where it cannot be shown, or a function of what went wrong. */
+  readonly onFailure: unknown;
   readonly handlers: Readonly<Record<string, HandlerFunction>>;
   readonly connected: ((context: never) => void) | undefined;
   /** What happens when a prop has changed, by prop name. */

@@ -26,6 +26,8 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
   styles: (value) => must([value].flat().every(isText), 'CSS text, a file of it, or a list of these', value),
   events: (value) => eachFault(value, 'an event', isEventKind, 'made by event()'),
   state: functionFault,
+  load: functionFault,
+  onFailure: () => undefined,
   handlers: (value) => eachFault(value, 'a handler', isFunction, 'a function'),
   reactions: (value) => eachFault(value, 'a reaction', isFunction, 'a function'),
   provides: functionFault,

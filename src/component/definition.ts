@@ -3,8 +3,10 @@ import type { TemplateText } from './core.js';
 import type {
   ConnectedContext,
   EventKinds,
+  FailureContext,
   FieldParts,
   HandlerContext,
+  LoadContext,
   PropKinds,
   PropValues,
   SlotKinds,
@@ -37,6 +39,7 @@ export interface Definition<
   H extends Record<string, readonly unknown[]>,
   Accepts = never,
   Text = string,
+  Data = unknown,
 > {
   /** One sentence on what the component is. */
   readonly description?: string;
@@ -49,6 +52,11 @@ export interface Definition<
   readonly events?: Events;
   /** The first state, from this use's props. */
   readonly state?: (props: PropValues<NoInfer<P>>) => State;
+  /**
+   * Fetches what the component shows, for its template's `data`: on a server before its HTML is written, in a page when
+   * its element is there, and again when a prop changes. Of answers that cross the last one counts.
+   */
+  readonly load?: (context: LoadContext<NoInfer<P>>) => Promise<Data> | Data;
   /** What can happen; each gives what changes in the state, or nothing. */
   readonly handlers?: {
     readonly [K in keyof H]: (
@@ -76,12 +84,17 @@ export interface Definition<
   /** Set-up when the element is put into a document; the signal tells when to clean up. */
   readonly connected?: (context: ConnectedContext<NoInfer<P>, State, Events>) => void;
   /**
+   * What stands in its place where it cannot be shown: a value does not fit, a calculation stops, its data cannot be
+   * loaded. All else of the page stands, and what went wrong is told.
+   */
+  readonly onFailure?: Content | ((context: FailureContext) => Content);
+  /**
    * Called once, with expressions instead of values; what it returns is the component's template. Or HTML text, or a
    * file of it read with `markupFile`: `{{ … }}` places a value, `<slot>` a slot, the tag of a component in `uses` that
    * component.
    */
   readonly template:
-    | ((context: TemplateContext<P, S, State, H>) => Content)
+    | ((context: TemplateContext<P, S, State, H, NoInfer<Data>>) => Content)
     | WrittenText<Text>
     | TextFile<Text>;
   /** With a template text: the components whose tags stand in it. */
@@ -123,7 +136,8 @@ export interface WrittenDefinition<
   H extends Record<string, readonly unknown[]>,
   Accepts = never,
   Text = string,
-> extends Definition<P, S, State, Events, H, Accepts, Text> {
+  Data = unknown,
+> extends Definition<P, S, State, Events, H, Accepts, Text, Data> {
   readonly props: NoInfer<P>;
   readonly slots: NoInfer<S>;
 }
@@ -153,8 +167,9 @@ export function definition<
   H extends Record<string, readonly unknown[]> = NoneDeclaredAbove,
   Accepts extends keyof P = never,
   Text = never,
+  Data = NoneDeclaredAbove,
 >(
-  parts: Definition<P, S, State, Events, H, Accepts, Text>,
-): WrittenDefinition<P, S, State, Events, H, Accepts, Text> {
-  return parts as WrittenDefinition<P, S, State, Events, H, Accepts, Text>;
+  parts: Definition<P, S, State, Events, H, Accepts, Text, Data>,
+): WrittenDefinition<P, S, State, Events, H, Accepts, Text, Data> {
+  return parts as WrittenDefinition<P, S, State, Events, H, Accepts, Text, Data>;
 }

@@ -21,6 +21,8 @@ export interface LooseDefinition {
   readonly styles?: StylesInput | readonly StylesInput[];
   readonly events?: Readonly<Record<string, AnyEventKind>>;
   readonly state?: ComponentCore['state'];
+  readonly load?: ComponentCore['load'];
+  readonly onFailure?: unknown;
   readonly handlers?: Readonly<Record<string, HandlerFunction>>;
   readonly connected?: (context: never) => void;
   readonly field?: ComponentCore['field'];
@@ -44,6 +46,8 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
     accepts: parts.accepts,
     events: parts.events ?? {},
     handlers: parts.handlers ?? {},
+    load: parts.load,
+    onFailure: parts.onFailure,
     state: parts.state,
     connected: parts.connected,
     field: parts.field,

@@ -3,10 +3,13 @@ import type {
   Content,
   DomElement,
   DomEvent,
+  DomFetch,
   DomSignal,
   Expr,
   ExprOf,
   HandlerCall,
+  LoadExpr,
+  LoadFault,
   StateExpr,
 } from '../template/index.js';
 import type { EventKind } from './event.js';
@@ -156,6 +159,12 @@ export interface HandlerContext<P, State, Events> {
   readonly event: DomEvent;
   /** The component's element. */
   readonly host: DomElement;
+  /** Aborted when the element has left the document: hand it to requests that a handler waits for. */
+  readonly signal: DomSignal;
+  /** Changes the state at once, such as to show that a handler is waiting for something. */
+  change(changes: Partial<State>): void;
+  /** Loads the component's data anew; what was loaded before stays until the answer is there. */
+  reload(): void;
   /** Sends one of the component's events: a CustomEvent that bubbles and is composed. */
   dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;
 }
@@ -187,8 +196,25 @@ export interface ConnectedContext<P, State, Events> {
   readonly signal: DomSignal;
   /** Changes the state from outside a handler, such as from a timer. */
   change(changes: Partial<State>): void;
+  /** Loads the component's data anew; what was loaded before stays until the answer is there. */
+  reload(): void;
   dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;
 }
+/** What `load` is given. */
+export interface LoadContext<P> {
+  readonly props: PropValues<P>;
+  /** Aborted when nobody waits for the data any more. */
+  readonly signal: DomSignal;
+  /** The platform's `fetch`, or the one that a rendering was given; it stops with the signal. */
+  readonly fetch: DomFetch;
+}
+
+/** What `onFailure` is given. */
+export interface FailureContext {
+  /** What went wrong, in words for developers. */
+  readonly fault: Expr<LoadFault>;
+}
+
 type DetailArguments<E> =
   E extends EventKind<infer Detail>
     ? unknown extends Detail
@@ -199,11 +225,13 @@ type DetailArguments<E> =
     : never;
 
 /** What a template is given. */
-export interface TemplateContext<P, S, State, H> {
+export interface TemplateContext<P, S, State, H, Data = never> {
   readonly props: PropExprs<P>;
   readonly slots: SlotPlaces<S>;
   readonly state: StateExprs<State>;
   readonly handlers: HandlerCalls<H>;
+  /** With `load`: what it gave, for `whenLoaded`. */
+  readonly data: LoadExpr<Data>;
   /** With `accepts`: spread it where the attributes that a use gives go. */
   readonly accepted: Accepted;
 }

@@ -18,6 +18,7 @@ import {
 import { Fallback, RuleOf } from './compile/props.js';
 import { Anchor, type CountNodes, StaticHtml, type StaticNode, StaticText } from './compile/static.js';
 import { CompiledView } from './compile/view.js';
+import { acting } from './runtime/acting.js';
 import { always } from './runtime/always.js';
 import { attribute, checked, documentHtml, outerAttribute, plain, worded } from './runtime/attribute.js';
 import { bind } from './runtime/bind.js';
@@ -25,6 +26,7 @@ import type { Attach } from './runtime/block.js';
 import { changing } from './runtime/changing.js';
 import { classes, styles } from './runtime/class-and-style.js';
 import { each } from './runtime/each.js';
+import { failing } from './runtime/failing.js';
 import { fieldFeature, fieldMembers } from './runtime/field.js';
 import { fillerMembers } from './runtime/fillers.js';
 import { given } from './runtime/given.js';
@@ -32,6 +34,7 @@ import type { Feature, Instance } from './runtime/instance.js';
 import { later } from './runtime/later.js';
 import { leaving, life } from './runtime/life.js';
 import { listen } from './runtime/listen.js';
+import { loading } from './runtime/loading.js';
 import { property } from './runtime/property.js';
 import { ready } from './runtime/ready.js';
 import { consuming, providing } from './runtime/shared-data.js';
@@ -43,6 +46,7 @@ import { type View, view } from './runtime/view.js';
 
 /** What compiled elements call; written code has more names, for what is a value here. */
 const functions: Readonly<Partial<Record<RuntimeName, unknown>>> = {
+  acting,
   always,
   attribute,
   bind,
@@ -52,6 +56,7 @@ const functions: Readonly<Partial<Record<RuntimeName, unknown>>> = {
   consuming,
   documentHtml,
   each,
+  failing,
   fieldFeature,
   fieldMembers,
   fillerMembers,
@@ -64,6 +69,7 @@ const functions: Readonly<Partial<Record<RuntimeName, unknown>>> = {
   leaving,
   life,
   listen,
+  loading,
   outerAttribute,
   plain,
   property,

@@ -2,6 +2,7 @@ import type { Core, Get } from '../template/index.js';
 import { plainText } from '../template/index.js';
 import { escapeAttribute } from './escape.js';
 import type { Frame, HtmlFill } from './frame.js';
+import { isPlain } from './late/plain.js';
 import { checkOf } from './lower/checks.js';
 import {
   constantOf,
@@ -21,9 +22,11 @@ import {
   changing,
   filledSlot,
   fillOf,
+  guardedText,
   hostText,
   isLeftOut,
   listOf,
+  loadedText,
   propRecord,
   provide,
   type ReadyContent,
@@ -32,6 +35,7 @@ import {
   shown,
   shownInAttribute,
   type Write,
+  type WriteWith,
 } from './runtime.js';
 
 /** Steps as functions that call one another: for where no code may be made, and for what is rendered once or twice. */
@@ -121,7 +125,12 @@ const writers: {
   rows: rowsOf,
   apart({ inner, change }, before) {
     const write = closureOf(inner);
-    return (frame, out) => out + before + change(apart(frame, write));
+    return (frame, out) => {
+      const { late } = frame.pass;
+      return late
+        ? late.apart(frame, out + before, write, change)
+        : out + before + change(apart(frame, write));
+    };
   },
   changing(step, before) {
     const tag = getOf(step.tag);
@@ -142,6 +151,8 @@ const writers: {
       const values = accepted?.map((get) => () => get(frame));
       const inner = calledFrame(frame, step, ids(frame) as string, made, values);
       const callable = step.routine();
+      if (frame.pass.late && !isPlain(callable))
+        return callable.instructed(inner, out + before, ...args.map((get) => get(frame)));
       if (args.length === 0) return callable.run(inner, out + before);
       if (first && args.length === 1) return callable.run(inner, out + before, first(frame));
       return callable.run(inner, out + before, ...args.map((get) => get(frame)));
@@ -177,13 +188,39 @@ const writers: {
   },
   host(step, before) {
     const props = step.props.map(getOf);
+    const data = step.data && getOf(step.data);
     const fills = step.fills.map((fill) => fill && fillMaker(fill));
     const content = closureOf(step.content);
     return (frame, out) => {
       const values = props.map((get) => get(frame));
       const made = fills.map((fill) => fill?.(frame));
-      return hostText(frame, out + before, step, values, made, content);
+      return hostText(frame, out + before, step, values, data?.(frame), made, content);
     };
+  },
+  load(step, before) {
+    const props = step.props.map(getOf);
+    const inner = closureOf(step.inner);
+    const write: WriteWith = (frame, out, data) => {
+      frame.locals[step.to] = data;
+      return inner(frame, out);
+    };
+    return (frame, out) =>
+      loadedText(
+        frame,
+        out + before,
+        step,
+        props.map((get) => get(frame)),
+        write,
+      );
+  },
+  guard(step, before) {
+    const inner = closureOf(step.inner);
+    const fallback = closureOf(step.fallback);
+    const write: WriteWith = (frame, out, fault) => {
+      frame.locals[step.fault] = fault;
+      return fallback(frame, out);
+    };
+    return (frame, out) => guardedText(frame, out + before, step, inner, write);
   },
   report:
     ({ found, where }, before) =>
@@ -310,7 +347,10 @@ function rowsOf(step: StepOf<'rows'>, before: string): Write {
   const { get } = step.list;
   const row = closureOf(step.row);
   const empty = closureAfter(before, step.empty);
+  const plainEmpty = closureOf(step.empty);
   return (frame, out) => {
+    const { late } = frame.pass;
+    if (late) return late.rows(frame, out + before, step, get(frame), row, plainEmpty);
     const items = listOf(frame, step, get(frame));
     if (items.length === 0) return empty(frame, out);
     const { locals, pass } = frame;
@@ -333,6 +373,12 @@ function fillMaker(given: GivenFill): (frame: Frame) => HtmlFill {
   return (frame) =>
     fillOf(given, isAlways ? undefined : () => get(frame), (out, value, start) => {
       if (data === undefined || ids === undefined) return write(frame, out);
+      if (frame.pass.late) {
+        const own = frame.kept();
+        own.locals[data] = value;
+        own.locals[ids] = start;
+        return write(own, out);
+      }
       const { locals } = frame;
       const [dataBefore, idsBefore] = [locals[data], locals[ids]];
       locals[data] = value;

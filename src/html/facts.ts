@@ -1,11 +1,12 @@
 import { type ComponentCore, perComponent } from '../component/index.js';
-import { isInteractive, planOf, readsOp } from '../plan/index.js';
+import { htmlTags } from '../generated/tags.js';
+import { type Block, isInteractive, type PlanNode, planOf, readsOp } from '../plan/index.js';
 import type { Form } from './form.js';
 
 /** Whether a component, or one that it uses, makes ids. */
 export const makesIds: (component: ComponentCore) => boolean = /* @__PURE__ */ perComponent((component) =>
   [...reached(component, () => true)].some((one) =>
-    planOf(one).content.reads.some((core) => readsOp(core, 'uid')),
+    blocksOf(one).some(({ reads }) => reads.some((core) => readsOp(core, 'uid'))),
   ),
 );
 
@@ -35,6 +36,61 @@ export function dissolvedIn(component: ComponentCore): ReadonlySet<ComponentCore
   return reached(component, styledElements.dissolves);
 }
 
+/** What a component may be written as: its template, and what stands in its place where that fails. */
+function blocksOf(component: ComponentCore): readonly Block[] {
+  const { content, onFailure } = planOf(component);
+  return onFailure ? [content, onFailure.block] : [content];
+}
+
+/** Whether a component's template says what stands where its data could not be loaded. */
+export const showsFailure: (component: ComponentCore) => boolean = /* @__PURE__ */ perComponent((component) =>
+  planOf(component).content.reads.some(
+    ({ op }) => op.op === 'field' && op.key === 'fault' && op.of.op.op === 'data',
+  ),
+);
+
+/**
+ * Whether what a component is written as may be sent at the end of a page and moved to its place: elements that may
+ * stand in a `div`, and nothing that a parser would read in another way there.
+ */
+export const isMovable: (component: ComponentCore) => boolean = /* @__PURE__ */ perComponent((component) =>
+  isMovableIn(component, new Set()),
+);
+
+function isMovableIn(component: ComponentCore, open: Set<ComponentCore>): boolean {
+  if (open.has(component)) return true;
+  open.add(component);
+  return blocksOf(component).every(({ nodes }) => nodes.every((node) => isMovableNode(node, open)));
+}
+
+function isMovableNode(node: PlanNode, open: Set<ComponentCore>): boolean {
+  const all = (...nodes: readonly PlanNode[]): boolean => nodes.every((one) => isMovableNode(one, open));
+  switch (node.kind) {
+    case 'text':
+      return node.text.trim() === '';
+    case 'element':
+      return typeof node.tag === 'string' && isFlow(node.tag);
+    case 'given':
+      return all(...node.content.nodes, ...node.otherwise.nodes);
+    case 'each':
+      return all(...node.row.nodes, ...node.empty.nodes);
+    case 'use':
+      return isMovableIn(node.component, open);
+    default:
+      return false;
+  }
+}
+
+/** Elements that stand in tables, choices and pictures alone are read in another way elsewhere. */
+function isFlow(tag: string): boolean {
+  return (
+    htmlTags.has(tag) &&
+    !/^(caption|col|colgroup|tbody|td|tfoot|th|thead|tr|option|optgroup|html|head|body|frame|frameset)$/.test(
+      tag,
+    )
+  );
+}
+
 /** A component with those it uses, at any depth. */
 function reached(
   component: ComponentCore,
@@ -43,6 +99,7 @@ function reached(
   const seen = new Set([component]);
   // A set that grows while it is walked is walked to its end.
   for (const one of seen)
-    for (const { component: inner } of planOf(one).content.uses) if (counts(inner)) seen.add(inner);
+    for (const { uses } of blocksOf(one))
+      for (const { component: inner } of uses) if (counts(inner)) seen.add(inner);
   return seen;
 }

@@ -54,6 +54,14 @@ export class Frame implements Scope {
     this.given = given;
   }
 
+  /** The same with registers of its own, for what is written when these have gone on. */
+  kept(): Frame {
+    const { pass, up, where, ids, fills, given } = this;
+    const same = new Frame(pass, up, where, ids, fills, given);
+    same.locals = [...this.locals];
+    return same;
+  }
+
   /** The path of components down to it. */
   get path(): string {
     return this.where && this.up ? this.where.path(this.up) : '';

@@ -1,4 +1,10 @@
-import { type AnyComponent, componentCore, type Use, UseNode } from '../component/index.js';
+import {
+  type AnyComponent,
+  type ComponentCore,
+  componentCore,
+  type Use,
+  UseNode,
+} from '../component/index.js';
 import { dev, failure, refuseCall } from '../problem/index.js';
 import type { Content } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
@@ -10,7 +16,8 @@ import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
 
 /** What a whole document has besides its content. */
-export interface PageOptions extends Pick<RenderOptions, 'form' | 'idPrefix' | 'sheets'> {
+export interface PageOptions
+  extends Pick<RenderOptions, 'form' | 'idPrefix' | 'loads' | 'onProblem' | 'sheets'> {
   /** The document's title; every page needs one (https://html.spec.whatwg.org/#the-title-element). */
   readonly title: string;
   /** The language of the text, as a BCP 47 tag such as `en` or `pt-BR`. */
@@ -35,7 +42,7 @@ export interface PageOptions extends Pick<RenderOptions, 'form' | 'idPrefix' | '
 export function renderPage(target: Use | AnyComponent, options: PageOptions): string {
   const sink = new TextSink();
   const { before, last } = pageParts(target, options, sink, renderPage);
-  return before + sink.with(last) + after;
+  return before + sink.with(last) + pageEnd;
 }
 
 /**
@@ -48,10 +55,11 @@ export function renderPageBytes(target: Use | AnyComponent, options: PageOptions
   const sink = new BytesSink();
   const { before, last } = pageParts(target, options, sink, renderPageBytes);
   const head = new BytesSink();
-  return joinedBytes(head.with(before), sink.with(last + after));
+  return joinedBytes(head.with(before), sink.with(last + pageEnd));
 }
 
-const after = '\n</body>\n</html>\n';
+/** What stands after it. */
+export const pageEnd = '\n</body>\n</html>\n';
 
 /** What stands before the content, and what of the content comes last: all else goes to the sink. */
 function pageParts(
@@ -68,12 +76,24 @@ function pageParts(
       "Write renderPage(FairPage({ … }), { title: 'Open day' }).",
     );
   const use = isUse(target) ? target : emptyUse(target, called);
-  const { title, lang = 'en', dir, description, head, form, idPrefix, sheets } = options;
+  const { form, idPrefix, loads, onProblem, sheets } = options;
   const { last, styled } = writeTo(
     use,
-    { ...(form && { form }), ...(idPrefix !== undefined && { idPrefix }), ...(sheets && { sheets }) },
+    {
+      ...(form && { form }),
+      ...(idPrefix !== undefined && { idPrefix }),
+      ...(loads && { loads }),
+      ...(onProblem && { onProblem }),
+      ...(sheets && { sheets }),
+    },
     sink,
   );
+  return { before: pageStart(options, styled), last };
+}
+
+/** What stands before the content of a document. */
+export function pageStart(options: PageOptions, styled: ReadonlySet<ComponentCore>): string {
+  const { title, lang = 'en', dir, description, head, sheets } = options;
   const css = styleSheet(styled, options.styles ?? '');
   const parts = [
     `<!doctype html>\n<html lang="${escapeAttribute(lang)}"${dir ? ` dir="${escapeAttribute(dir)}"` : ''}>\n<head>`,
@@ -87,7 +107,7 @@ function pageParts(
   if (css !== '') parts.push(`<style>${css}</style>`);
   const more = headHtml(head);
   if (more !== '') parts.push(more);
-  return { before: `${parts.join('\n')}\n</head>\n<body>\n`, last };
+  return `${parts.join('\n')}\n</head>\n<body>\n`;
 }
 
 function emptyUse(target: unknown, called: unknown): UseNode {

@@ -1,16 +1,37 @@
 import type { ComponentCore } from '../component/index.js';
-import { type Finding, type Problem, placed } from '../problem/index.js';
+import { type Finding, type Problem, placed, problemText } from '../problem/index.js';
 import { type Site, stepText } from '../template/index.js';
+import type { Frame } from './frame.js';
+import type { GuardStep, LoadStep, RowsStep } from './lower/steps.js';
+import type { Write, WriteWith } from './runtime.js';
 
 /** Where text goes that is ready before all of it is. */
 export interface Sink {
   take(text: string): void;
 }
 
+/** How a rendering that waits for data writes what comes later. */
+export interface LateWriting {
+  load(
+    frame: Frame,
+    out: string,
+    step: LoadStep,
+    props: Readonly<Record<string, unknown>>,
+    write: WriteWith,
+  ): string;
+  guard(frame: Frame, out: string, step: GuardStep, inner: Write, fallback: WriteWith): string;
+  rows(frame: Frame, out: string, step: RowsStep, list: unknown, row: Write, empty: Write): string;
+  apart(frame: Frame, out: string, inner: Write, change: (text: string) => string): string;
+}
+
+function tellOnConsole(problem: Problem): void {
+  console.error(problemText(problem));
+}
+
 /** One rendering: it gathers what is found wrong with values while they are written, and the styles it needs. */
 export class Pass {
   readonly form: 'markup' | 'elements';
-  readonly problems: Problem[] = [];
+  problems: Problem[] = [];
   /** The components whose styles content on the spot needs. */
   styled: ReadonlySet<ComponentCore> | undefined;
   /** The components with rules whose elements may stand in the shadow root that is being written; none outside of any. */
@@ -19,6 +40,13 @@ export class Pass {
   shared: Map<string, unknown> | undefined;
   /** Takes what is ready; none where text is written apart, and looked at as a whole. */
   sink: Sink | undefined;
+
+  /** Writes what comes later, where the rendering waits for data. */
+  late: LateWriting | undefined;
+  /** Whether components that load do so in the page. */
+  loadsInPage = false;
+  /** Told of what went wrong where something else stands in its place. */
+  tell: (problem: Problem) => void = tellOnConsole;
 
   /** Links to the page's own style sheets, for each shadow root. */
   links = '';
@@ -36,6 +64,7 @@ export class Pass {
     this.shared = undefined;
     this.inRoot = undefined;
     this.sink = sink;
+    this.late = undefined;
   }
 
   report(found: Finding, where: string): void {

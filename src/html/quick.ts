@@ -83,6 +83,7 @@ const usualIn = {
 
 function usualOf(component: ComponentCore, form: 'markup' | 'elements'): Usual | typeof unusual {
   const { accepts, props, slots } = component;
+  if (component.load || component.onFailure !== undefined) return unusual;
   if (accepts !== undefined || (form === 'elements' && isInteractive(component))) return unusual;
   if (props.names.some((name) => name in Object.prototype) || props.at.has('on')) return unusual;
   if (props.kinds.some(({ rules }) => rules.settle) || slots.kinds.some(({ hands }) => hands)) return unusual;

@@ -7,7 +7,7 @@ import {
   type Use,
   UseNode,
 } from '../component/index.js';
-import { deepOr, dev, failure } from '../problem/index.js';
+import { deepOr, dev, failure, type Problem } from '../problem/index.js';
 import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { making } from './code/index.js';
 import { escapeAttribute } from './escape.js';
@@ -34,16 +34,26 @@ export interface RenderOptions {
    * is given the same ones.
    */
   readonly sheets?: readonly string[];
+  /**
+   * With `form: 'elements'`: components that load are written as they are while they wait, and load in the page.
+   * `renderHtmlAsync` and `streamHtml` load before.
+   */
+  readonly loads?: 'in-page';
+  /** Told of what went wrong where something else stands in its place; written to the console unless said. */
+  readonly onProblem?: (problem: Problem) => void;
   /** Put before every id made with `uid`, where several renderings come together in one page. */
   readonly idPrefix?: string;
 }
 
 /** What rendering takes after a use, or after a component: its props, unless it needs none. */
-type RenderArguments<Target extends Use | AnyComponent> = Target extends AnyComponent
+export type RenderArguments<
+  Target extends Use | AnyComponent,
+  Options = RenderOptions,
+> = Target extends AnyComponent
   ? undefined extends PropsFor<Target>
-    ? [props?: PropsFor<Target>, options?: RenderOptions]
-    : [props: PropsFor<Target>, options?: RenderOptions]
-  : [options?: RenderOptions];
+    ? [props?: PropsFor<Target>, options?: Options]
+    : [props: PropsFor<Target>, options?: Options]
+  : [options?: Options];
 
 /**
  * Renders a use, or a component and its props, to HTML text.
@@ -136,6 +146,13 @@ export function writeTo(
   }
 }
 
+/** Has a rendering do as it was told; gives what its ids start with. */
+export function prepare(pass: Pass, { idPrefix, onProblem, sheets }: RenderOptions): string {
+  if (sheets) pass.links = sheets.map((href) => sheetLink(href, ' data-sheet')).join('');
+  if (onProblem) pass.tell = onProblem;
+  return idPrefix === undefined ? '' : `-${idPrefix}`;
+}
+
 function writeAll(
   use: UseNode,
   options: RenderOptions,
@@ -144,8 +161,8 @@ function writeAll(
   // What stands where in content on the spot is looked at while developing; what is unsafe is refused always.
   if (dev) refuse(spotProblems(use));
   const pass = new Pass(options.form, sink);
-  if (options.sheets) pass.links = options.sheets.map((href) => sheetLink(href, ' data-sheet')).join('');
-  const ids = options.idPrefix === undefined ? '' : `-${options.idPrefix}`;
+  const ids = prepare(pass, options);
+  pass.loadsInPage = options.loads === 'in-page' && options.form === 'elements';
   const quick = making.isQuick ? quickIn(pass, use, ids) : undefined;
   const last = quick ?? writeOnTheSpot(use, pass, ids);
   if (pass.problems.length > 0) refuse(pass.problems);

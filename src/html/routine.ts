@@ -10,6 +10,14 @@ export class Routine implements Callable {
   readonly parts: RoutineParts;
   run: Run;
 
+  private byInstructions: Run | undefined;
+
+  /** The same by instructions, which can stop where data is waited for. */
+  get instructed(): Run {
+    this.byInstructions ??= closureRun(this.parts);
+    return this.byInstructions;
+  }
+
   constructor(parts: RoutineParts) {
     this.parts = parts;
     this.run = this.first();

@@ -1,17 +1,23 @@
 import { attributeOf, type ComponentCore } from '../component/index.js';
 import { mapAttribute, mergedAttributes, type PlanAttribute, settledProp } from '../plan/index.js';
-import { finding, show } from '../problem/index.js';
+import { finding, LatticeError, type Problem, show } from '../problem/index.js';
 import {
   attributeText,
   type Core,
   ExprCore,
   failedValue,
+  isAsyncRows,
   isChangingTag,
+  isJson,
+  jsonBlock,
+  type LoadState,
+  readsOf,
   voidElements,
+  waitingState,
 } from '../template/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
 import { styledIn } from './facts.js';
-import { type AcceptedHere, Frame, type HtmlFill, type Named } from './frame.js';
+import { type AcceptedHere, Frame, type HtmlFill, type Named, type Where } from './frame.js';
 import type {
   AcceptedStep,
   AttributeStep,
@@ -20,8 +26,10 @@ import type {
   Check,
   FillStep,
   GivenFill,
+  GuardStep,
   Handed,
   HostStep,
+  LoadStep,
   RowsStep,
   ShowStep,
 } from './lower/steps.js';
@@ -72,7 +80,10 @@ const noItems: readonly unknown[] = [];
 export function listOf(frame: Frame, { name, where }: RowsStep, value: unknown): readonly unknown[] {
   if (Array.isArray(value)) return value;
   if (value === null || value === undefined) return noItems;
-  frame.pass.report(finding('list-invalid', { name: name(), got: show(value) }), where.path(frame));
+  const found = isAsyncRows(value)
+    ? finding('async-needed', { what: `The rows of ${name()} come one after another` })
+    : finding('list-invalid', { name: name(), got: show(value) });
+  frame.pass.report(found, where.path(frame));
   return noItems;
 }
 
@@ -259,6 +270,7 @@ export function hostText(
   out: string,
   { host, where }: HostStep,
   values: readonly unknown[],
+  data: unknown,
   fills: readonly (HtmlFill | undefined)[],
   content: Write,
 ): string {
@@ -278,9 +290,11 @@ export function hostText(
         : hostStyle(component, new Set([...styled, ...given].filter((one) => one !== component)));
     let start = `<${name}`;
     for (let at = 0; at < values.length; at++) start += propAttribute(component, at, values[at]);
-    start += `${host.attributes}><template shadowrootmode="open">${frame.pass.links}${style}`;
+    start += `${host.attributes}><template shadowrootmode="open">${frame.pass.links}${style}${dataBlock(data)}`;
     const inner = new Frame(pass, frame, where, '', fills);
-    const opened = host.shadow().run(inner, out + start, ...values, state);
+    const shadow = host.shadow();
+    const run = pass.late ? shadow.instructed : shadow.run;
+    const opened = run(inner, out + start, ...values, state, data);
     pass.inRoot = around;
     return `${content(frame, `${opened}</template>`)}</${name}>`;
   } finally {
@@ -302,6 +316,71 @@ export function propAttribute({ props }: ComponentCore, index: number, value: un
   if (text === null) return '';
   const name = attributeOf(props.names[index] as string);
   return text === '' ? ` ${name}` : ` ${name}="${escapeAttribute(text)}"`;
+}
+
+/** What was loaded as a data block that an element takes over; none where JSON would make another value of it. */
+export function dataBlock(data: unknown): string {
+  const { fault, isLoading, value } = (data ?? waitingState) as LoadState<unknown>;
+  if (isLoading || !isJson(value)) return '';
+  const of = [...(readsOf.get(data as LoadState<unknown>) ?? [])];
+  const block = jsonBlock(fault ? { fault: fault.message, of } : { value, of });
+  return `<script type="application/json" data-loaded>${block}</script>`;
+}
+
+/** What is written of a component when its data is there. */
+export type WriteWith = (frame: Frame, out: string, value: unknown) => string;
+
+/** A component that loads. Only who waits for data can have it; else the page loads it, where that is asked for. */
+export function loadedText(
+  frame: Frame,
+  out: string,
+  step: LoadStep,
+  values: readonly unknown[],
+  write: WriteWith,
+): string {
+  const { pass } = frame;
+  if (pass.late) return pass.late.load(frame, out, step, propRecord(step.component, values), write);
+  if (pass.loadsInPage) return write(frame, out, waitingState);
+  const { component, where } = step;
+  const found = finding('async-needed', { what: `${component.name} loads data` });
+  pass.report(component.source ? { ...found, source: component.source } : found, where.path(frame));
+  return out;
+}
+
+/** A component that has something for where it cannot be shown. */
+export function guardedText(
+  frame: Frame,
+  out: string,
+  step: GuardStep,
+  inner: Write,
+  fallback: WriteWith,
+): string {
+  const { pass } = frame;
+  if (pass.late) return pass.late.guard(frame, out, step, inner, fallback);
+  const { problems } = pass;
+  pass.problems = [];
+  let text = '';
+  try {
+    text = apart(frame, inner);
+  } catch (thrown) {
+    pass.problems.push(...problemsOf(thrown, step.component.name, step.where, frame));
+  }
+  const found = pass.problems;
+  pass.problems = problems;
+  // How it is rendered is nothing that failed in it.
+  const early = found.filter(({ code }) => code === 'async-needed');
+  problems.push(...early);
+  if (early.length > 0) return out;
+  const [first] = found;
+  if (!first) return out + text;
+  for (const one of found) pass.tell(one);
+  return out + apart(frame, (same, none) => fallback(same, none, { message: first.message }));
+}
+
+/** What is thrown, as problems. */
+export function problemsOf(thrown: unknown, name: string, where: Where, frame: Frame): readonly Problem[] {
+  const failed = failedValue(thrown, name, where.path(frame));
+  return failed instanceof LatticeError ? failed.problems : [];
 }
 
 /** Stands for content on the spot that is more than text and plain elements, and for components that need more. */

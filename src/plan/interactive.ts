@@ -6,6 +6,7 @@ export function isInteractive(core: ComponentCore): boolean {
   return (
     core.state !== undefined ||
     core.connected !== undefined ||
+    core.load !== undefined ||
     core.field !== undefined ||
     core.provides !== undefined ||
     Object.keys(core.handlers).length > 0 ||

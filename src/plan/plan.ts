@@ -131,6 +131,8 @@ export interface BoundProp {
 export interface Plan {
   readonly component: ComponentCore | undefined;
   readonly content: Block;
+  /** What stands in its place where it cannot be shown, with the local that holds what went wrong. */
+  readonly onFailure: { readonly block: Block; readonly fault: number } | undefined;
   /** What is wrong in it, each with the path of the use it belongs to, below this component. */
   readonly faults: readonly Fault[];
   /** How many locals its scopes need. */

@@ -10,18 +10,28 @@ import { blueprintOf } from './run-template.js';
 
 /** The plan of a component, made once. */
 export const planOf: (component: ComponentCore) => Plan = /* @__PURE__ */ perComponent((component) => {
-  const { content, findings } = blueprintOf(component);
+  const { content, findings, onFailure } = blueprintOf(component);
   const planner = new Planner(component);
   for (const found of findings) planner.report(found);
   const block = planner.block(content, { ...top(), isOutermost: true });
-  return { component, content: block, faults: planner.faults, locals: planner.locals };
+  const failure = onFailure && {
+    block: planner.block(onFailure.content, { ...top(), isOutermost: true }),
+    fault: onFailure.fault,
+  };
+  return { component, content: block, onFailure: failure, faults: planner.faults, locals: planner.locals };
 });
 
 /** The plan of content that stands in no component, such as a use built on the spot. */
 export function planContent(content: unknown): Plan {
   const planner = new Planner(undefined);
   const block = planner.block(content, top());
-  return { component: undefined, content: block, faults: planner.faults, locals: planner.locals };
+  return {
+    component: undefined,
+    content: block,
+    onFailure: undefined,
+    faults: planner.faults,
+    locals: planner.locals,
+  };
 }
 
 /**

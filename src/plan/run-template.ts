@@ -15,13 +15,16 @@ import {
   accepted,
   type Content,
   type Core,
+  coreOf,
   currentRun,
+  deeper,
   describe,
   during,
   ExprCore,
   HandlerCall,
   inputsOf,
   keepsLines,
+  localExpr,
   placedExprs,
   type Run,
   SlotNode,
@@ -31,6 +34,8 @@ import {
 /** What a component's template came to, the one time it ran. */
 export interface Blueprint {
   readonly content: Content;
+  /** What stands in its place where it cannot be shown, and the local that holds what went wrong. */
+  readonly onFailure?: { readonly content: Content; readonly fault: number };
   /** What was found wrong while it ran; a template that failed has no content. */
   readonly findings: readonly Finding[];
 }
@@ -52,24 +57,45 @@ function runTemplate(core: ComponentCore, tracks: boolean): Blueprint {
       if (typeof template !== 'function') {
         const texts = markupReader();
         if (!texts) throw failure(finding('markup-missing', { component: core.name }, core.source));
+        const onFailure = failureContent(core);
         return {
           content: texts.content({ core, text: template, findings: run.findings }),
           findings: run.findings,
+          ...(onFailure && { onFailure }),
         };
       }
+      const onFailure = failureContent(core);
       const content = template({
         props: reader(core, 'prop'),
         state: reader(core, 'state'),
         slots: slotPlaces(core),
         handlers: handlerCalls(core),
         accepted,
+        get data() {
+          return core.load
+            ? new ExprCore({ op: 'data' }, Object.getOwnPropertyDescriptor(this, 'data')?.get).face
+            : undefined;
+        },
       }) as Content;
-      if (tells && run.findings.length === 0) run.findings.push(...unplaced(run, content));
-      return { content, findings: run.findings };
+      if (tells && run.findings.length === 0)
+        run.findings.push(...unplaced(run, [content, onFailure?.content]));
+      return { content, findings: run.findings, ...(onFailure && { onFailure }) };
     } catch (thrown) {
       return { content: null, findings: failureFindings(core, run, thrown) };
     }
   });
+}
+
+/** Content for where a component cannot be shown; a function of it gets what went wrong. */
+function failureContent({ onFailure }: ComponentCore): Blueprint['onFailure'] {
+  if (onFailure === undefined) return undefined;
+  return deeper(1, (fault) => ({
+    fault,
+    content:
+      typeof onFailure === 'function' && !coreOf(onFailure)
+        ? (onFailure as (context: object) => Content)({ fault: localExpr(fault, 'fault', 'data').face })
+        : (onFailure as Content),
+  }));
 }
 
 function failureFindings(core: ComponentCore, run: Run, failed: unknown): readonly Finding[] {

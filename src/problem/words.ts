@@ -234,6 +234,14 @@ export const words = {
     `The page has a <${name}>, and no element of that name is registered.`,
     "Register it: import { register } from 'zesty-lattice/elements'; register(Name). Or render the page ahead.",
   ]),
+  'load-failed': error<{ component: string; reason: string }>(({ component, reason }) => [
+    `The data of ${component} could not be loaded: ${reason.replace(/\.$/, '')}.`,
+    'Show it: whenLoaded(data, { …, failed: (fault) => … }), or give the component an onFailure.',
+  ]),
+  'async-needed': error<{ what: string }>(({ what }) => [
+    `${what}, and this rendering does not wait for anything.`,
+    'Render with await renderHtmlAsync(…) or streamHtml(…). As elements that load in the page: { loads: "in-page" }.',
+  ]),
   'handler-failed': error<{ component: string; handler: string; reason: string }>(
     ({ component, handler, reason }) => [
       `The handler "${handler}" of ${component} stopped with an error: ${reason}.`,

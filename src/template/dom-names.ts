@@ -6,6 +6,9 @@ declare global {
   interface DocumentFragment {}
   interface AbortSignal {}
   interface Event {}
+  interface Response {}
+  interface RequestInit {}
+  interface URL {}
 }
 
 export type DomElement = HTMLElement;
@@ -13,3 +16,5 @@ export type DomEvents = HTMLElementEventMap;
 export type DomFragment = DocumentFragment;
 export type DomEvent = Event;
 export type DomSignal = AbortSignal;
+/** The platform's `fetch`, as far as its names are known. */
+export type DomFetch = (input: string | URL, init?: RequestInit) => Promise<Response>;

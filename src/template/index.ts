@@ -2,7 +2,7 @@ export { type Accepted, accepted, acceptedHere, takesAccepted } from './accepted
 export * from './attributes/index.js';
 export type { Attr, Builder, ClassInput, StyleInput, VoidBuilder } from './attributes/types.js';
 export type { AttributesOfAny } from './builders.js';
-export type { DomElement, DomEvent, DomSignal } from './dom-names.js';
+export type { DomElement, DomEvent, DomFetch, DomSignal } from './dom-names.js';
 export { el } from './el.js';
 export { calc, phrase, uid } from './expression/calc.js';
 export { describe } from './expression/describe.js';
@@ -24,7 +24,17 @@ export {
 export { htmlFragment } from './fragment.js';
 export { HandlerCall, isHandlerCall } from './handler-call.js';
 export { idPart } from './id-part.js';
-export { jsonBlock } from './json.js';
+export { isJson, jsonBlock } from './json.js';
+export { type LoadBranches, type LoadExpr, loadBranches, whenLoaded } from './load.js';
+export {
+  failedState,
+  type LoadFault,
+  type LoadState,
+  loadedState,
+  readsOf,
+  waitingState,
+  watched,
+} from './load-state.js';
 export { mergeAttributes } from './merge.js';
 export type { AnyNode, Content, TemplateNode, Textual } from './node.js';
 export { brandNodes, isNode, isRecord, nodeBrand, placeNow, sourceOf } from './node.js';

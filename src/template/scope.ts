@@ -18,6 +18,8 @@ export interface Scope {
   /** The id path at each depth of rows, kept only where something below asks for ids. */
   at: string[] | undefined;
   state: Readonly<Record<string, unknown>> | undefined;
+  /** What the component has loaded, a `LoadState`, where it loads. */
+  data?: unknown;
   /** What components above provide, by name; set where the component reads some of it. */
   shared: ReadonlyMap<string, unknown> | undefined;
   /** What the use gives to the element that the component renders as; its values are read in the owner's scope. */

@@ -31,6 +31,7 @@ function isKnown(core: Core, scope: TreeScope): boolean {
       return owner !== undefined && isKnown(op.of, owner);
     }
     case 'local':
+    case 'data':
     case 'event':
     case 'shared':
     case 'uid':

@@ -50,7 +50,7 @@ export function writeComponent(core: ComponentCore, sources: Sources, count: Cou
   // Whoever follows all changes has to hear of those that the template does not read, too.
   const restMask = core.field || core.provides ? rest : 0;
   const maskOf = Object.fromEntries(
-    [...dependencies.entries()].filter(([name]) => /^(state|slot|shared) /.test(name)),
+    [...dependencies.entries()].filter(([name]) => /^(state |slot |shared |data$)/.test(name)),
   );
   const fields = [
     `name: ${JSON.stringify(core.name)}`,

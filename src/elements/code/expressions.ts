@@ -17,6 +17,7 @@ export function coreCode({ op }: Pick<Core, 'op'>, to: Writer, scope = 's'): str
       state: ({ name }) => `${scope}.state${isIdentifier(name) ? '.' : ''}${memberCode(name)}`,
       local: ({ local }) => `${scope}.locals[${local}]`,
       event: () => 'e',
+      data: () => `${scope}.data`,
       shared: ({ name }) => `${scope}.shared?.get(${JSON.stringify(name)})`,
       filled: ({ index }) => `${to.name('isFilled')}(${scope}, ${index})`,
       uid: ({ label, depth }) => `(${JSON.stringify(label)} + (${scope}.at?.[${depth}] ?? ""))`,

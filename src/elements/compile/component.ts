@@ -30,10 +30,12 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
   const common = commonOf(count);
   const dependencies = new Dependencies();
   const level: Level = { index: 0, component: core, dependencies, use: undefined, accepted: undefined };
-  const { content, faults } = planOf(core);
+  const { content, faults, onFailure } = planOf(core);
   const view = common.view(content.nodes, { level, depth: 0, isSvg: false });
   const part = (key: FromDefinition['key']): FromDefinition => new FromDefinition(core, key);
   const shares = sharesOf(core);
+  const isActing = takesMore(core);
+  const failureView = onFailure && common.view(onFailure.block.nodes, { level, depth: 1, isSvg: false });
   const hasReactions = Object.keys(core.reactions).length > 0;
   const handing = core.slots.names.filter((_name, index) => core.slots.kinds[index]?.hands);
   return {
@@ -47,6 +49,9 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
         : []),
       ...(shares.length > 0 ? [call('consuming', ...shares)] : []),
       ...(content.asksForSlots ? [call('slotWatch', ...core.slots.names)] : []),
+      ...(core.load ? [call('loading', part('load'))] : []),
+      ...(failureView ? [call('failing', failureView, onFailure.fault)] : []),
+      isActing ? call('acting') : new InPage(call('acting')),
       ...(core.provides ? [call('providing', part('provides'))] : []),
       ...(core.field ? [call('fieldFeature', part('field'))] : []),
       core.connected || hasReactions
@@ -54,7 +59,9 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
         : new InPage(call('life', part('connected'))),
     ],
     members: [
-      shares.length > 0 || core.connected || hasReactions ? call('leaving') : new InPage(call('leaving')),
+      shares.length > 0 || core.connected || core.load || hasReactions || isActing
+        ? call('leaving')
+        : new InPage(call('leaving')),
       ...(handing.length > 0 ? [call('fillerMembers', ...handing)] : []),
       ...(core.field ? [call('fieldMembers', part('field'))] : []),
     ],
@@ -62,6 +69,20 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
     styled: common.styled,
     fillsOthers: common.fillsOthers,
   };
+}
+
+/**
+ * Whether a handler may take what only those need that wait for something. It is seen by how it is written, so that pages
+ * load none of that for the many that do not.
+ */
+function takesMore({ connected, handlers, load, reactions }: ComponentCore): boolean {
+  const later = load ? [connected, ...Object.values(reactions)] : [];
+  return [...Object.values(handlers), ...later].some((work) => {
+    const text = String(work ?? '');
+    const context = /^(?:async\s*)?(?:function\s*)?[\w$]*\s*\(?\s*([^\s,)])/.exec(text)?.[1];
+    const isTakenApart = work === undefined || context === undefined || context === '{' || context === '_';
+    return !isTakenApart || /\b(?:change|reload|signal)\b|\.\.\./.test(text);
+  });
 }
 
 function commonOf(count: CountNodes): Common {

@@ -50,6 +50,8 @@ function collect(core: Core, level: Level, all: Map<number, number>): void {
     case 'state':
     case 'shared':
       return note(`${op.op} ${op.name}`);
+    case 'data':
+      return note('data');
     case 'filled':
       return note(`slot ${op.slot}`);
     case 'local':

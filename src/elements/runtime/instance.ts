@@ -23,6 +23,10 @@ export class Instance {
   declare readonly host: HTMLElement;
   declare readonly scope: Scope;
   declare block: Block | undefined;
+  /** Loads its data anew; set where it loads. */
+  declare reload: (() => void) | undefined;
+  /** Shows what stands in its place where it cannot be shown; set where it has such content. */
+  declare failed: ((message: string) => void) | undefined;
   /** Set while a shadow root that a server wrote is taken over. */
   declare adoption: Adoption | undefined;
   readonly #values: unknown[];

@@ -2,8 +2,8 @@ import type { Scope } from '../../template/scope.js';
 
 /** A scope with locals of its own, which start as those around it. */
 export function derived(scope: Scope): Scope {
-  const { name, props, fills, owner, site, at, state, shared, accepted } = scope;
-  return { name, props, locals: scope.locals.slice(), fills, owner, site, at, state, shared, accepted };
+  const { name, props, fills, owner, site, at, state, shared, accepted, data } = scope;
+  return { name, props, locals: scope.locals.slice(), fills, owner, site, at, state, shared, accepted, data };
 }
 
 /** Brings the locals of a derived scope in step with those around it, save its own. */

@@ -53,12 +53,17 @@ function called(steps: readonly Step[], routines: Set<Callable>): void {
         called(step.empty, routines);
         break;
       case 'apart':
+      case 'load':
       case 'provide':
         called(step.inner, routines);
         break;
       case 'changing':
         called(step.start, routines);
         called(step.content, routines);
+        break;
+      case 'guard':
+        called(step.inner, routines);
+        called(step.fallback, routines);
         break;
       case 'fill':
         called(step.fallback, routines);

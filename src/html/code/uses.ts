@@ -50,7 +50,13 @@ export function usesIn(steps: readonly Step[]): Uses {
         visit(step.row);
       } else if (step.kind === 'call') step.args.forEach(reads);
       else if (step.kind === 'state') step.props.forEach(reads);
-      else if (step.kind === 'provide' || step.kind === 'apart') visit(step.inner);
+      else if (step.kind === 'load') {
+        step.props.forEach(reads);
+        visit(step.inner);
+      } else if (step.kind === 'guard') {
+        visit(step.inner);
+        visit(step.fallback);
+      } else if (step.kind === 'provide' || step.kind === 'apart') visit(step.inner);
       else if (step.kind === 'accepted') visit(step.plain);
     }
   };

@@ -334,6 +334,7 @@ class RoutineWriter {
       event: unknownHere,
       shared: unknownHere,
       uid: unknownHere,
+      data: unknownHere,
       outer: unknownHere,
       local: ({ local }) => this.register(local),
       literal: ({ value }) => this.literal(value),
@@ -463,12 +464,25 @@ class RoutineWriter {
     },
     host: (step) => {
       const values = step.props.map((one) => this.code(one)).join(', ');
+      const data = step.data ? this.code(step.data) : 'undefined';
       const fills = this.fills(step.fills);
       this.flush();
       const content = this.writer(step.content, '(frame, out)');
       this.line(
-        `out = ${this.name('hostText')}(frame, out, ${this.step(step)}, [${values}], ${fills}, ${content});`,
+        `out = ${this.name('hostText')}(frame, out, ${this.step(step)}, [${values}], ${data}, ${fills}, ${content});`,
       );
+    },
+    load: (step) => {
+      const values = step.props.map((one) => this.code(one)).join(', ');
+      this.flush();
+      const write = this.writer(step.inner, `(frame, out, ${this.register(step.to)})`);
+      this.line(`out = ${this.name('loadedText')}(frame, out, ${this.step(step)}, [${values}], ${write});`);
+    },
+    guard: (step) => {
+      this.flush();
+      const inner = this.writer(step.inner, '(frame, out)');
+      const fallback = this.writer(step.fallback, `(frame, out, ${this.register(step.fault)})`);
+      this.line(`out = ${this.name('guardedText')}(frame, out, ${this.step(step)}, ${inner}, ${fallback});`);
     },
     report: ({ found, where }) =>
       this.line(`frame.pass.report(${this.value(found, 'found')}, ${this.place(where)}.path(frame));`),

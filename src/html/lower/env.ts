@@ -23,6 +23,8 @@ export interface Env {
   /** Its props, as values of registers or constants. */
   readonly props: readonly Core[];
   readonly state: Core | undefined;
+  /** What it has loaded, where it loads. */
+  readonly data: Core | undefined;
   /** What fills its slots; undefined where the routine's caller says. */
   readonly fills: readonly (Spliced | undefined)[] | undefined;
   /** The registers that hold what fills its slots, ready to put in, where the routine is for uses on the spot. */

@@ -79,13 +79,16 @@ function partsOf(
   // An element's state is made outside of its shadow root, since it provides its data to all of it.
   const state =
     form === 'shadow' ? register(lowering.register('state')) : stateOf(component, props, steps, { lowering });
-  const takes = props.length + (texts?.length ?? 0) + (form === 'shadow' ? 1 : 0);
+  const data = component.load && register(lowering.register('data'));
+  const ofHost = form === 'shadow' ? (data ? 2 : 1) : 0;
+  const takes = props.length + (texts?.length ?? 0) + ofHost;
   let ids: number | undefined;
   const env: Env = {
     component,
     form,
     props,
     state,
+    data,
     fills: undefined,
     texts,
     owner: undefined,
@@ -148,6 +151,7 @@ export function lowerOnTheSpot(nodes: readonly PlanNode[], form: Form, ids: stri
     form,
     props: [],
     state: undefined,
+    data: undefined,
     fills: [],
     texts: undefined,
     owner: undefined,

@@ -30,6 +30,8 @@ export type Step =
   | ReadyStep
   | ProvideStep
   | HostStep
+  | LoadStep
+  | GuardStep
   | ReportStep
   | AcceptedStep;
 
@@ -208,6 +210,8 @@ export interface HostStep {
   readonly kind: 'host';
   readonly host: HostParts;
   readonly props: readonly Core[];
+  /** What it has loaded, where it loads. */
+  readonly data: Core | undefined;
   readonly fills: readonly (GivenFill | undefined)[];
   readonly content: readonly Step[];
   readonly where: Where;
@@ -225,6 +229,32 @@ export interface HostParts {
   /** Those whose elements stand in content for slots that hand data, besides those around. */
   readonly lent: readonly ComponentCore[] | undefined;
   readonly isOnTheSpot: boolean;
+}
+
+/** What is written of a component when its data is there. */
+export interface LoadStep {
+  readonly kind: 'load';
+  readonly component: ComponentCore;
+  readonly props: readonly Core[];
+  /** The register that holds what has been loaded. */
+  readonly to: Register;
+  readonly inner: readonly Step[];
+  /** Whether its template says what stands where loading failed. */
+  readonly showsFailure: boolean;
+  /** Whether what is written may be sent at the end of a page and moved to its place. */
+  readonly isMovable: () => boolean;
+  readonly where: Where;
+}
+
+/** What is written of a component, or what stands in its place where that fails. */
+export interface GuardStep {
+  readonly kind: 'guard';
+  readonly component: ComponentCore;
+  readonly inner: readonly Step[];
+  /** The register that holds what went wrong. */
+  readonly fault: Register;
+  readonly fallback: readonly Step[];
+  readonly where: Where;
 }
 
 /** Something wrong that is told whenever it is shown. */
@@ -267,6 +297,8 @@ export interface RoutineParts {
 export interface Callable {
   readonly parts: RoutineParts;
   run: Run;
+  /** The same by instructions, which can stop where data is waited for. */
+  readonly instructed: Run;
 }
 
 /** Steps as they are put together: texts beside each other are one. */

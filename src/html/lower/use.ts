@@ -10,6 +10,7 @@ import {
   hostContent,
   isInteractive,
   mergedAttributes,
+  type Plan,
   type PlanAttribute,
   type PlanUse,
   planOf,
@@ -17,26 +18,75 @@ import {
 } from '../../plan/index.js';
 import { type Core, ExprCore } from '../../template/index.js';
 import { escapeAttribute } from '../escape.js';
-import { dissolvedIn, makesIds, styledIn } from '../facts.js';
+import { dissolvedIn, isMovable, makesIds, showsFailure, styledIn } from '../facts.js';
 import { innerForm, marksParts } from '../form.js';
 import type { Where } from '../frame.js';
 import { refuseAsElement, refuseBroken } from '../refuse.js';
-import { hostStyle, propAttribute } from '../runtime.js';
+import { dataBlock, hostStyle, propAttribute } from '../runtime.js';
 import { taken } from './attributes.js';
 import { choose } from './branches.js';
 import { plainTypeOf } from './checks.js';
-import { type At, below, type Env, literal, noLocals, register, type Spliced, sourceOf } from './env.js';
+import {
+  type At,
+  below,
+  deeper,
+  type Env,
+  literal,
+  noLocals,
+  register,
+  type Spliced,
+  sourceOf,
+} from './env.js';
 import { between, blockStart } from './lowering.js';
 import { askedFill, givenFill } from './slot.js';
-import { type Handed, type Make, Steps } from './steps.js';
+import { type Handed, type Make, type Step, Steps } from './steps.js';
 import { joined, lower } from './values.js';
 
 /** A use: its component spliced in where it is small enough, else called. */
 export function lowerUse(node: PlanUse, to: Steps, at: At): void {
+  if (at.env.component === undefined) refuseBroken(node.component);
+  const failure = planOf(node.component).onFailure;
+  if (failure) return lowerGuarded(node, failure, to, at);
+  lowerStanding(node, to, at);
+}
+
+/** A use with what stands in its place where it cannot be shown. */
+function lowerGuarded(
+  node: PlanUse,
+  { block, fault }: NonNullable<Plan['onFailure']>,
+  to: Steps,
+  at: At,
+): void {
+  const { component, site } = node;
+  const { lowering } = at;
+  const inner = new Steps();
+  lowerStanding(node, inner, at);
+  const where = below(at, site.path);
+  const wrong = lowering.register('fault');
+  const env: Env = {
+    component,
+    form: innerForm(at.env.form),
+    props: [],
+    state: undefined,
+    data: undefined,
+    fills: [],
+    texts: undefined,
+    owner: at,
+    where,
+    accepted: undefined,
+    shared: new Map(),
+  };
+  const ids = (): Core => joined('', idsOf(node, at), 'f');
+  const outer: At = { lowering, env, locals: noLocals, ids: [ids], tag: '', known: at.known };
+  const inside = deeper(outer, [[fault, register(wrong)]], ids);
+  const fallback = lowering.apart(block, inside);
+  to.push({ kind: 'guard', component, inner: inner.list, fault: wrong, fallback, where });
+}
+
+function lowerStanding(node: PlanUse, to: Steps, at: At): void {
   const { component } = node;
   const { lowering, env } = at;
   const isOnTheSpot = env.component === undefined;
-  if (isOnTheSpot) refuseBroken(component);
   if (env.form !== 'markup' && isInteractive(component)) return lowerHost(node, to, at);
   if (isOnTheSpot) return lowerCall(node, to, at);
   const addsLater = env.accepted === 'later' && (node.accepted ?? []).some(isPlace);
@@ -112,6 +162,7 @@ function splice(node: PlanUse, to: Steps, at: At): void {
     form: innerForm(at.env.form),
     props,
     state,
+    data: dataOf(component, at),
     fills: node.fills.map((fill): Spliced | undefined =>
       fill && (fill.data !== undefined || fill.block.filled !== false) ? { fill, at } : undefined,
     ),
@@ -136,10 +187,45 @@ export function lowerBody(component: ComponentCore, at: At, to: Steps): void {
 }
 
 /** What is written while a component provides its data, where it does. */
-function provided(component: ComponentCore, { props, state }: Env, inner: Steps, to: Steps): void {
-  if (component.provides)
-    to.push({ kind: 'provide', component, props, state: state ?? literal(undefined), inner: inner.list });
-  else to.all(inner.list);
+function provided(component: ComponentCore, env: Env, inner: Steps, to: Steps): void {
+  // What loads is interactive: in this form it is the element itself that is written here.
+  const { props, state } = env;
+  const isHost = env.form === 'elements';
+  if (!component.provides) return loaded(component, env, inner.list, to, isHost);
+  const all: Step = {
+    kind: 'provide',
+    component,
+    props,
+    state: state ?? literal(undefined),
+    inner: inner.list,
+  };
+  loaded(component, env, [all], to, isHost);
+}
+
+/** What is written when a component's data is there, where it loads some. */
+function loaded(
+  component: ComponentCore,
+  { data, form, props, where }: Pick<Env, 'data' | 'form' | 'props' | 'where'>,
+  inner: readonly Step[],
+  to: Steps,
+  isHost: boolean,
+): void {
+  if (data?.op.op !== 'local') return to.all(inner);
+  to.push({
+    kind: 'load',
+    component,
+    props,
+    to: data.op.local,
+    inner,
+    showsFailure: showsFailure(component),
+    isMovable: () => !marksParts(form) && (isHost || isMovable(component)),
+    where,
+  });
+}
+
+/** The register for what a component loads. */
+function dataOf(component: ComponentCore, { lowering }: Pick<At, 'lowering'>): Core | undefined {
+  return component.load && register(lowering.register('data'));
 }
 
 /** The state of a component that has some, as HTML text shows it. */
@@ -212,11 +298,13 @@ function lowerHost(node: PlanUse, to: Steps, at: At): void {
   if (env.component && lowering.hasRoom && !isLendingIn(component) && !fillsWithData(node))
     return spliceHost(node, around, { props, known, where }, content, to, at);
   const isLent = fillsWithData(node);
+  const data = dataOf(component, at);
+  const host = new Steps();
   const used = isLent && !env.component ? node.fills.flatMap((fill) => fill?.block.uses ?? []) : [];
   const lent = used
     .filter((use) => !isInteractive(use.component))
     .flatMap((use) => [...styledIn(use.component, 'inside')]);
-  to.push({
+  host.push({
     kind: 'host',
     host: {
       component,
@@ -228,34 +316,39 @@ function lowerHost(node: PlanUse, to: Steps, at: At): void {
       isOnTheSpot: env.component === undefined,
     },
     props,
+    data,
     fills: node.fills.map((fill) => (fill?.data === undefined ? askedFill(fill, at) : givenFill(fill, at))),
     content: content.list,
     where,
   });
+  loaded(component, { data, form: env.form, props, where }, host.list, to, true);
 }
 
 /** An element (https://html.spec.whatwg.org/#attr-template-shadowrootmode) whose shadow root is written where it stands. */
 function spliceHost(
   { component, fills }: PlanUse,
-  around: string,
+  attributes: string,
   { known, props, where }: Bound & { readonly where: Where },
   content: Steps,
   to: Steps,
   at: At,
 ): void {
-  const { lowering } = at;
+  const { env: around, lowering } = at;
   const state = stateOf(component, props, to, at);
   const inner = new Steps();
   inner.text(`<${component.name}`);
   for (const [index, value] of props.entries()) lowerPropAttribute(component, index, value, inner, at);
-  inner.text(`${around}><template shadowrootmode="open">`);
+  inner.text(`${attributes}><template shadowrootmode="open">`);
   inner.push({ kind: 'made', make: pageLinks, values: [], where });
   inner.text(hostStyle(component, styledIn(component, 'shadow')));
+  const data = dataOf(component, at);
+  if (data) inner.push({ kind: 'made', make: loadedBlock, values: [data], where });
   const env: Env = {
     component,
     form: 'shadow',
     props,
     state,
+    data,
     fills: fills.map((fill): Spliced | undefined => fill && { fill, at }),
     texts: undefined,
     owner: at,
@@ -269,7 +362,7 @@ function spliceHost(
   inner.text('</template>');
   inner.all(content.list);
   inner.text(`</${component.name}>`);
-  provided(component, inside.env, inner, to);
+  provided(component, { ...inside.env, form: around.form }, inner, to);
 }
 
 /** A prop as the attribute of an element; one that is at its fallback needs none. */
@@ -292,6 +385,9 @@ function lowerPropAttribute(component: ComponentCore, index: number, value: Core
   const isAlways = presence === 'required' || isMade(fallbackValue);
   choose(isAlways ? literal(true) : new ExprCore(isOther), written.list, [], to);
 }
+
+/** What was loaded, for the element to go on with. */
+const loadedBlock: Make = (_frame, _where, data) => dataBlock(data);
 
 /** Links to the style sheets that the page has for its shadow roots. */
 const pageLinks: Make = ({ pass }) => pass.links;

@@ -14,6 +14,8 @@ export function lower(core: Core, at: At): Core {
       return env.props[op.index] ?? literal(undefined);
     case 'state':
       return env.state ? new ExprCore({ op: 'field', of: env.state, key: op.name }) : literal(undefined);
+    case 'data':
+      return env.data ?? literal(undefined);
     case 'local':
       return checked(at.locals.get(op.local) ?? literal(undefined), at);
     case 'event':

@@ -3,8 +3,10 @@ import {
   deeper,
   EachNode,
   ExprCore,
+  fieldOf,
   GivenNode,
   given,
+  loadBranches,
   localExpr,
   operand,
 } from '../../template/index.js';
@@ -27,6 +29,9 @@ const directives: Readonly<Record<string, readonly string[]>> = {
   given: ['given', 'otherwise', 'slot'],
   'each-of': ['each-of', 'as', 'index', 'key', 'slot'],
   otherwise: ['otherwise', 'given'],
+  loading: ['loading'],
+  loaded: ['loaded', 'as'],
+  failed: ['failed', 'as'],
 };
 
 export function attributeOf(node: MarkupNode, name: string): MarkupAttribute | undefined {
@@ -69,8 +74,9 @@ export function templateContent(
     ? 'otherwise'
     : attributeOf(node, 'each-of')
       ? 'each-of'
-      : 'given';
+      : (loadKinds.find((one) => attributeOf(node, one)) ?? 'given');
   checkParts(node, kind, reading);
+  if (isLoadKind(kind)) return loadContent(nodes, at, locals, reading);
   if (kind === 'otherwise') {
     reading.report(
       'directive-invalid',
@@ -92,6 +98,63 @@ export function templateContent(
     };
   }
   return givenContent(nodes, at, locals, reading);
+}
+
+/** What stands where data is loaded. */
+const loadKinds = ['loading', 'loaded', 'failed'] as const;
+type LoadKind = (typeof loadKinds)[number];
+
+function isLoadKind(kind: string): kind is LoadKind {
+  return (loadKinds as readonly string[]).includes(kind);
+}
+
+/** `<template loading>`, `<template loaded as="…">` and `<template failed as="…">`, in any order, one after another. */
+function loadContent(nodes: readonly MarkupNode[], at: number, locals: Locals, reading: TextReading): Taken {
+  const found = new Map<LoadKind, MarkupElement>();
+  let taken = 0;
+  for (let next = at; next < nodes.length; next++) {
+    const node = nodes[next] as MarkupNode;
+    if (node.kind === 'text' ? node.text.trim() === '' : node.kind === 'comment') continue;
+    const kind = isDirective(node) ? loadKinds.find((one) => attributeOf(node, one)) : undefined;
+    if (!kind || found.has(kind)) break;
+    found.set(kind, node as MarkupElement);
+    taken = next - at + 1;
+  }
+  const first = nodes[at] as MarkupElement;
+  const tell = (fault: string, hint: string): Taken => {
+    reading.report('directive-invalid', { fault, hint }, first.at);
+    return { content: null, taken };
+  };
+  if (!reading.component.load)
+    return tell(
+      `<template ${[...found.keys()][0]}> shows what a component loads, and ${reading.component.name} has no load`,
+      'Declare it: load: async ({ props, fetch }) => ….',
+    );
+  if (!found.has('loaded'))
+    return tell(
+      `<template ${[...found.keys()][0]}> stands without <template loaded>`,
+      'Write <template loaded as="value">, which shows what was loaded, beside it.',
+    );
+  const data = new ExprCore({ op: 'data' });
+  const branch = (kind: LoadKind, name: string, value: ExprCore): Content | undefined => {
+    const node = found.get(kind);
+    if (!node) return undefined;
+    if (node !== first) checkParts(node, kind, reading);
+    const as = nameIn(attributeOf(node, 'as'), reading) ?? name;
+    return one(contentOf(node.children, new Map([...locals, [as, value] as const]), reading));
+  };
+  const fault = fieldOf(data, 'fault');
+  return {
+    content: reading.written(first.at, () =>
+      loadBranches(data, {
+        loading: branch('loading', '', data),
+        loaded: branch('loaded', 'loaded', fieldOf(data, 'value')),
+        failed: found.has('failed') ? branch('failed', 'fault', fault) : undefined,
+        showsFailure: found.has('failed'),
+      }),
+    ),
+    taken,
+  };
 }
 
 /** The `<template otherwise>` that follows one, past white space and comments. */

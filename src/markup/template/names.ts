@@ -28,6 +28,7 @@ export class Names {
     if (this.hasState(name)) return { core: this.state(name) };
     const prop = this.prop(name);
     if (prop) return { core: prop };
+    if (name === 'data' && this.component.load) return { core: new ExprCore({ op: 'data' }) };
     // Nothing is known of it but that it may be there.
     if (this.component.takesAnyName) return { core: new ExprCore({ op: 'shared', name }) };
     const known = [...locals.keys(), ...(this.#states ?? []), ...this.component.props.names];

@@ -10,6 +10,7 @@ const words: OpTable<string> = {
   state: ({ name }) => `state.${name}`,
   local: ({ label }) => label,
   event: () => 'event',
+  data: () => 'data',
   shared: ({ name }) => `shared ${name}`,
   filled: ({ slot }) => `slots.${slot}.filled`,
   uid: ({ label }) => `uid('${label}')`,

@@ -20,6 +20,7 @@ const getters: OpTable<Get> = {
     (scope) =>
       scope.locals[local],
   event: () => (scope) => scope.event,
+  data: () => (scope) => scope.data,
   shared:
     ({ name }) =>
     (scope) =>

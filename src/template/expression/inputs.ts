@@ -11,6 +11,7 @@ const inputs: OpTable<readonly Core[]> = {
   state: () => none,
   local: () => none,
   event: () => none,
+  data: () => none,
   shared: () => none,
   filled: () => none,
   uid: () => none,
@@ -63,6 +64,7 @@ export function withInputs(op: Op, map: (input: Core) => Core): Op {
     case 'state':
     case 'local':
     case 'event':
+    case 'data':
     case 'shared':
     case 'filled':
     case 'uid':

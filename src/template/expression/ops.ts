@@ -46,6 +46,8 @@ export type Op =
     }
   /** The event that calls a handler, among the handler's arguments. */
   | { readonly op: 'event' }
+  /** What a component has loaded: a `LoadState`. */
+  | { readonly op: 'data' }
   | { readonly op: 'shared'; readonly name: string }
   | { readonly op: 'filled'; readonly slot: string; readonly index: number }
   | { readonly op: 'uid'; readonly label: string; readonly depth: number }

@@ -48,20 +48,29 @@ export interface EachOptions<Item> {
   readonly empty?: Content;
 }
 
+/** What content is repeated for: a list, or rows that come one after another. */
+export type Rows<Item> = readonly Item[] | AsyncIterable<Item>;
+
+/** Whether rows come one after another (https://tc39.es/ecma262/#sec-asynciterable-interface). */
+export function isAsyncRows(value: unknown): value is AsyncIterable<unknown> {
+  return typeof value === 'object' && value !== null && Symbol.asyncIterator in value;
+}
+
 /**
  * Repeats content for every item of a list. The function runs once, with expressions of the item and of its
- * number from 0. A list that may be missing counts as empty. For a fixed range write plain JavaScript:
+ * number from 0. A list that may be missing counts as empty. Rows that
+ * come one after another are taken by `renderHtmlAsync` and `streamHtml`, which write each as it comes. For a fixed range write plain JavaScript:
  * `[1, 2, 3].map((n) => el.li(n))`.
  *
  * @throws LatticeError `call-invalid`, while developing
  * @example eachOf(props.varieties, (variety) => el.li(variety.name), { key: 'id', empty: el.p('None left') })
  */
 export function eachOf<Item>(
-  list: ExprOf<readonly Item[] | null | undefined> | readonly Item[],
+  list: ExprOf<Rows<Item> | null | undefined> | Rows<Item>,
   row: (item: Expr<Item>, index: Expr<number>) => Content,
   options?: EachOptions<Item>,
 ): Content {
-  if (dev && !Array.isArray(list) && !coreOf(list))
+  if (dev && !Array.isArray(list) && !coreOf(list) && !isAsyncRows(list))
     refuseCall(
       eachOf,
       'eachOf',

@@ -1,0 +1,211 @@
+import { finding, type Problem, placed } from '../../problem/index.js';
+import { isAsyncRows, waitingState } from '../../template/index.js';
+import type { Frame } from '../frame.js';
+import type { GuardStep, LoadStep, RowsStep } from '../lower/steps.js';
+import type { LateWriting, Pass } from '../pass.js';
+import { listOf, problemsOf, type Write, type WriteWith } from '../runtime.js';
+import type { Loads } from './loads.js';
+import { Part } from './part.js';
+import { arePlain } from './plain.js';
+import { rowsOf } from './rows.js';
+
+/** How many rows are written at once; longer lists are written as they are asked for. */
+const mostAtOnce = 500;
+
+/** Writes what comes later: each such place is a part, with what was around it kept until it is written. */
+export class Late implements LateWriting {
+  private readonly pass: Pass;
+  private readonly loads: Loads;
+  private readonly signal: AbortSignal;
+  /** Where text goes now. */
+  private current: Part;
+
+  constructor(pass: Pass, loads: Loads, signal: AbortSignal) {
+    this.pass = pass;
+    this.loads = loads;
+    this.signal = signal;
+    this.current = new Part();
+    pass.late = this;
+    pass.sink = { take: (text) => this.current.take(text) };
+  }
+
+  /** Writes something into a part of its own, as it would be written where it stands. */
+  whole(work: () => string): Part {
+    const part = new Part();
+    this.into(part, this.around(), work);
+    return part;
+  }
+
+  load(
+    frame: Frame,
+    out: string,
+    step: LoadStep,
+    props: Readonly<Record<string, unknown>>,
+    write: WriteWith,
+  ): string {
+    const { component, showsFailure, where } = step;
+    const part = this.next(out);
+    const kept = frame.kept();
+    const around = this.around();
+    part.after(
+      this.loads.state(component, props).then((state) => {
+        // What was stopped did not fail: nobody reads on.
+        if (this.signal.aborted) return;
+        if (state.fault) {
+          const found = finding('load-failed', { component: component.name, reason: state.fault.message });
+          const problem = placed(found, where.path(kept));
+          if (!showsFailure) return void around.problems.push(problem);
+          this.pass.tell(problem);
+        }
+        this.guarded(step, kept, around, () => {
+          this.into(part, around, () => write(kept, '', state));
+        });
+      }),
+    );
+    if (step.isMovable())
+      part.meanwhile = () => {
+        const here = new Part();
+        this.into(here, around, () => write(kept.kept(), '', waitingState));
+        return here;
+      };
+    return '';
+  }
+
+  guard(frame: Frame, out: string, step: GuardStep, inner: Write, fallback: WriteWith): string {
+    const part = this.next(out);
+    const kept = frame.kept();
+    const around = this.around();
+    const problems: Problem[] = [];
+    const content = new Part();
+    const inside = { ...around, problems };
+    this.guarded(step, kept, inside, () => this.into(content, inside, () => inner(kept.kept(), '')));
+    part.after(
+      settled(content).then(() => {
+        const [first] = problems;
+        if (!first) {
+          part.pieces = [content];
+          return;
+        }
+        for (const one of problems) this.pass.tell(one);
+        this.guarded(step, kept, around, () =>
+          this.into(part, around, () => fallback(kept, '', { message: first.message })),
+        );
+      }),
+    );
+    return '';
+  }
+
+  rows(frame: Frame, out: string, step: RowsStep, list: unknown, row: Write, empty: Write): string {
+    const isLong = isAsyncRows(list) || (Array.isArray(list) && list.length > mostAtOnce);
+    const isPlain = arePlain(step.row);
+    const write = (one: Frame, text: string, item: unknown, index: number): string => {
+      const own = isPlain ? one : one.kept();
+      own.locals[step.item] = item;
+      own.locals[step.index] = index;
+      return row(own, text);
+    };
+    if (!isLong) {
+      const items = listOf(frame, step, list);
+      if (items.length === 0) return empty(frame, out);
+      let text = out;
+      for (let at = 0; at < items.length; at++) text = write(frame, text, items[at], at);
+      return text;
+    }
+    const part = this.next(out);
+    const kept = frame.kept();
+    const around = this.around();
+    const asPart = (work: () => string): Part => {
+      const one = new Part();
+      this.guarded(step, kept, around, () => this.into(one, around, work));
+      return one;
+    };
+    part.more = () =>
+      rowsOf(
+        list as Iterable<unknown> | AsyncIterable<unknown>,
+        (item, index) => asPart(() => write(kept, '', item, index)),
+        () => asPart(() => empty(kept, '')),
+        (thrown) => around.problems.push(...problemsOf(thrown, step.name(), step.where, kept)),
+        this.signal,
+      );
+    return '';
+  }
+
+  apart(frame: Frame, out: string, inner: Write, change: (text: string) => string): string {
+    const before = this.current;
+    const part = new Part();
+    this.current = part;
+    let text: string;
+    try {
+      text = inner(frame, '');
+    } finally {
+      this.current = before;
+    }
+    if (part.pieces.length === 0) return out + change(text);
+    part.take(text);
+    const [first] = part.pieces;
+    if (typeof first === 'string') part.pieces[0] = change(first);
+    before.take(out);
+    before.pieces.push(part);
+    return '';
+  }
+
+  /** A part behind what is written. */
+  private next(out: string): Part {
+    const part = new Part();
+    this.current.take(out);
+    this.current.pieces.push(part);
+    return part;
+  }
+
+  /** What is around something that is written later. */
+  private around(): Around {
+    const { inRoot, problems, shared } = this.pass;
+    return { inRoot, problems, shared: shared && new Map(shared) };
+  }
+
+  private into(part: Part, { inRoot, problems, shared }: Around, work: () => string): void {
+    const { pass } = this;
+    const before = this.current;
+    const had = { inRoot: pass.inRoot, problems: pass.problems, shared: pass.shared };
+    this.current = part;
+    Object.assign(pass, { inRoot, problems, shared: shared && new Map(shared) });
+    try {
+      part.take(work());
+    } finally {
+      this.current = before;
+      Object.assign(pass, had);
+    }
+  }
+
+  /** Does some work; what it throws is a problem of what is around. */
+  private guarded(
+    step: LoadStep | GuardStep | RowsStep,
+    frame: Frame,
+    { problems }: Around,
+    work: () => void,
+  ): void {
+    try {
+      work();
+    } catch (thrown) {
+      const name = 'component' in step ? step.component.name : step.name();
+      problems.push(...problemsOf(thrown, name, step.where, frame));
+    }
+  }
+}
+
+interface Around {
+  readonly inRoot: Pass['inRoot'];
+  readonly problems: Problem[];
+  readonly shared: Pass['shared'];
+}
+
+/** Waits until all of a part is there. What is made as it is asked for is kept. */
+async function settled(part: Part): Promise<void> {
+  await part.ready;
+  if (part.more) {
+    const { more } = part;
+    part.more = undefined;
+    for await (const piece of more()) if (piece !== '') part.pieces.push(piece);
+  }
+  for (const piece of part.pieces) if (typeof piece !== 'string') await settled(piece);
+}

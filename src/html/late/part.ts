@@ -1,0 +1,55 @@
+/**
+ * A place in what is written whose text comes later. Its pieces are there once it is ready; those that are parts
+ * themselves have their own time.
+ */
+export class Part {
+  pieces: (string | Part)[] = [];
+  isReady = true;
+  /** Settles when the pieces are there, and never fails. */
+  ready: Promise<void> | undefined;
+  /** Pieces that are made as they are asked for, after the others: rows that come one after another. */
+  more: (() => AsyncGenerator<string | Part>) | undefined;
+  /** What stands there while it is waited for, where it may be moved to its place later. */
+  meanwhile: (() => Part) | undefined;
+
+  /** Takes text that is ready. */
+  take(text: string): void {
+    if (text !== '') this.pieces.push(text);
+  }
+
+  /** Is ready once some work is done. */
+  after(work: Promise<void>): void {
+    this.isReady = false;
+    this.ready = work.then(() => {
+      this.isReady = true;
+    });
+  }
+}
+
+/** Stands between texts where what is ready has to go out, since more has to be waited for. */
+export const pause: unique symbol = Symbol('pause');
+
+/** The texts of a part in their order, each as soon as it and all before it are there. */
+export async function* walk(part: Part): AsyncGenerator<string | typeof pause> {
+  if (!part.isReady) {
+    yield pause;
+    await part.ready;
+  }
+  for (const piece of part.pieces) {
+    if (typeof piece === 'string') yield piece;
+    else yield* walk(piece);
+  }
+  if (!part.more) return;
+  for await (const piece of part.more()) {
+    if (piece === '') yield pause;
+    else if (typeof piece === 'string') yield piece;
+    else yield* walk(piece);
+  }
+}
+
+/** The whole text of a part. */
+export async function textOfPart(part: Part): Promise<string> {
+  let text = '';
+  for await (const piece of walk(part)) if (piece !== pause) text += piece;
+  return text;
+}

@@ -1,0 +1,178 @@
+import type { AnyComponent, ComponentCore, Use, UseNode } from '../../component/index.js';
+import { planContent } from '../../plan/index.js';
+import { deepOr, dev } from '../../problem/index.js';
+import { refuse, spotProblems } from '../../tree/index.js';
+import { styledIn } from '../facts.js';
+import type { Form } from '../form.js';
+import { type PageOptions, pageEnd, pageStart } from '../page.js';
+import { Pass } from '../pass.js';
+import { calledWith, prepare, type RenderArguments, type RenderOptions } from '../render.js';
+import { writeOnTheSpot } from '../spot.js';
+import { styleSheet } from '../styles.js';
+import { walkAsReady } from './as-ready.js';
+import { Late } from './late.js';
+import { type LoadOptions, Loads } from './loads.js';
+import { type Part, pause, walk } from './part.js';
+
+/** How HTML text is written that waits for data. */
+export interface LateOptions extends Omit<RenderOptions, 'loads'> {
+  /** Ends the waiting: what is loading is stopped, and the rendering fails with the signal's reason. */
+  readonly signal?: AbortSignal;
+  /** What `load` gets as `fetch`, such as one that knows the server's own addresses; the platform's unless said. */
+  readonly fetch?: typeof globalThis.fetch;
+  /** How many loads are under way at the same time, for how long, and how often each is tried. */
+  readonly loads?: LoadOptions;
+  /** Writes a whole document around it, as `renderPage` does. */
+  readonly page?: Omit<PageOptions, 'form' | 'idPrefix' | 'loads' | 'onProblem' | 'sheets'>;
+}
+
+/** How HTML text is sent in pieces. */
+export interface StreamOptions extends LateOptions {
+  /**
+   * `in-order`: each piece as soon as it and all before it are there. `as-ready`: what has to be waited for comes last,
+   * and a small script moves it to its place; without scripts it stands at the end.
+   */
+  readonly order?: 'in-order' | 'as-ready';
+  /** For the scripts and styles of a page whose Content Security Policy asks for one. */
+  readonly nonce?: string;
+}
+
+/**
+ * Renders as `renderHtml` does, once the data of all components in it has been loaded: independent loads at the same
+ * time, others as soon as what they depend on is there, equal ones once.
+ *
+ * @throws LatticeError with all problems, when the tree has errors, a value is wrong, or data that nobody shows a failure of cannot be loaded
+ * @example await renderHtmlAsync(GrovePage, { from: 'https://ninefold.example/log.json' })
+ * @example await renderHtmlAsync(GrovePage, {}, { page: { title: 'Grove log' }, loads: { timeOut: 2_000 } })
+ */
+export async function renderHtmlAsync<const Target extends Use | AnyComponent>(
+  target: Target,
+  ...given: RenderArguments<Target, LateOptions>
+): Promise<string> {
+  let html = '';
+  for await (const piece of pieces(target, given[0], given[1])) if (piece !== pause) html += piece;
+  return html;
+}
+
+/**
+ * Renders to a stream of bytes (https://streams.spec.whatwg.org/#rs-class): what is ready goes out first, and rows that
+ * come one after another are written as they are read, no faster than they are read.
+ *
+ * The stream fails with a LatticeError where rendering does; what was sent by then is the reader's. A reader that stops
+ * stops all that is loading.
+ *
+ * @example return new Response(streamHtml(GrovePage, {}, { page: { title: 'Grove log' }, signal: request.signal }))
+ */
+export function streamHtml<const Target extends Use | AnyComponent>(
+  target: Target,
+  ...given: RenderArguments<Target, StreamOptions>
+): ReadableStream<Uint8Array> {
+  const stop = new AbortController();
+  const texts = chunked(pieces(target, given[0], given[1], stop.signal));
+  const encoder = new TextEncoder();
+  return new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      try {
+        const { done, value } = await texts.next();
+        if (done) controller.close();
+        else controller.enqueue(encoder.encode(value));
+      } catch (thrown) {
+        stop.abort(thrown);
+        controller.error(thrown);
+      }
+    },
+    async cancel(reason) {
+      stop.abort(reason ?? new DOMException('The reader stopped.', 'AbortError'));
+      await texts.return(undefined);
+    },
+  });
+}
+
+/** How much text is sent as one. */
+const enough = 16_384;
+
+/** Texts put together to pieces that are worth sending, and whatever is ready before a pause. */
+async function* chunked(all: AsyncGenerator<string | typeof pause>): AsyncGenerator<string, undefined> {
+  let text = '';
+  for await (const piece of all) {
+    if (piece !== pause) text += piece;
+    if (text !== '' && (piece === pause || text.length > enough)) {
+      yield text;
+      text = '';
+    }
+  }
+  if (text !== '') yield text;
+}
+
+/** The texts of a rendering. */
+async function* pieces(
+  target: unknown,
+  first: unknown,
+  second: unknown,
+  stopped?: AbortSignal,
+): AsyncGenerator<string | typeof pause> {
+  const called = calledWith(target, first, second);
+  const { use } = called;
+  const options = called.options as unknown as StreamOptions;
+  const own = new AbortController();
+  const stop = (reason: unknown) => own.abort(reason);
+  const unfollow = [options.signal, stopped].map((signal) => follow(signal, stop));
+  try {
+    const { part, pass } = begin(use, options, own.signal);
+    const styled = styledOf(use, options.form ?? 'markup');
+    if (options.page)
+      yield pageStart(
+        {
+          ...options.page,
+          ...(options.sheets && { sheets: options.sheets }),
+          ...(options.nonce !== undefined && { nonce: options.nonce }),
+        },
+        styled,
+      );
+    else if (options.styles && styled.size > 0) yield `<style>${styleSheet(styled)}</style>`;
+    const all = options.order === 'as-ready' ? walkAsReady(part, options.nonce) : walk(part);
+    for await (const piece of all) {
+      own.signal.throwIfAborted();
+      refuse(pass.problems);
+      yield piece;
+    }
+    own.signal.throwIfAborted();
+    refuse(pass.problems);
+    if (options.page) yield pageEnd;
+  } finally {
+    for (const end of unfollow) end();
+    // Whatever is still loading is loaded for nobody.
+    stop(new DOMException('The rendering is over.', 'AbortError'));
+  }
+}
+
+function follow(signal: AbortSignal | undefined, stop: (reason: unknown) => void): () => void {
+  const stopNow = (): void => stop(signal?.reason);
+  if (signal?.aborted) stopNow();
+  signal?.addEventListener('abort', stopNow, { once: true });
+  return () => signal?.removeEventListener('abort', stopNow);
+}
+
+/** Writes all that is there at once, and starts what has to be waited for. */
+function begin(use: UseNode, options: LateOptions, signal: AbortSignal): { part: Part; pass: Pass } {
+  try {
+    if (dev) refuse(spotProblems(use));
+    const { loads, ...others } = options;
+    const pass = new Pass(options.form);
+    const ids = prepare(pass, others);
+    const late = new Late(pass, new Loads(loads ?? {}, signal, options.fetch), signal);
+    const part = late.whole(() => writeOnTheSpot(use, pass, ids));
+    refuse(pass.problems);
+    return { part, pass };
+  } catch (thrown) {
+    throw deepOr(thrown, use.component.name);
+  }
+}
+
+/** The components whose rules the whole page may need: they stand before its content, which is not written yet. */
+function styledOf(use: UseNode, form: Form): ReadonlySet<ComponentCore> {
+  const all = new Set<ComponentCore>();
+  for (const one of planContent(use).content.uses)
+    for (const styled of styledIn(one.component, form)) all.add(styled);
+  return all;
+}

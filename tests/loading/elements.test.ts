@@ -1,0 +1,194 @@
+import { type Browser, chromium, type Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { renderHtmlAsync } from 'zesty-lattice/html';
+import { browserOptions } from '../../scripts/browser.mjs';
+import { bundle } from '../support/bundle.js';
+import { TankBoard, TankText, WaterLevel } from './parts.js';
+import { type Service, startService } from './service.js';
+
+let browser: Browser;
+let service: Service;
+
+beforeAll(async () => {
+  service = await startService();
+  const entry = new URL('./page.ts', import.meta.url);
+  for (const [path, options] of [
+    ['/in-page.js', { production: true }],
+    ['/ahead.js', { ahead: true, minify: true, production: true }],
+  ] as const)
+    service.pages.set(path, ['text/javascript', await bundle(entry, options)]);
+  browser = await chromium.launch(browserOptions);
+});
+afterAll(async () => {
+  await browser.close();
+  service.close();
+});
+
+let told: string[] = [];
+
+async function open(script: string, body: string): Promise<Page> {
+  const html = `<!doctype html><title>x</title><body>${body}<script type="module" src="${script}"></script>`;
+  service.pages.set('/page', ['text/html', html]);
+  service.asked.length = 0;
+  service.stopped.length = 0;
+  told = [];
+  const page = await browser.newPage();
+  page.on('console', (message) => message.type() === 'error' && told.push(message.text()));
+  page.on('pageerror', (error) => told.push(error.message));
+  await page.goto(`${service.url}/page`);
+  return page;
+}
+
+const text = (page: Page, tag: string): Promise<string> =>
+  page.evaluate((name) => document.querySelector(name)?.shadowRoot?.textContent ?? '', tag);
+const shows = (page: Page, tag: string, wanted: string): Promise<unknown> =>
+  page.waitForFunction(
+    ([name, part]) =>
+      document.querySelector(name as string)?.shadowRoot?.textContent?.includes(part as string),
+    [tag, wanted],
+  );
+
+describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (script) => {
+  test('an element shows what it waits for, then what its URL gives', async () => {
+    const page = await open(script, '<water-level from="/json/north?ms=900"></water-level>');
+    await shows(page, 'water-level', 'Reading the tank …');
+    await shows(page, 'water-level', 'north: 5');
+    expect(service.asked).toEqual(['/json/north?ms=900']);
+    expect(told).toEqual([]);
+    await page.close();
+  });
+
+  test('what could not be loaded is shown and told, and the rest of the page stands', async () => {
+    const page = await open(
+      script,
+      '<water-level from="/text"></water-level><tank-board from="/json/x?fail"></tank-board><tank-text from="/json/ok"></tank-text>',
+    );
+    await shows(page, 'water-level', 'No reading: ');
+    await shows(page, 'tank-text', 'ok: 2');
+    await shows(page, 'tank-board', 'Sorry: the service says 503');
+    expect(
+      told.filter((one) => one.includes('load-failed') || one.includes('could not be loaded')),
+    ).toHaveLength(2);
+    await page.evaluate(`document.querySelector('tank-board').from = '/json/west'`);
+    await shows(page, 'tank-board', 'west is <full>');
+    await page.close();
+  });
+
+  test('of five changes in a row the last one counts, and the others are given up', async () => {
+    const page = await open(script, '<water-level from="/json/aa?ms=300"></water-level>');
+    await shows(page, 'water-level', 'Reading');
+    for (const [at, name] of ['bbb', 'cccc', 'ddddd', 'eeeeee', 'fffffff'].entries()) {
+      await page.evaluate(
+        ([to, ms]) => document.querySelector('water-level')?.setAttribute('from', `/json/${to}?ms=${ms}`),
+        [name, 250 - at * 60] as const,
+      );
+      await page.waitForTimeout(20);
+    }
+    await shows(page, 'water-level', 'fffffff: 7');
+    await page.waitForTimeout(400);
+    expect(await text(page, 'water-level')).toBe('fffffff: 7');
+    expect(service.asked).toHaveLength(6);
+    expect(service.stopped).toHaveLength(5);
+    expect(told).toEqual([]);
+    await page.close();
+  });
+
+  test('several props that change in one turn ask once', async () => {
+    const page = await open(script, '<tank-board from="/json/a"></tank-board>');
+    await shows(page, 'tank-board', 'a is');
+    await page.evaluate(
+      `{ const one = document.querySelector('tank-board'); one.title = 'T'; one.from = '/json/b'; one.from = '/json/c'; }`,
+    );
+    await shows(page, 'tank-board', 'c is');
+    expect(service.asked).toEqual(['/json/a', '/json/c']);
+    await page.close();
+  });
+
+  test('an element that is taken out gives up what it waits for, and tells nothing', async () => {
+    const page = await open(
+      script,
+      '<water-level from="/json/aa?ms=3000"></water-level><tank-board from="/json/b"></tank-board>',
+    );
+    await shows(page, 'tank-board', 'b is');
+    await page.evaluate(`document.querySelector('tank-board').shadowRoot.querySelector('.slowly').click()`);
+    await shows(page, 'tank-board', 'waiting');
+    await page.waitForTimeout(50);
+    await page.evaluate(
+      `document.querySelector('water-level').remove(); document.querySelector('tank-board').remove()`,
+    );
+    await page.waitForTimeout(300);
+    expect(service.stopped.sort()).toEqual(['/json/aa?ms=3000', '/json/slow?ms=300']);
+    expect(told).toEqual([]);
+    await page.close();
+  });
+
+  test('a handler that waits shows what it is doing', async () => {
+    const page = await open(script, '<tank-board from="/json/b"></tank-board>');
+    await shows(page, 'tank-board', 'b is');
+    await page.evaluate(`document.querySelector('tank-board').shadowRoot.querySelector('.slowly').click()`);
+    await shows(page, 'tank-board', 'waiting');
+    await shows(page, 'tank-board', 'done');
+    await page.close();
+  });
+
+  test('equal elements ask once; loading again by hand keeps what is there until the answer is', async () => {
+    const one = '<tank-board from="/json/same?ms=200"></tank-board>';
+    const page = await open(script, one + one + one.replace('same', 'other'));
+    await shows(page, 'tank-board', 'same is');
+    await page.waitForTimeout(100);
+    expect(service.asked.sort()).toEqual(['/json/other?ms=200', '/json/same?ms=200']);
+    await page.evaluate(`document.querySelector('tank-board').shadowRoot.querySelector('.again').click()`);
+    await page.waitForTimeout(60);
+    const busy = `document.querySelector('tank-board').shadowRoot.querySelector('section').getAttribute('aria-busy')`;
+    expect(await page.evaluate(busy)).toBe('true');
+    expect(await text(page, 'tank-board')).toContain('same is <full>');
+    await page.waitForFunction(`${busy} === 'false'`);
+    expect(service.asked).toHaveLength(3);
+    await page.evaluate(`document.body.insertAdjacentHTML('beforeend', ${JSON.stringify(one)})`);
+    await page.waitForTimeout(100);
+    expect(service.asked).toHaveLength(3);
+    await page.close();
+  });
+
+  test('what a server loaded is taken over, and not asked for again', async () => {
+    const options = {
+      form: 'elements',
+      fetch: (path: string | URL) => fetch(new URL(path, service.url)),
+    } as never;
+    const html = [
+      await renderHtmlAsync(TankBoard, { from: '/json/east' }, options),
+      await renderHtmlAsync(TankText, { from: '/json/text' }, options),
+      await renderHtmlAsync(
+        WaterLevel,
+        { from: '/none' },
+        { ...(options as object), onProblem: () => undefined },
+      ),
+    ].join('');
+    const page = await open(script, html);
+    await page.waitForFunction(`customElements.get('tank-board')`);
+    await page.evaluate(`window.kept = document.querySelector('tank-board').shadowRoot.querySelector('li')`);
+    expect(await text(page, 'tank-board')).toContain('east is <full>');
+    expect(await text(page, 'tank-text')).toContain('text: 4');
+    expect(await text(page, 'water-level')).toContain('No reading');
+    await page.evaluate(`document.querySelector('tank-board').title = 'New'`);
+    await page.waitForTimeout(100);
+    expect(await page.evaluate(`kept.isConnected`)).toBe(true);
+    expect(await text(page, 'tank-board')).toContain('New');
+    expect(service.asked).toEqual([]);
+    await page.evaluate(`document.querySelector('tank-board').from = '/json/south'`);
+    await shows(page, 'tank-board', 'south is');
+    expect(service.asked).toEqual(['/json/south']);
+    expect(told.filter((one) => !one.includes('load'))).toEqual([]);
+    await page.close();
+  });
+
+  test('rows that come one after another show as they come', async () => {
+    const page = await open(script, '<ticket-rows from="/rows/300"></ticket-rows>');
+    const count = `document.querySelector('ticket-rows').shadowRoot.querySelectorAll('li').length`;
+    await page.waitForFunction(`${count} > 0`);
+    expect(await page.evaluate(count)).toBeLessThan(300);
+    await page.waitForFunction(`${count} === 300`);
+    expect(told).toEqual([]);
+    await page.close();
+  });
+});

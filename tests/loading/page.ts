@@ -1,0 +1,4 @@
+import 'zesty-lattice/markup';
+import { start } from './parts.js';
+
+start();

@@ -1,0 +1,97 @@
+import { component, eachOf, el, event, prop, slot, whenLoaded } from 'zesty-lattice';
+import { register } from 'zesty-lattice/elements';
+
+interface Tank {
+  readonly name: string;
+  readonly level: number;
+  readonly notes: readonly string[];
+}
+
+/** What a developer writes to show a field of what a URL gives. */
+export const WaterLevel = component('water-level', {
+  props: { from: prop.url() },
+  load: async ({ props, fetch }): Promise<Tank> => (await fetch(props.from)).json(),
+  template: ({ data }) =>
+    whenLoaded(data, {
+      loading: el.p('Reading the tank …'),
+      loaded: (tank) => el.p(tank.name, ': ', tank.level),
+      failed: (fault) => el.p({ class: 'failed' }, 'No reading: ', fault.message),
+    }),
+});
+
+/** Reloads by hand, keeps state, has slots, hands what it loaded to a component that dissolves in it. */
+export const TankBoard = component('tank-board', {
+  props: { from: prop.url(), title: prop.text().fallback('Tanks') },
+  slots: { default: slot() },
+  state: () => ({ asked: 0, step: 'idle' }),
+  load: async ({ props, fetch, signal }): Promise<Tank> => {
+    const answer = await fetch(props.from, { signal });
+    if (!answer.ok) throw new Error(`the service says ${answer.status}`);
+    return answer.json();
+  },
+  events: { asked: event<{ times: number }>() },
+  handlers: {
+    again: ({ state, reload, dispatch }) => {
+      reload();
+      dispatch('asked', { times: state.asked + 1 });
+      return { asked: state.asked + 1 };
+    },
+    slowly: async ({ change, signal }) => {
+      change({ step: 'waiting' });
+      await fetch('/json/slow?ms=300', { signal });
+      return { step: 'done' };
+    },
+  },
+  template: ({ props, state, data, handlers, slots }) =>
+    el.section(
+      { 'aria-busy': data.isLoading },
+      el.h2(props.title),
+      whenLoaded(data, {
+        loading: el.p('Reading …'),
+        loaded: (tank) => [TankNotes({ notes: tank.notes }), el.b(tank.level)],
+      }),
+      el.output(state.asked, ' ', state.step),
+      el.button({ type: 'button', class: 'again', on: { click: handlers.again() } }, 'Again'),
+      el.button({ type: 'button', class: 'slowly', on: { click: handlers.slowly() } }, 'Slowly'),
+      slots.default(),
+    ),
+  onFailure: ({ fault }) => el.p({ class: 'sorry' }, 'Sorry: ', fault.message),
+});
+
+export const TankNotes = component('tank-notes', {
+  props: { notes: prop.list(prop.text()) },
+  template: ({ props }) => el.ul(eachOf(props.notes, (note) => el.li(note))),
+});
+
+/** The same as HTML text. */
+export const TankText = component('tank-text', {
+  props: { from: prop.url() },
+  load: async ({ props, fetch }): Promise<Tank> => (await fetch(props.from)).json(),
+  template: `<section aria-busy="{{ data.isLoading }}">
+    <template loading><p>Reading …</p></template>
+    <template loaded as="tank"><p>{{ tank.name }}: {{ tank.level }}</p></template>
+    <template failed as="fault"><p class="failed">No reading: {{ fault.message }}</p></template>
+  </section>`,
+  joinLines: true,
+});
+
+/** Rows as they come. */
+export const TicketRows = component('ticket-rows', {
+  props: { from: prop.url() },
+  load: async function* ({ props, fetch }): AsyncGenerator<{ readonly id: number }> {
+    const answer = await fetch(props.from);
+    let text = '';
+    const reader = (answer.body as ReadableStream).pipeThrough(new TextDecoderStream()).getReader();
+    for (let read = await reader.read(); !read.done; read = await reader.read()) {
+      text += read.value;
+      const lines = text.split('\n');
+      text = lines.pop() ?? '';
+      for (const line of lines) yield JSON.parse(line);
+    }
+  },
+  template: ({ data }) =>
+    whenLoaded(data, { loaded: (rows) => el.ol(eachOf(rows, (row) => el.li(row.id), { key: 'id' })) }),
+});
+
+export const all = [WaterLevel, TankBoard, TankNotes, TankText, TicketRows] as const;
+export const start = (): void => register(WaterLevel, TankBoard, TankText, TicketRows);
