@@ -10,14 +10,14 @@ import type { Content } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
 import { Pass, type Sink } from './pass.js';
-import { type RenderOptions, sheetLink, writeTo } from './render.js';
+import { nonceText, type RenderOptions, sheetLink, writeTo } from './render.js';
 import { BytesSink, joinedBytes, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
 
 /** What a whole document has besides its content. */
 export interface PageOptions
-  extends Pick<RenderOptions, 'form' | 'idPrefix' | 'loads' | 'onProblem' | 'sheets'> {
+  extends Pick<RenderOptions, 'form' | 'idPrefix' | 'loads' | 'nonce' | 'onProblem' | 'sheets'> {
   /** The document's title; every page needs one (https://html.spec.whatwg.org/#the-title-element). */
   readonly title: string;
   /** The language of the text, as a BCP 47 tag such as `en` or `pt-BR`. */
@@ -76,13 +76,14 @@ function pageParts(
       "Write renderPage(FairPage({ … }), { title: 'Open day' }).",
     );
   const use = isUse(target) ? target : emptyUse(target, called);
-  const { form, idPrefix, loads, onProblem, sheets } = options;
+  const { form, idPrefix, loads, nonce, onProblem, sheets } = options;
   const { last, styled } = writeTo(
     use,
     {
       ...(form && { form }),
       ...(idPrefix !== undefined && { idPrefix }),
       ...(loads && { loads }),
+      ...(nonce !== undefined && { nonce }),
       ...(onProblem && { onProblem }),
       ...(sheets && { sheets }),
     },
@@ -93,7 +94,7 @@ function pageParts(
 
 /** What stands before the content of a document. */
 export function pageStart(options: PageOptions, styled: ReadonlySet<ComponentCore>): string {
-  const { title, lang = 'en', dir, description, head, sheets } = options;
+  const { title, lang = 'en', dir, description, head, nonce, sheets } = options;
   const css = styleSheet(styled, options.styles ?? '');
   const parts = [
     `<!doctype html>\n<html lang="${escapeAttribute(lang)}"${dir ? ` dir="${escapeAttribute(dir)}"` : ''}>\n<head>`,
@@ -104,7 +105,7 @@ export function pageStart(options: PageOptions, styled: ReadonlySet<ComponentCor
   if (description !== undefined)
     parts.push(`<meta name="description" content="${escapeAttribute(description)}">`);
   for (const href of sheets ?? []) parts.push(sheetLink(href));
-  if (css !== '') parts.push(`<style>${css}</style>`);
+  if (css !== '') parts.push(`<style${nonceText(nonce)}>${css}</style>`);
   const more = headHtml(head);
   if (more !== '') parts.push(more);
   return `${parts.join('\n')}\n</head>\n<body>\n`;

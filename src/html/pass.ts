@@ -48,6 +48,8 @@ export class Pass {
   /** Told of what went wrong where something else stands in its place. */
   tell: (problem: Problem) => void = tellOnConsole;
 
+  /** The nonce of style and script elements, as an attribute. */
+  nonce = '';
   /** Links to the page's own style sheets, for each shadow root. */
   links = '';
   /** Whether it is asked for styles. */

@@ -41,6 +41,8 @@ export interface RenderOptions {
   readonly loads?: 'in-page';
   /** Told of what went wrong where something else stands in its place; written to the console unless said. */
   readonly onProblem?: (problem: Problem) => void;
+  /** For the style and script elements of a page whose Content Security Policy asks for one (https://www.w3.org/TR/CSP3/#framework-directive-source-list). */
+  readonly nonce?: string;
   /** Put before every id made with `uid`, where several renderings come together in one page. */
   readonly idPrefix?: string;
 }
@@ -78,7 +80,7 @@ export function renderHtml<const Target extends Use | AnyComponent>(
   const { use, options } = calledWith(target, given[0], given[1]);
   const { html, styled } = write(use, options);
   if (!options.styles || styled.size === 0) return html;
-  return `<style>${styleSheet(styled)}</style>${html}`;
+  return `<style${nonceText(options.nonce)}>${styleSheet(styled)}</style>${html}`;
 }
 
 /**
@@ -97,7 +99,7 @@ export function renderBytes<const Target extends Use | AnyComponent>(
   const { last, styled } = writeTo(use, options, sink);
   if (!options.styles || styled.size === 0) return sink.with(last);
   const styles = new BytesSink();
-  styles.take(`<style>${styleSheet(styled)}</style>`);
+  styles.take(`<style${nonceText(options.nonce)}>${styleSheet(styled)}</style>`);
   return joinedBytes(styles.with(''), sink.with(last));
 }
 
@@ -123,6 +125,11 @@ export function sheetLink(href: string, more = ''): string {
 
 const noStyles: ReadonlySet<ComponentCore> = new Set();
 
+/** A nonce as an attribute. */
+export function nonceText(nonce: string | undefined): string {
+  return nonce === undefined ? '' : ` nonce="${escapeAttribute(nonce)}"`;
+}
+
 /** The markup of a use, and the components whose styles it needs. */
 export function write(
   use: UseNode,
@@ -147,7 +154,8 @@ export function writeTo(
 }
 
 /** Has a rendering do as it was told; gives what its ids start with. */
-export function prepare(pass: Pass, { idPrefix, onProblem, sheets }: RenderOptions): string {
+export function prepare(pass: Pass, { idPrefix, nonce, onProblem, sheets }: RenderOptions): string {
+  if (nonce !== undefined) pass.nonce = nonceText(nonce);
   if (sheets) pass.links = sheets.map((href) => sheetLink(href, ' data-sheet')).join('');
   if (onProblem) pass.tell = onProblem;
   return idPrefix === undefined ? '' : `-${idPrefix}`;

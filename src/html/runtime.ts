@@ -288,9 +288,10 @@ export function hostText(
       given.length === 0
         ? host.style()
         : hostStyle(component, new Set([...styled, ...given].filter((one) => one !== component)));
+    const allowed = withNonce(style, pass);
     let start = `<${name}`;
     for (let at = 0; at < values.length; at++) start += propAttribute(component, at, values[at]);
-    start += `${host.attributes}><template shadowrootmode="open">${frame.pass.links}${style}${dataBlock(data)}`;
+    start += `${host.attributes}><template shadowrootmode="open">${frame.pass.links}${allowed}${dataBlock(data)}`;
     const inner = new Frame(pass, frame, where, '', fills);
     const shadow = host.shadow();
     const run = pass.late ? shadow.instructed : shadow.run;
@@ -306,6 +307,11 @@ export function hostText(
 export function hostStyle(component: ComponentCore, others: ReadonlySet<ComponentCore>): string {
   const css = shadowSheet(component, others);
   return css === '' ? '' : `<style data-rules>${css}</style>`;
+}
+
+/** A style element that a page's policy lets pass. */
+export function withNonce(style: string, { nonce }: Pass): string {
+  return nonce === '' ? style : style.replace('<style', () => `<style${nonce}`);
 }
 
 /** A prop as an attribute; one that is at its fallback needs none. */

@@ -1,4 +1,4 @@
-import { escapeAttribute } from '../escape.js';
+import { nonceText } from '../render.js';
 import { type Part, pause } from './part.js';
 
 /**
@@ -38,7 +38,6 @@ export async function* walkAsReady(
     }
   }
   yield* inOrder(part);
-  const attributes = nonce === undefined ? '' : ` nonce="${escapeAttribute(nonce)}"`;
   let isFirst = true;
   while (late.size > 0) {
     if (![...late.values()].some(({ isReady }) => isReady)) {
@@ -50,7 +49,7 @@ export async function* walkAsReady(
       late.delete(own);
       yield `<div data-late="${own}">`;
       yield* inOrder(one);
-      yield `</div><script${attributes}>${isFirst ? mover : ''}latticeLate(${own})</script>`;
+      yield `</div><script${nonceText(nonce)}>${isFirst ? mover : ''}latticeLate(${own})</script>`;
       isFirst = false;
     }
   }

@@ -6,7 +6,7 @@ import { styledIn } from '../facts.js';
 import type { Form } from '../form.js';
 import { type PageOptions, pageEnd, pageStart } from '../page.js';
 import { Pass } from '../pass.js';
-import { calledWith, prepare, type RenderArguments, type RenderOptions } from '../render.js';
+import { calledWith, nonceText, prepare, type RenderArguments, type RenderOptions } from '../render.js';
 import { writeOnTheSpot } from '../spot.js';
 import { styleSheet } from '../styles.js';
 import { walkAsReady } from './as-ready.js';
@@ -23,7 +23,7 @@ export interface LateOptions extends Omit<RenderOptions, 'loads'> {
   /** How many loads are under way at the same time, for how long, and how often each is tried. */
   readonly loads?: LoadOptions;
   /** Writes a whole document around it, as `renderPage` does. */
-  readonly page?: Omit<PageOptions, 'form' | 'idPrefix' | 'loads' | 'onProblem' | 'sheets'>;
+  readonly page?: Omit<PageOptions, 'form' | 'idPrefix' | 'loads' | 'nonce' | 'onProblem' | 'sheets'>;
 }
 
 /** How HTML text is sent in pieces. */
@@ -33,8 +33,6 @@ export interface StreamOptions extends LateOptions {
    * and a small script moves it to its place; without scripts it stands at the end.
    */
   readonly order?: 'in-order' | 'as-ready';
-  /** For the scripts and styles of a page whose Content Security Policy asks for one. */
-  readonly nonce?: string;
 }
 
 /**
@@ -129,7 +127,8 @@ async function* pieces(
         },
         styled,
       );
-    else if (options.styles && styled.size > 0) yield `<style>${styleSheet(styled)}</style>`;
+    else if (options.styles && styled.size > 0)
+      yield `<style${nonceText(options.nonce)}>${styleSheet(styled)}</style>`;
     const all = options.order === 'as-ready' ? walkAsReady(part, options.nonce) : walk(part);
     for await (const piece of all) {
       own.signal.throwIfAborted();

@@ -22,7 +22,7 @@ import { dissolvedIn, isMovable, makesIds, showsFailure, styledIn } from '../fac
 import { innerForm, marksParts } from '../form.js';
 import type { Where } from '../frame.js';
 import { refuseAsElement, refuseBroken } from '../refuse.js';
-import { dataBlock, hostStyle, propAttribute } from '../runtime.js';
+import { dataBlock, hostStyle, propAttribute, withNonce } from '../runtime.js';
 import { taken } from './attributes.js';
 import { choose } from './branches.js';
 import { plainTypeOf } from './checks.js';
@@ -340,7 +340,9 @@ function spliceHost(
   for (const [index, value] of props.entries()) lowerPropAttribute(component, index, value, inner, at);
   inner.text(`${attributes}><template shadowrootmode="open">`);
   inner.push({ kind: 'made', make: pageLinks, values: [], where });
-  inner.text(hostStyle(component, styledIn(component, 'shadow')));
+  const style = hostStyle(component, styledIn(component, 'shadow'));
+  if (style !== '')
+    inner.push({ kind: 'made', make: ({ pass }) => withNonce(style, pass), values: [], where });
   const data = dataOf(component, at);
   if (data) inner.push({ kind: 'made', make: loadedBlock, values: [data], where });
   const env: Env = {

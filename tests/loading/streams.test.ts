@@ -1,0 +1,381 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import {
+  calc,
+  component,
+  definition,
+  eachOf,
+  el,
+  LatticeError,
+  prop,
+  slot,
+  uid,
+  whenLoaded,
+} from 'zesty-lattice';
+import {
+  renderBytes,
+  renderHtml,
+  renderHtmlAsync,
+  renderPage,
+  type StreamOptions,
+  streamHtml,
+} from 'zesty-lattice/html';
+import { runsOf } from '../support/runs.js';
+import { type Grove, GroveBox, GroveView, groves, log, Page, TreeRow, wait, whole } from './groves.js';
+
+const silent = { onProblem: () => undefined };
+
+async function readAll(stream: ReadableStream<Uint8Array>): Promise<readonly string[]> {
+  const decoder = new TextDecoder();
+  const chunks: string[] = [];
+  for await (const chunk of stream as unknown as AsyncIterable<Uint8Array>)
+    chunks.push(decoder.decode(chunk, { stream: true }));
+  return chunks;
+}
+
+/** The same page written by hand. */
+const byHand = {
+  view: ({ fails, inside, name, rows }: Grove, slotText: string): string => {
+    const items = Array.from({ length: rows }, (_, id) => `<li>${id}<i>&lt;${name}&gt;${id}</i></li>`).join(
+      '',
+    );
+    const boxes = inside.map((one, at) => `<hr>${byHand.box(one, `<b>in ${at}</b>`)}`).join('');
+    const shown = fails ? `<em>${name} is closed</em>` : `<h2>&lt;${name}&gt;</h2>${items}${boxes}`;
+    return `<section>${shown}${slotText}</section>`;
+  },
+  box: ({ fails, inside, name, rows }: Grove, slotText: string): string => {
+    if (fails)
+      return `<strong class="sorry">The data of grove-box could not be loaded: ${name} is closed.</strong>`;
+    const first = rows > 2 ? byHand.view(inside[0] as Grove, slotText) : '';
+    return `<pre>\n\n${slotText}</pre><h3>&lt;${name}&gt;</h3>${first}${inside.map((one) => byHand.view(one, '')).join('')}`;
+  },
+  page: (all: readonly Grove[]): string =>
+    `<main>${all.map((one, at) => byHand.view(one, `<u>at ${at}</u>`)).join('')}${all
+      .map((one) => byHand.box(one, `<s>${one.name}</s>`))
+      .join('')}</main>`,
+};
+
+const withoutIds = (html: string): string => html.replaceAll(/ id="[^"]*"/g, '');
+
+describe('what comes later', () => {
+  test('is the text that is written by hand, in whatever order it comes, in pieces or as a whole', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(
+          groves.map((one) => whole(one)),
+          { maxLength: 3 },
+        ),
+        async (all) => {
+          const html = await renderHtmlAsync(Page, { groves: all }, silent);
+          expect(withoutIds(html)).toBe(byHand.page(all));
+          const ids = html.match(/ id="[^"]*"/g) ?? [];
+          expect(new Set(ids).size).toBe(ids.length);
+          const chunks = await readAll(
+            streamHtml(Page, { groves: all }, { ...silent, loads: { atOnce: 2 } }),
+          );
+          expect(chunks.join('')).toBe(html);
+        },
+      ),
+      runsOf('streams', 400),
+    );
+  });
+
+  test('what is ready goes out first, and independent loads run at once', async () => {
+    const slow = (name: string): Grove => ({ name, ms: 60, fails: false, rows: 1, inside: [] });
+    const begin = performance.now();
+    const times: number[] = [];
+    let first = '';
+    for await (const chunk of streamHtml(Page, {
+      groves: [slow('a'), slow('b'), slow('c')],
+    }) as unknown as AsyncIterable<Uint8Array>) {
+      times.push(performance.now() - begin);
+      first ||= new TextDecoder().decode(chunk);
+    }
+    expect(first).toBe('<main>');
+    expect(times[0]).toBeLessThan(50);
+    expect(times.at(-1)).toBeLessThan(160);
+  });
+
+  test('dependent loads start as soon as what they depend on is there', async () => {
+    log.started = [];
+    const deep: Grove = {
+      name: 'outer',
+      ms: 5,
+      fails: false,
+      rows: 1,
+      inside: [{ name: 'inner', ms: 5, fails: false, rows: 1, inside: [] }],
+    };
+    const other: Grove = { name: 'other', ms: 150, fails: false, rows: 1, inside: [] };
+    const reading = readAll(streamHtml(Page, { groves: [other, deep] }));
+    await wait(80);
+    expect(log.started).toContain('inner');
+    await reading;
+  });
+
+  test('equal loads are made once, whatever waits for them', async () => {
+    log.started = [];
+    const one: Grove = { name: 'one', ms: 2, fails: false, rows: 1, inside: [] };
+    await renderHtmlAsync(Page, { groves: [one, { ...one }, one] });
+    // The view and the box are two components, each with a load of its own.
+    expect(log.started).toEqual(['one', 'one']);
+  });
+
+  test('no more are under way than were allowed', async () => {
+    let now = 0;
+    let most = 0;
+    const Counted = component('load-counted', {
+      props: { n: prop.number() },
+      load: async ({ props }) => {
+        most = Math.max(most, ++now);
+        await wait(3);
+        now--;
+        return props.n;
+      },
+      template: ({ data }) => whenLoaded(data, { loaded: (n) => el.i(n) }),
+    });
+    const List = component('load-list', {
+      template: () => Array.from({ length: 12 }, (_, n) => Counted({ n })),
+    });
+    await renderHtmlAsync(List, {}, { loads: { atOnce: 3 } });
+    expect(most).toBe(3);
+  });
+
+  test('a load that takes too long fails, and one that fails is tried again', async () => {
+    let tries = 0;
+    const Shy = component('load-shy', {
+      props: { wins: prop.number(), ms: prop.number().fallback(0) },
+      load: async ({ props, signal }) => {
+        tries++;
+        await wait(props.ms, signal);
+        if (tries < props.wins) throw new Error(`try ${tries}`);
+        return tries;
+      },
+      template: ({ data }) =>
+        whenLoaded(data, { loaded: (n) => el.i(n), failed: (fault) => el.b(fault.message) }),
+    });
+    const options = { ...silent, loads: { retries: 2, retryAfter: 1 } };
+    expect(await renderHtmlAsync(Shy, { wins: 3 }, options)).toBe('<i>3</i>');
+    tries = 0;
+    expect(await renderHtmlAsync(Shy, { wins: 9 }, options)).toBe('<b>try 3</b>');
+    tries = 0;
+    expect(await renderHtmlAsync(Shy, { wins: 1, ms: 500 }, { ...silent, loads: { timeOut: 10 } })).toBe(
+      '<b>it took longer than 10 ms</b>',
+    );
+  });
+
+  test('problems that nothing stands in for end the rendering, with the path to them', async () => {
+    const Bad = component('load-bad', {
+      load: async () => ({ count: 'three' }),
+      template: ({ data }) => whenLoaded(data, { loaded: (value) => TreeRow({ id: value.count as never }) }),
+    });
+    const All = component('load-all', { template: () => el.ul(Bad(), Bad()) });
+    const thrown = await renderHtmlAsync(All, {}).catch((error) => error);
+    expect(thrown).toBeInstanceOf(LatticeError);
+    expect(thrown.problems[0]).toMatchObject({
+      code: 'prop-invalid',
+      where: 'load-all › load-bad[1] › tree-row',
+    });
+    const stream = streamHtml(All, {});
+    await expect(readAll(stream)).rejects.toMatchObject({ name: 'LatticeError' });
+  });
+
+  test('without waiting it is told that waiting is needed, also where something stands in', () => {
+    const groves = [{ name: 'x', ms: 0, fails: false, rows: 0, inside: [] }];
+    expect(() => renderHtml(Page, { groves })).toThrow(/async-needed.*grove-view loads data/);
+    expect(() => renderBytes(Page, { groves })).toThrow(/async-needed/);
+    expect(() => renderPage(GroveBox({ grove: groves[0] as Grove }), { title: 'x' })).toThrow(/async-needed/);
+    const Simple = component('load-simple', {
+      load: async () => 1,
+      template: ({ data }) => whenLoaded(data, { loading: el.p('…'), loaded: (n) => el.b(n) }),
+    });
+    const inPage = renderHtml(Simple, {}, { form: 'elements', loads: 'in-page' });
+    expect(inPage).toContain('<p>…</p>');
+    expect(inPage).not.toContain('data-loaded');
+  });
+
+  test('a reader that stops stops everything', async () => {
+    Object.assign(log, { started: [], stopped: [] });
+    let closed = 0;
+    async function* rows(): AsyncGenerator<{ id: number }> {
+      try {
+        for (let id = 0; ; id++) yield { id };
+      } finally {
+        closed++;
+      }
+    }
+    const Endless = component('row-endless', {
+      load: async () => rows(),
+      template: ({ data }) =>
+        whenLoaded(data, { loaded: (all) => eachOf(all, (row) => TreeRow({ id: row.id })) }),
+    });
+    const Both = component('row-both', {
+      props: { grove: prop.record<Grove>() },
+      template: ({ props }) => [Endless(), GroveView({ grove: props.grove })],
+    });
+    const grove: Grove = { name: 'slow', ms: 5_000, fails: false, rows: 1, inside: [] };
+    const stream = streamHtml(Both, { grove });
+    const reader = stream.getReader();
+    for (let n = 0; n < 5; n++) await reader.read();
+    await reader.cancel();
+    await wait(20);
+    expect(closed).toBe(1);
+    expect(log.stopped).toEqual(['slow']);
+  });
+
+  test('a signal ends a rendering with its reason, and nothing is told as failed', async () => {
+    const told: unknown[] = [];
+    const grove: Grove = { name: 'slow', ms: 5_000, fails: false, rows: 1, inside: [] };
+    const stop = new AbortController();
+    const options: StreamOptions = { signal: stop.signal, onProblem: (problem) => told.push(problem) };
+    const whole = renderHtmlAsync(Page, { groves: [grove] }, options);
+    const streamed = readAll(streamHtml(Page, { groves: [grove] }, options));
+    setTimeout(() => stop.abort(new Error('enough')), 10);
+    await expect(whole).rejects.toThrow('enough');
+    await expect(streamed).rejects.toThrow('enough');
+    expect(told).toEqual([]);
+  });
+
+  test('a source of rows that hangs is left as soon as nobody reads', async () => {
+    async function* hanging(): AsyncGenerator<{ id: number }> {
+      yield { id: 1 };
+      await new Promise(() => undefined);
+    }
+    const Hang = component('row-hang', {
+      load: async () => hanging(),
+      template: ({ data }) =>
+        whenLoaded(data, { loaded: (all) => eachOf(all, (row) => TreeRow({ id: row.id })) }),
+    });
+    const stop = new AbortController();
+    setTimeout(() => stop.abort(new Error('enough')), 20);
+    await expect(readAll(streamHtml(Hang, {}, { signal: stop.signal }))).rejects.toThrow('enough');
+  });
+
+  test('rows are read no faster than the stream is, and what is there goes out before the next is waited for', async () => {
+    let given = 0;
+    async function* rows(): AsyncGenerator<{ id: number }> {
+      for (let id = 0; id < 100_000; id++) {
+        given++;
+        yield { id };
+      }
+    }
+    const Rows = component('row-slow', {
+      load: async () => rows(),
+      template: ({ data }) =>
+        whenLoaded(data, { loaded: (all) => el.ul(eachOf(all, (row) => TreeRow({ id: row.id }))) }),
+    });
+    const reader = streamHtml(Rows, {}).getReader();
+    await reader.read();
+    await reader.read();
+    await wait(30);
+    // Two pieces of some 16 KB were read, and one more may be ready.
+    expect(given).toBeLessThan(6_000);
+    let text = '';
+    for (let read = await reader.read(); !read.done; read = await reader.read())
+      text = new TextDecoder().decode(read.value);
+    expect(text.endsWith('<li>99999</li></ul>')).toBe(true);
+
+    async function* slowly(): AsyncGenerator<{ id: number }> {
+      yield { id: 1 };
+      await wait(40);
+      yield { id: 2 };
+    }
+    const Slow = component('row-late', {
+      load: async () => slowly(),
+      template: ({ data }) =>
+        whenLoaded(data, { loaded: (all) => eachOf(all, (row) => TreeRow({ id: row.id })) }),
+    });
+    expect(await readAll(streamHtml(Slow, {}))).toEqual(['<li>1</li>', '<li>2</li>']);
+  });
+
+  test('a long list is written as it is read, too, and says what is empty', async () => {
+    const Long = component('row-long', {
+      props: { ids: prop.list(prop.number()) },
+      template: ({ props }) =>
+        el.ul(eachOf(props.ids, (id) => TreeRow({ id }, el.b('x')), { empty: el.li('none') })),
+    });
+    const ids = Array.from({ length: 3_000 }, (_, id) => id);
+    const chunks = await readAll(streamHtml(Long, { ids }));
+    expect(chunks.length).toBeGreaterThan(2);
+    expect(chunks.join('')).toBe(renderHtml(Long, { ids }));
+    expect(await renderHtmlAsync(Long, { ids: [] })).toBe('<ul><li>none</li></ul>');
+    const stopped = Long({ ids: [1, 'two' as never, 3] });
+    await expect(renderHtmlAsync(stopped)).rejects.toThrow(/prop-invalid/);
+  });
+
+  test('a source of rows that fails is a problem of its place, or of what stands in for it', async () => {
+    async function* broken(): AsyncGenerator<{ id: number }> {
+      yield { id: 1 };
+      throw new Error('the wire broke');
+    }
+    const parts = definition({
+      load: async () => broken(),
+      template: ({ data }) =>
+        whenLoaded(data, { loaded: (all) => eachOf(all, (row) => TreeRow({ id: row.id })) }),
+    });
+    const Broken = component('row-broken', parts);
+    await expect(renderHtmlAsync(Broken, {})).rejects.toThrow(/the wire broke/);
+    const Held = component('row-held', { ...parts, onFailure: el.p('none') });
+    expect(await renderHtmlAsync(Held, {}, silent)).toBe('<p>none</p>');
+  });
+});
+
+describe('what stands in for what fails', () => {
+  const told: string[] = [];
+  const noting = {
+    onProblem: ({ code, where }: { code: string; where: string }) => void told.push(`${code} ${where}`),
+  };
+  const Part = component('part-risky', {
+    props: { count: prop.number(), name: prop.text().fallback('x') },
+    slots: { default: slot() },
+    onFailure: ({ fault }) => el.em({ id: uid('why') }, fault.message),
+    template: ({ props, slots }) =>
+      el.p(
+        calc(props.count, (count) => {
+          if (count < 0) throw new Error('below nothing');
+          return count;
+        }),
+        slots.default(),
+      ),
+  });
+  const Parts = component('part-list', {
+    props: { counts: prop.list<number>() },
+    template: ({ props }) => el.div(eachOf(props.counts, (count) => Part({ count }, el.b('c')))),
+  });
+  const wanted =
+    '<div><p>1<b>c</b></p><em id="why-0f-1">calc(props.count) stopped with an error: below nothing.</em>' +
+    '<em id="why-0f-2">The prop "count" of part-risky takes a number, and got the text "z".</em><p>4<b>c</b></p></div>';
+
+  test('keeps the rest of the page, in all ways of rendering', async () => {
+    const counts = [1, -2, 'z' as never, 4];
+    const html = renderHtml(Parts, { counts }, noting);
+    expect(html.replaceAll(/ id="[^"]*"/g, '')).toBe(wanted.replaceAll(/ id="[^"]*"/g, ''));
+    expect(new Set(html.match(/ id="[^"]*"/g)).size).toBe(2);
+    expect(told).toEqual([
+      'value-failed part-list › part-risky[2]',
+      'prop-invalid part-list › part-risky[3]',
+    ]);
+    // Often enough to be code.
+    for (let n = 0; n < 8; n++) expect(renderHtml(Parts, { counts }, silent)).toBe(html);
+    expect(await renderHtmlAsync(Parts, { counts }, silent)).toBe(html);
+    expect((await readAll(streamHtml(Parts, { counts }, silent))).join('')).toBe(html);
+    expect(renderHtml(Part({ count: -1 }, 'x'), silent)).toContain('<em');
+  });
+
+  test('may fail itself, which is told where it stands', () => {
+    const Worse = component('part-worse', {
+      props: { count: prop.number() },
+      template: () =>
+        el.p(
+          calc(() => {
+            throw new Error('first');
+          }),
+        ),
+      onFailure: el.p(
+        calc(() => {
+          throw new Error('second');
+        }),
+      ),
+    });
+    expect(() => renderHtml(Worse({ count: 1 }), silent)).toThrow(/second/);
+  });
+});
