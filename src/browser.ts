@@ -26,4 +26,5 @@ export {
   share,
   trusted,
   uid,
+  whenLoaded,
 } from './template/index.js';

@@ -1,6 +1,6 @@
 import { attributeOf, type ComponentCore } from '../component/index.js';
 import { mapAttribute, mergedAttributes, type PlanAttribute, settledProp } from '../plan/index.js';
-import { finding, LatticeError, type Problem, show } from '../problem/index.js';
+import { finding, show } from '../problem/index.js';
 import {
   attributeText,
   type Core,
@@ -17,7 +17,7 @@ import {
 } from '../template/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
 import { styledIn } from './facts.js';
-import { type AcceptedHere, Frame, type HtmlFill, type Named, type Where } from './frame.js';
+import { type AcceptedHere, Frame, type HtmlFill, type Named } from './frame.js';
 import type {
   AcceptedStep,
   AttributeStep,
@@ -34,6 +34,7 @@ import type {
   ShowStep,
 } from './lower/steps.js';
 import type { Pass } from './pass.js';
+import { problemsOf } from './problems-of.js';
 import { shadowSheet } from './styles.js';
 import { notTextual, written } from './text.js';
 
@@ -381,12 +382,6 @@ export function guardedText(
   if (!first) return out + text;
   for (const one of found) pass.tell(one);
   return out + apart(frame, (same, none) => fallback(same, none, { message: first.message }));
-}
-
-/** What is thrown, as problems. */
-export function problemsOf(thrown: unknown, name: string, where: Where, frame: Frame): readonly Problem[] {
-  const failed = failedValue(thrown, name, where.path(frame));
-  return failed instanceof LatticeError ? failed.problems : [];
 }
 
 /** Stands for content on the spot that is more than text and plain elements, and for components that need more. */

@@ -70,6 +70,8 @@ test('what comes up only in a live page is looked for there', () => {
     'vite/plugin',
     'projects/builds',
     'problems/too-deep',
+    'loading/elements',
+    'loading/streams',
   ]
     .map((name) => readFileSync(fileURLToPath(new URL(`../${name}.test.ts`, import.meta.url)), 'utf8'))
     .join();
