@@ -18,6 +18,7 @@ const entries = {
   bundlers: 'bundlers/index.js',
   cli: 'cli/main.js',
   'cli-run': 'cli/run.js',
+  'batch-worker': 'batch/worker.js',
   'markup-reader': 'markup/node-reader.js',
   'module-hooks': 'check/module-hooks.js',
 };
@@ -42,7 +43,7 @@ function standingIn(files) {
 }
 
 /** Rooms that run in Node alone: of these only the bundle and the types are left. */
-const nodeOnly = ['ahead', 'bundlers', 'check', 'cli', 'vite'];
+const nodeOnly = ['ahead', 'batch', 'bundlers', 'check', 'cli', 'vite'];
 
 rmSync(dist(''), { recursive: true, force: true });
 run('npx', ['tsc', '-p', 'tsconfig.build.json']);

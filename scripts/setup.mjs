@@ -40,23 +40,23 @@ export function build() {
   run('npm', ['run', '--silent', 'build']);
 }
 
-/** The path of Chromium; on Debian it is installed when missing and allowed. Ends the script where it cannot be had. */
-export function needChromium() {
-  const path = '/usr/bin/chromium';
+/** The path of a Debian program; it is installed when missing and allowed. Ends the script where it cannot be had. */
+function needProgram(path, name, what) {
   if (existsSync(path)) return path;
   const may = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
   if (may) {
-    console.log('Installing Debian’s chromium for the browser tests …');
+    console.log(`Installing Debian’s ${name} for ${what} …`);
     const quiet = {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     };
     spawnSync('apt-get', ['update', '-qq'], quiet);
-    spawnSync('apt-get', ['install', '-y', '-qq', 'chromium'], quiet);
+    spawnSync('apt-get', ['install', '-y', '-qq', name], quiet);
   }
   if (existsSync(path)) return path;
-  console.error(
-    'The browser tests need Chromium at /usr/bin/chromium. Install it: sudo apt-get install chromium',
-  );
+  console.error(`To test ${what}, ${path} is needed. Install it: sudo apt-get install ${name}`);
   process.exit(1);
 }
+
+export const needChromium = () => needProgram('/usr/bin/chromium', 'chromium', 'pages');
+export const needRedis = () => needProgram('/usr/bin/redis-server', 'redis-server', 'the queue');

@@ -1,10 +1,11 @@
 // npm test: all set-up, then types and tests. With --long, random suites run all their cases, from new seeds.
-import { build, install, needChromium, run } from './setup.mjs';
+import { build, install, needChromium, needRedis, run } from './setup.mjs';
 
 const args = process.argv.slice(2);
 if (args.includes('--long')) process.env.LATTICE_TESTS = 'long';
 install();
 needChromium();
+needRedis();
 build();
 run('npx', ['tsc', '-p', '.']);
 run('npx', ['vitest', 'run', ...args.filter((one) => one !== '--long')]);

@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander';
 import { packageInfo } from '../check/package-info.js';
 import type { LatticeError } from '../problem/index.js';
 import { adoptCommand } from './commands/adopt.js';
+import { batchCommand } from './commands/batch.js';
 import { checkCommand } from './commands/check.js';
 import { newCommand } from './commands/new.js';
 import { renderCommand } from './commands/render.js';
@@ -23,6 +24,7 @@ export async function runCommand(args: readonly string[]): Promise<number> {
     .addCommand(treeCommand())
     .addCommand(checkCommand())
     .addCommand(adoptCommand())
+    .addCommand(batchCommand())
     .addHelpText('after', '\nExit codes: 0 all well, 1 problems found, 2 wrong usage.');
 
   for (const command of program.commands) command.exitOverride().version(version);

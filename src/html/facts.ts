@@ -42,6 +42,11 @@ function blocksOf(component: ComponentCore): readonly Block[] {
   return onFailure ? [content, onFailure.block] : [content];
 }
 
+/** Whether a component, or one that it uses, waits for data. */
+export const waits: (component: ComponentCore) => boolean = /* @__PURE__ */ perComponent((component) =>
+  [...reached(component, () => true)].some((one) => one.load !== undefined),
+);
+
 /** Whether a component's template says what stands where its data could not be loaded. */
 export const showsFailure: (component: ComponentCore) => boolean = /* @__PURE__ */ perComponent((component) =>
   planOf(component).content.reads.some(

@@ -242,6 +242,14 @@ export const words = {
     `${what}, and this rendering does not wait for anything.`,
     'Render with await renderHtmlAsync(…) or streamHtml(…). As elements that load in the page: { loads: "in-page" }.',
   ]),
+  'row-invalid': error<{ fault: string }>(({ fault }) => [
+    `The row ${fault}.`,
+    'A row is a record of props: in NDJSON one JSON record a line, in CSV a line below the line of names.',
+  ]),
+  'page-unwritten': error<{ reason: string }>(({ reason }) => [
+    `The page could not be written: ${reason.replace(/\.$/, '')}.`,
+    'See to it that the folder can be written to, and that the component’s own functions take every row.',
+  ]),
   'handler-failed': error<{ component: string; handler: string; reason: string }>(
     ({ component, handler, reason }) => [
       `The handler "${handler}" of ${component} stopped with an error: ${reason}.`,

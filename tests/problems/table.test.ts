@@ -72,6 +72,7 @@ test('what comes up only in a live page is looked for there', () => {
     'problems/too-deep',
     'loading/elements',
     'loading/streams',
+    'batch/batch',
   ]
     .map((name) => readFileSync(fileURLToPath(new URL(`../${name}.test.ts`, import.meta.url)), 'utf8'))
     .join();

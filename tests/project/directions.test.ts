@@ -18,6 +18,7 @@ const floors: readonly (readonly string[])[] = [
   ['html', 'elements'],
   ['markup'],
   ['check', 'describe', 'ahead'],
+  ['batch'],
   ['index.ts', 'browser.ts'],
   ['cli', 'vite', 'bundlers'],
 ];

@@ -1,5 +1,3 @@
-import { spawn } from 'node:child_process';
-import { watch } from 'chokidar';
 import { Presets, SingleBar } from 'cli-progress';
 import { Command, Option } from 'commander';
 import pc from 'picocolors';
@@ -13,6 +11,7 @@ import {
   textReport,
 } from '../../check/index.js';
 import { UsageError } from '../load.js';
+import { watching } from '../watching.js';
 
 interface Options {
   readonly format: 'text' | 'json' | 'sarif';
@@ -36,7 +35,7 @@ export function checkCommand(): Command {
 }
 
 async function run(paths: readonly string[], options: Options): Promise<void> {
-  if (options.watch) return watchPaths(paths, options);
+  if (options.watch) return watching(['check', ...paths, '--format', options.format], () => paths);
   const report = await checked(paths);
   process.stdout.write(written(report, options.format));
   if (report.problems.some(({ severity }) => severity === 'error')) process.exitCode = 1;
@@ -79,24 +78,4 @@ function progressBar(): { show(done: number, all: number): void; stop(): void } 
     },
     stop: () => isShown && bar.stop(),
   };
-}
-
-/** Checks anew in a process of its own each time, so that every module is read again. */
-function watchPaths(paths: readonly string[], { format }: Options): Promise<void> {
-  const again = (): void => {
-    const args = [...process.execArgv, process.argv[1] ?? '', 'check', ...paths, '--format', format];
-    const child = spawn(process.execPath, args, { stdio: 'inherit' });
-    child.on('exit', () => process.stderr.write(pc.dim('Waiting for changes …\n')));
-  };
-  let waiting: NodeJS.Timeout | undefined;
-  const watcher = watch([...paths], { ignoreInitial: true, ignored: /node_modules|\/dist\/|\/\.git\// });
-  watcher.on('all', () => {
-    clearTimeout(waiting);
-    waiting = setTimeout(again, 80);
-  });
-  again();
-  return new Promise((end) => {
-    process.once('SIGINT', () => void watcher.close().then(end));
-    process.once('SIGTERM', () => void watcher.close().then(end));
-  });
 }

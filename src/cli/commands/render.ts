@@ -1,13 +1,14 @@
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { Command } from 'commander';
-import { type AnyComponent, componentCore, type Use } from '../../component/index.js';
+import { pageOf, propsOf, sourcesOf } from '../../batch/index.js';
+import { componentCore } from '../../component/index.js';
 import { codeOf } from '../../html/code/ahead.js';
-import { renderHtml, renderPage } from '../../html/index.js';
 import { renderDocument } from '../../markup/index.js';
 import { resolve } from '../../tree/index.js';
 import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
 import { printProblems } from '../print-problems.js';
+import { calledWithout, watching } from '../watching.js';
 
 interface Options extends DocumentArguments {
   readonly component?: string;
@@ -18,6 +19,7 @@ interface Options extends DocumentArguments {
   readonly css?: string;
   readonly showCode?: true;
   readonly out?: string;
+  readonly watch?: true;
 }
 
 /** `lattice render`: a component to HTML text. */
@@ -35,31 +37,43 @@ export function renderCommand(): Command {
     .option('--css <file>', 'with --page: rules for the whole page')
     .option('--show-code', 'print the code that its HTML text is written with, instead of the text')
     .option('-o, --out <file>', 'write to a file instead of standard output')
+    .option('-w, --watch', 'render again whenever something it is made of changes')
     .action(run);
 }
 
-async function run(path: string, options: Options): Promise<void> {
+async function run(path: string, options: Options, command: Command): Promise<void> {
+  if (options.watch) return again(path, options, command);
   if (isDocumentPath(path)) return document(path, options);
   const component = await loadComponent(path, options.component);
   const core = componentCore(component);
   if (options.showCode && core) return write(`${codeOf(core)}\n`, options.out);
-  const props = (await loadProps(options.props)) ?? {};
+  const given = (await loadProps(options.props)) ?? {};
+  const props = core ? propsOf({ json: '' }, given, core, new Set()) : given;
   const tree = resolve(component, props);
   if (tree.problems.some((problem) => problem.severity === 'error')) {
     printProblems(tree.problems);
     process.exitCode = 1;
     return;
   }
-  const use = useOf(component, props);
-  const html = options.page
-    ? renderPage(use, {
-        title: options.title ?? titleFrom(props, component),
-        lang: options.lang ?? 'en',
-        ...(options.css !== undefined && { styles: (await readFile(options.css, 'utf8')).trim() }),
-      })
-    : `${renderHtml(use, { styles: true })}\n`;
-  if (tree.problems.length > 0) printProblems(tree.problems);
-  await write(html, options.out);
+  const problems = [...tree.problems];
+  const html = await pageOf(component, props, {
+    isPage: options.page ?? false,
+    title: options.title,
+    lang: options.lang,
+    css: options.css === undefined ? undefined : (await readFile(options.css, 'utf8')).trim(),
+    onProblem: (one) => problems.push(one),
+  });
+  if (problems.length > 0) printProblems(problems);
+  await write(options.page ? html : `${html}\n`, options.out);
+}
+
+/** Renders whenever the module, what it imports, its props or rules for the page change. */
+function again(path: string, { css, props, uses = [] }: Options, command: Command): Promise<void> {
+  const others = [css, props].filter((one) => one !== undefined);
+  return watching(calledWithout(command), async () => [
+    ...others,
+    ...(await Promise.all([path, ...uses].map(sourcesOf))).flat(),
+  ]);
 }
 
 /** A document comes back with its components rendered; those with errors stay as they were written. */
@@ -69,15 +83,6 @@ async function document(path: string, options: Options): Promise<void> {
   await write(html, options.out);
   if (problems.length > 0) printProblems(problems);
   if (problems.some((problem) => problem.severity === 'error')) process.exitCode = 1;
-}
-
-function useOf(component: AnyComponent, props: Readonly<Record<string, unknown>>): Use {
-  return component(...([props] as never[]));
-}
-
-function titleFrom(props: Readonly<Record<string, unknown>>, component: { readonly name: string }): string {
-  const { description } = component as { description?: string };
-  return typeof props.title === 'string' ? props.title : (description ?? component.name);
 }
 
 async function write(text: string, out: string | undefined): Promise<void> {

@@ -1,0 +1,7 @@
+export { type BatchReport, batch, type Progress, type RowProblems, threads } from './batch.js';
+export { patternFault } from './names.js';
+export { type PageSettings, pageOf } from './page-of.js';
+export { propsOf } from './props-of.js';
+export { QueueMissing, queued, workFor } from './queue.js';
+export { kindOfRows } from './rows.js';
+export { sourcesOf } from './sources.js';

@@ -1,0 +1,62 @@
+import { spawn } from 'node:child_process';
+import { watch } from 'chokidar';
+import type { Command } from 'commander';
+import pc from 'picocolors';
+
+/** What a command was called with, without being asked to watch. */
+export function calledWithout(command: Command): readonly string[] {
+  const { rawArgs = [] } = command.parent as { readonly rawArgs?: readonly string[] };
+  return rawArgs.filter((one) => one !== '-w' && one !== '--watch');
+}
+
+/**
+ * Runs a command now and whenever one of some paths changes, in a process of its own each time, so that every module is
+ * read again. What comes while it runs is run once more when it has ended.
+ *
+ * @param pathsNow asked anew after each run: what a page is made of may be more by then
+ */
+export async function watching(
+  args: readonly string[],
+  pathsNow: () => Promise<readonly string[]> | readonly string[],
+): Promise<void> {
+  let isRunning = false;
+  let isAsked = false;
+  const watcher = watch([...(await pathsNow())], {
+    ignoreInitial: true,
+    ignored: /node_modules|\/dist\/|\/\.git\//,
+  });
+  const again = (): void => {
+    if (isRunning) {
+      isAsked = true;
+      return;
+    }
+    isRunning = true;
+    const child = spawn(process.execPath, [...process.execArgv, process.argv[1] ?? '', ...args], {
+      stdio: 'inherit',
+    });
+    child.on('exit', async () => {
+      isRunning = false;
+      process.stderr.write(pc.dim('Waiting for changes …\n'));
+      watcher.add([...(await pathsNow())]);
+      if (!isAsked) return;
+      isAsked = false;
+      again();
+    });
+  };
+  let waiting: NodeJS.Timeout | undefined;
+  watcher.on('all', () => {
+    clearTimeout(waiting);
+    waiting = setTimeout(again, 80);
+  });
+  again();
+  return new Promise((end) => {
+    const stop = async (): Promise<void> => {
+      await watcher.close();
+      end();
+      // What read the modules to know their files may still have threads of its own.
+      process.exit();
+    };
+    process.once('SIGINT', stop);
+    process.once('SIGTERM', stop);
+  });
+}
