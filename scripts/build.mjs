@@ -11,6 +11,7 @@ const dist = (path) => join(root, 'dist', path);
 const entries = {
   index: 'index.js',
   html: 'html/index.js',
+  mail: 'mail/index.js',
   elements: 'elements/index.js',
   markup: 'markup/index.js',
   check: 'check/index.js',

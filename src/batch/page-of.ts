@@ -8,6 +8,8 @@ export type Props = Readonly<Record<string, unknown>>;
 export interface PageSettings {
   /** Whether a whole document is written, with the styles in its head. */
   readonly isPage: boolean;
+  /** Whether it is one that mail programs show. */
+  readonly isMail?: boolean;
   readonly title?: string | undefined;
   readonly lang?: string | undefined;
   /** Rules for the whole page. */
@@ -17,12 +19,13 @@ export interface PageSettings {
 
 /** The HTML of a component with some props; data that it loads is waited for. */
 export async function pageOf(component: AnyComponent, props: Props, settings: PageSettings): Promise<string> {
-  const { css, isPage, lang = 'en', onProblem, title } = settings;
+  const { css, isMail = false, isPage, lang = 'en', onProblem, title } = settings;
   const use = component(...([props] as never[])) as Use;
   const telling = onProblem ? { onProblem } : {};
   const page = {
     title: title ?? titleFrom(props, component),
     lang,
+    mail: isMail,
     ...(css !== undefined && { styles: css }),
   };
   if (waits(componentCore(component) as ComponentCore))

@@ -9,7 +9,8 @@ import { dev, failure, refuseCall } from '../problem/index.js';
 import type { Content } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
-import { Pass, type Sink } from './pass.js';
+import { mailHtml } from './mail.js';
+import { Pass, type Sink, tellOnConsole } from './pass.js';
 import { nonceText, type RenderOptions, sheetLink, writeTo } from './render.js';
 import { BytesSink, joinedBytes, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
@@ -28,6 +29,11 @@ export interface PageOptions
   readonly description?: string;
   /** More content for the head: links, meta elements, scripts. */
   readonly head?: Content;
+  /**
+   * Writes it as mail programs show it: rules stand in the elements, nothing runs, and what would not be shown is told.
+   * Needs the packages `juice` and `parse5`, in Node.
+   */
+  readonly mail?: boolean;
   /** CSS for the whole page, before the components' own. */
   readonly styles?: string;
 }
@@ -42,7 +48,8 @@ export interface PageOptions
 export function renderPage(target: Use | AnyComponent, options: PageOptions): string {
   const sink = new TextSink();
   const { before, last } = pageParts(target, options, sink, renderPage);
-  return before + sink.with(last) + pageEnd;
+  const html = before + sink.with(last) + pageEnd;
+  return options.mail ? mailHtml(html, options.onProblem ?? tellOnConsole) : html;
 }
 
 /**
@@ -51,7 +58,7 @@ export function renderPage(target: Use | AnyComponent, options: PageOptions): st
  * @throws LatticeError with all problems, as `renderHtml` does
  * @example response.end(renderPageBytes(FairPage({ varieties }), { title: 'Open day', lang: 'en' }))
  */
-export function renderPageBytes(target: Use | AnyComponent, options: PageOptions): Uint8Array {
+export function renderPageBytes(target: Use | AnyComponent, options: Omit<PageOptions, 'mail'>): Uint8Array {
   const sink = new BytesSink();
   const { before, last } = pageParts(target, options, sink, renderPageBytes);
   const head = new BytesSink();

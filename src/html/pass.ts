@@ -24,7 +24,7 @@ export interface LateWriting {
   apart(frame: Frame, out: string, inner: Write, change: (text: string) => string): string;
 }
 
-function tellOnConsole(problem: Problem): void {
+export function tellOnConsole(problem: Problem): void {
   console.error(problemText(problem));
 }
 

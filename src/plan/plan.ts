@@ -41,6 +41,8 @@ export interface PlanElement {
   readonly tags: readonly string[] | undefined;
   readonly attributes: readonly PlanAttribute[];
   readonly content: Block;
+  /** Attributes that HTML has given up, and that stand here on purpose. */
+  readonly old?: readonly string[] | undefined;
   /** Whether it stands inside no element of its template. */
   readonly isOutermost: boolean;
   readonly source: SourcePlace | undefined;

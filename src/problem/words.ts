@@ -242,6 +242,7 @@ export const words = {
     `${what}, and this rendering does not wait for anything.`,
     'Render with await renderHtmlAsync(…) or streamHtml(…). As elements that load in the page: { loads: "in-page" }.',
   ]),
+  'mail-unfit': warning<{ fault: string; hint: string }>(({ fault, hint }) => [`The mail ${fault}.`, hint]),
   'row-invalid': error<{ fault: string }>(({ fault }) => [
     `The row ${fault}.`,
     'A row is a record of props: in NDJSON one JSON record a line, in CSV a line below the line of names.',

@@ -4,12 +4,18 @@ import { ElementNode } from './nodes/element.js';
 
 type Builder = (...args: unknown[]) => ElementNode;
 
-/** The builder of a tag. The first argument may be a record of attributes; all the others are content. */
-function builderOf(tag: string): Builder {
+/**
+ * The builder of a tag. The first argument may be a record of attributes; all the others are content. `old` are attributes
+ * that HTML has given up, and that stand there on purpose.
+ */
+export function builderOf(tag: string, old?: readonly string[]): Builder {
   return function build(...args: unknown[]): ElementNode {
     const [first] = args;
-    if (isRecord(first)) return new ElementNode(tag, first, args.slice(1) as Content[], build);
-    return new ElementNode(tag, undefined, args as Content[], build);
+    const isGiven = isRecord(first);
+    const content = (isGiven ? args.slice(1) : args) as Content[];
+    const node = new ElementNode(tag, isGiven ? first : undefined, content, build);
+    if (old) node.old = old;
+    return node;
   };
 }
 

@@ -3,7 +3,7 @@ export * from './attributes/index.js';
 export type { Attr, Builder, ClassInput, StyleInput, VoidBuilder } from './attributes/types.js';
 export type { AttributesOfAny } from './builders.js';
 export type { DomElement, DomEvent, DomFetch, DomSignal } from './dom-names.js';
-export { el } from './el.js';
+export { builderOf, el } from './el.js';
 export { calc, phrase, uid } from './expression/calc.js';
 export { describe } from './expression/describe.js';
 export { failedValue, guarded, plainText } from './expression/evaluate.js';

@@ -55,13 +55,13 @@ function checkAll(
 }
 
 /** Names that no element, or not this one, has. Foreign and custom elements may have any. */
-function checkNames({ tag, attributes }: PlanElement, say: Report): void {
+function checkNames({ tag, attributes, old }: PlanElement, say: Report): void {
   if (typeof tag !== 'string' || tag.includes('-') || (svgTags.has(tag) && !htmlTags.has(tag))) return;
   const unknown = unknownTag(tag);
   if (unknown) return say(unknown);
   for (const one of attributes) {
     const name = one.kind === 'fixed' || one.kind === 'value' ? one.name : one.kind === 'none' ? one.key : '';
-    const found = name === '' ? undefined : unknownAttribute(tag, name);
+    const found = name === '' || old?.includes(name) ? undefined : unknownAttribute(tag, name);
     if (found) say(found);
   }
 }

@@ -73,6 +73,7 @@ test('what comes up only in a live page is looked for there', () => {
     'loading/elements',
     'loading/streams',
     'batch/batch',
+    'mail/mail',
   ]
     .map((name) => readFileSync(fileURLToPath(new URL(`../${name}.test.ts`, import.meta.url)), 'utf8'))
     .join();

@@ -23,6 +23,7 @@ const doors: Record<string, string> = {
   'zesty-lattice/bundlers': 'esbuild rollup webpack',
   'zesty-lattice/vite/page': 'note',
   'zesty-lattice/vite/texts': 'reading',
+  'zesty-lattice/mail': 'mail renderMail renderMailAsync',
   'zesty-lattice/html':
     'escapeAttribute escapeText provideCode renderBytes renderHtml renderHtmlAsync renderPage renderPageBytes streamHtml',
 };

@@ -4,6 +4,7 @@ import { Command } from 'commander';
 import { pageOf, propsOf, sourcesOf } from '../../batch/index.js';
 import { componentCore } from '../../component/index.js';
 import { codeOf } from '../../html/code/ahead.js';
+import { mailText } from '../../html/mail.js';
 import { renderDocument } from '../../markup/index.js';
 import { resolve } from '../../tree/index.js';
 import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
@@ -14,6 +15,7 @@ interface Options extends DocumentArguments {
   readonly component?: string;
   readonly props?: string;
   readonly page?: true;
+  readonly mail?: true;
   readonly title?: string;
   readonly lang?: string;
   readonly css?: string;
@@ -32,6 +34,10 @@ export function renderCommand(): Command {
     .option('-c, --component <name>', 'which of its components, by tag name or export name')
     .option('-p, --props <file>', 'its props, a record in a JSON file')
     .option('--page', 'write a whole document, with the styles in its head')
+    .option(
+      '--mail',
+      'write a mail: rules in its elements, and its plain text beside it; needs juice and html-to-text',
+    )
     .option('--title <text>', 'with --page: the title; else the prop "title", else the description')
     .option('--lang <tag>', 'with --page: the language of the text', 'en')
     .option('--css <file>', 'with --page: rules for the whole page')
@@ -56,15 +62,18 @@ async function run(path: string, options: Options, command: Command): Promise<vo
     return;
   }
   const problems = [...tree.problems];
+  const isPage = options.page ?? options.mail ?? false;
   const html = await pageOf(component, props, {
-    isPage: options.page ?? false,
+    isPage,
+    isMail: options.mail ?? false,
     title: options.title,
     lang: options.lang,
     css: options.css === undefined ? undefined : (await readFile(options.css, 'utf8')).trim(),
     onProblem: (one) => problems.push(one),
   });
   if (problems.length > 0) printProblems(problems);
-  await write(options.page ? html : `${html}\n`, options.out);
+  await write(isPage ? html : `${html}\n`, options.out);
+  if (options.mail) await writeText(html, options.out);
 }
 
 /** Renders whenever the module, what it imports, its props or rules for the page change. */
@@ -83,6 +92,13 @@ async function document(path: string, options: Options): Promise<void> {
   await write(html, options.out);
   if (problems.length > 0) printProblems(problems);
   if (problems.some((problem) => problem.severity === 'error')) process.exitCode = 1;
+}
+
+/** A mail's plain text, beside its HTML, and how long that is. */
+async function writeText(html: string, out: string | undefined): Promise<void> {
+  const size = (Buffer.byteLength(html) / 1024).toFixed(1);
+  process.stderr.write(`The mail is ${size} KB; some programs cut what is longer than 102 KB.\n`);
+  if (out !== undefined) await write(`${mailText(html).trimEnd()}\n`, out.replace(/(?:\.html?)?$/, '.txt'));
 }
 
 async function write(text: string, out: string | undefined): Promise<void> {

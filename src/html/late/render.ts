@@ -4,8 +4,9 @@ import { deepOr, dev } from '../../problem/index.js';
 import { refuse, spotProblems } from '../../tree/index.js';
 import { styledIn } from '../facts.js';
 import type { Form } from '../form.js';
+import { mailHtml } from '../mail.js';
 import { type PageOptions, pageEnd, pageStart } from '../page.js';
-import { Pass } from '../pass.js';
+import { Pass, tellOnConsole } from '../pass.js';
 import { calledWith, nonceText, prepare, type RenderArguments, type RenderOptions } from '../render.js';
 import { writeOnTheSpot } from '../spot.js';
 import { styleSheet } from '../styles.js';
@@ -49,7 +50,8 @@ export async function renderHtmlAsync<const Target extends Use | AnyComponent>(
 ): Promise<string> {
   let html = '';
   for await (const piece of pieces(target, given[0], given[1])) if (piece !== pause) html += piece;
-  return html;
+  const { onProblem, page } = calledWith(target, given[0], given[1]).options as unknown as LateOptions;
+  return page?.mail ? mailHtml(html, onProblem ?? tellOnConsole) : html;
 }
 
 /**

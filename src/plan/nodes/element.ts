@@ -55,6 +55,7 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
       content,
       isOutermost: at.isOutermost,
       source,
+      ...(node.old && { old: node.old }),
     };
   },
   reads: ({ tag, attributes }) => [

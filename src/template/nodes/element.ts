@@ -9,6 +9,8 @@ export class ElementNode {
   readonly tag: unknown;
   readonly attributes: Readonly<Record<string, unknown>> | undefined;
   readonly content: readonly Content[];
+  /** Attributes that HTML has given up, and that stand here on purpose. */
+  old?: readonly string[];
 
   constructor(
     tag: unknown,

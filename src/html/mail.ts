@@ -1,0 +1,151 @@
+import { type Finding, finding, type Problem, placed } from '../problem/index.js';
+
+/** How large a mail may be until some programs cut it, in bytes of its HTML. */
+export const mostMailBytes = 102 * 1024;
+
+interface Modules {
+  createRequire(from: string): (name: string) => unknown;
+}
+
+/** Packages that only mail needs are asked for when one is written: not every server has them, and no page. */
+function packageOf<Package>(name: string): Package {
+  const node = (globalThis as { process?: { getBuiltinModule?(name: string): unknown } }).process;
+  const modules = node?.getBuiltinModule?.('node:module') as Modules | undefined;
+  if (!modules) throw new Error('Mail is written in Node alone.');
+  try {
+    return modules.createRequire(import.meta.url)(name) as Package;
+  } catch {
+    throw new Error(
+      `Mail needs the packages juice, html-to-text and parse5: npm install juice html-to-text parse5.`,
+    );
+  }
+}
+
+interface Node {
+  readonly nodeName: string;
+  readonly value?: string;
+  tagName?: string;
+  attrs?: { name: string; value: string }[];
+  childNodes?: Node[];
+}
+
+interface Parse5 {
+  parse(html: string): Node;
+  serialize(node: Node): string;
+}
+
+type Juice = (html: string, options: Readonly<Record<string, unknown>>) => string;
+
+/**
+ * A document as mail programs show it: rules stand in the elements' own style attributes, what cannot be there (rules for
+ * some screens alone) stays in a style element that may be missed, and nothing runs. What such programs do not show, or
+ * cut, is told.
+ */
+export function mailHtml(page: string, tell: (problem: Problem) => void): string {
+  const juice = packageOf<Juice>('juice');
+  const { parse, serialize } = packageOf<Parse5>('parse5');
+  const say = (found: Finding): void => tell(placed(found, ''));
+  const inlined = juice(page.replace(/<style[^>]*>[\s\S]*?<\/style>/g, inLight), {
+    removeStyleTags: true,
+    preserveMediaQueries: true,
+    preserveFontFaces: true,
+    preservePseudos: true,
+    preserveImportant: true,
+    resolveCSSVariables: true,
+    applyWidthAttributes: true,
+    applyHeightAttributes: true,
+  });
+  const document = parse(inlined);
+  const keepsMarks = /<style[^>]*>[\s\S]*?\[data-in/.test(inlined);
+  clean(document, keepsMarks, say);
+  const html = serialize(document);
+  const bytes = new TextEncoder().encode(html).length;
+  if (bytes > mostMailBytes)
+    say(
+      finding('mail-unfit', {
+        fault: `is ${Math.ceil(bytes / 1024)} KB, and some programs cut what is longer than 102 KB`,
+        hint: 'Show less of it, and link to the rest.',
+      }),
+    );
+  return html;
+}
+
+/** The plain text of a mail, for programs and people that want it. */
+export function mailText(html: string): string {
+  const { convert } = packageOf<{ convert(html: string, options: object): string }>('html-to-text');
+  return convert(html, {
+    wordwrap: 78,
+    selectors: [
+      { selector: 'img', format: 'skip' },
+      { selector: '[aria-hidden="true"]', format: 'skip' },
+      { selector: 'a', options: { hideLinkHrefIfSameAsText: true, ignoreHref: false } },
+      ...['h1', 'h2', 'h3', 'h4'].map((selector) => ({ selector, options: { uppercase: false } })),
+      { selector: 'ul', options: { itemPrefix: '- ' } },
+      // Tables are how a mail is laid out: their rows are lines.
+      { selector: 'table', format: 'block', options: { leadingLineBreaks: 1, trailingLineBreaks: 1 } },
+      { selector: 'tr', format: 'block', options: { leadingLineBreaks: 1, trailingLineBreaks: 1 } },
+    ],
+  });
+}
+
+/** Removes what runs and what is of no use any more, and tells what a mail program would not show. */
+function clean(node: Node, keepsMarks: boolean, say: (found: Finding) => void): void {
+  if (!node.childNodes) return;
+  node.childNodes = node.childNodes.filter((child) => {
+    if (child.tagName !== 'script') return true;
+    say(
+      finding('mail-unfit', {
+        fault: 'has a script, which no mail program runs',
+        hint: 'It was left out. Show what it would have shown.',
+      }),
+    );
+    return false;
+  });
+  for (const child of node.childNodes) {
+    if (child.attrs) cleanAttributes(child as Node & { attrs: NonNullable<Node['attrs']> }, keepsMarks, say);
+    clean(child, keepsMarks, say);
+  }
+}
+
+function cleanAttributes(
+  element: Node & { attrs: NonNullable<Node['attrs']> },
+  keepsMarks: boolean,
+  say: (found: Finding) => void,
+): void {
+  if (!keepsMarks)
+    element.attrs = element.attrs.filter(({ name }) => name !== 'data-in' && name !== 'data-in-host');
+  const of = (name: string): string | undefined => element.attrs.find((one) => one.name === name)?.value;
+  if (element.tagName === 'img' && of('alt') === undefined)
+    say(finding('image-unnamed', { src: of('src') ?? '' }));
+  const style = element.attrs.find(({ name }) => name === 'style');
+  if (style) style.value = style.value.replace(/\s*\n\s*/g, ' ');
+  for (const name of ['href', 'src', 'background']) {
+    const url = of(name);
+    if (url === undefined || /^(?:https?:|mailto:|tel:|cid:|data:|#)/i.test(url)) continue;
+    say(
+      finding('mail-unfit', {
+        fault: `has ${name}="${url.slice(0, 60)}", which leads nowhere from a mail`,
+        hint: 'Write the whole address, with https://.',
+      }),
+    );
+  }
+}
+
+/** Mail programs know neither `:where()` nor `light-dark()`: what is meant for light stands for both. */
+function inLight(style: string): string {
+  let text = style.replace(/:where\((\[data-in[^()]*\])\)/g, '$1');
+  for (let at = text.indexOf('light-dark('); at >= 0; at = text.indexOf('light-dark(')) {
+    let depth = 0;
+    let comma = -1;
+    let end = at + 'light-dark('.length;
+    for (; end < text.length; end++) {
+      const char = text[end];
+      if (char === '(') depth++;
+      else if (char === ')' && depth-- === 0) break;
+      else if (char === ',' && depth === 0 && comma < 0) comma = end;
+    }
+    const light = text.slice(at + 'light-dark('.length, comma < 0 ? end : comma).trim();
+    text = text.slice(0, at) + light + text.slice(end + 1);
+  }
+  return text;
+}
