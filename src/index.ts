@@ -58,6 +58,7 @@ export {
   type LoadFault,
   type LoadState,
   phrase,
+  type RowExpr,
   type Rows,
   type Share,
   type StateExpr,

@@ -82,6 +82,8 @@ export class Planner {
   readonly isOnTheSpot: boolean;
   /** How many locals are needed. */
   locals = 0;
+  /** The lists whose rows are being planned, by the local that holds the row's item. */
+  readonly lists = new Map<number, Core>();
   /** How many slots and uses there are as yet. */
   places = 0;
   /** The plans of the components that are used. */

@@ -9,6 +9,7 @@ declare global {
   interface Response {}
   interface RequestInit {}
   interface URL {}
+  interface File {}
 }
 
 export type DomElement = HTMLElement;
@@ -16,5 +17,6 @@ export type DomEvents = HTMLElementEventMap;
 export type DomFragment = DocumentFragment;
 export type DomEvent = Event;
 export type DomSignal = AbortSignal;
+export type DomFile = File;
 /** The platform's `fetch`, as far as its names are known. */
 export type DomFetch = (input: string | URL, init?: RequestInit) => Promise<Response>;

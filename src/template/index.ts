@@ -2,6 +2,7 @@ export { type Accepted, accepted, acceptedHere, takesAccepted } from './accepted
 export * from './attributes/index.js';
 export type { Attr, Builder, ClassInput, StyleInput, VoidBuilder } from './attributes/types.js';
 export type { AttributesOfAny } from './builders.js';
+export { controlText } from './control-text.js';
 export type { DomElement, DomEvent, DomFetch, DomSignal } from './dom-names.js';
 export { builderOf, el } from './el.js';
 export { calc, phrase, uid } from './expression/calc.js';

@@ -57,7 +57,8 @@ const builders: AttributeTable<[element: StaticElement, view: CompiledView, leve
     const reads = readsOf([one.value], level);
     const [from = [level.index, 0]] = reads;
     view.note(reads);
-    view.part(element, call('bind', one.field, one.value, from[1], from[0]));
+    const path = one.path.length > 0 ? one.path : undefined;
+    view.part(element, call('bind', one.field, one.value, from[1], from[0], path));
   },
   chosen: () => undefined,
   none: () => undefined,

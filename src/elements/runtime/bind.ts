@@ -1,25 +1,96 @@
+import { controlText } from '../../template/control-text.js';
 import type { Scope } from '../../template/scope.js';
 import { type Attach, follow } from './block.js';
+import type { Instance } from './instance.js';
 import type { Get } from './text.js';
 
 type Control = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
+type Whole = Readonly<Record<string, unknown>>;
 
-/** Ties a form control to a field of the state: the field shows in the control, and what is typed goes to the field. */
-export function bind(name: string, get: Get, mask: number, level = 0): Attach {
+/** What is tied to a control: the field of the state, and how it is shown. */
+interface Bound {
+  readonly name: string;
+  readonly run: () => void;
+}
+
+const tied = new WeakMap<Element, Bound>();
+const followed = new WeakSet<Instance>();
+
+/**
+ * Ties a form control to a field of the state, or to a part of one: it shows in the control, and what is typed goes to
+ * the state.
+ *
+ * @param path the way from the field to the part: keys of records, and the numbers of rows
+ */
+export function bind(
+  name: string,
+  get: Get,
+  mask: number,
+  level = 0,
+  path: readonly (string | Get)[] = [],
+): Attach {
   return (node, scopes, block, instance) => {
     const control = node as Control;
-    const value = (): unknown => get(scopes[level] as Scope);
+    const scope = (): Scope => scopes[level] as Scope;
+    const value = (): unknown => get(scope());
     const run = (): void => show(control, value());
+    const keys = (): readonly PropertyKey[] =>
+      path.map((key) => (typeof key === 'string' ? key : (key(scope()) as number)));
     // Options of a select come after it, so its choice is shown once they are there.
     if (control instanceof HTMLSelectElement) queueMicrotask(run);
     run();
-    control.addEventListener(eventOf(control), () => instance.change({ [name]: read(control, value()) }));
+    tied.set(control, { name, run });
+    followResets(instance);
+    control.addEventListener(eventOf(control), () => {
+      const first = (): unknown => part(firstState(instance)[name], keys());
+      const next = read(control, value(), first);
+      instance.change({ [name]: replaced((instance.scope.state as Whole)[name], keys(), next) });
+    });
     follow(block, level, mask, run);
   };
 }
 
+function firstState({ live, props }: Instance): Whole {
+  return (live.state?.(props) ?? {}) as Whole;
+}
+
+/** A reset of a form sets the fields that its controls are tied to back, and the controls with them. */
+function followResets(instance: Instance): void {
+  if (followed.has(instance)) return;
+  followed.add(instance);
+  const root = instance.host.shadowRoot as ShadowRoot;
+  root.addEventListener('reset', (event) => {
+    if (event.defaultPrevented) return;
+    const controls = [...root.querySelectorAll<Control>('input, select, textarea')];
+    const own = controls.filter(({ form }) => form === event.target).flatMap((one) => tied.get(one) ?? []);
+    const first = firstState(instance);
+    instance.change(Object.fromEntries(own.map(({ name }) => [name, first[name]])));
+    // The browser sets the controls back after the event, to what is written in them.
+    setTimeout(() => {
+      for (const { run } of own) run();
+    });
+  });
+}
+
+function part(whole: unknown, keys: readonly PropertyKey[]): unknown {
+  return keys.reduce((of, key) => (of as Record<PropertyKey, unknown> | undefined)?.[key], whole);
+}
+
+/** The same data with one part of it replaced: what holds it is made anew, so that it counts as changed. */
+function replaced(whole: unknown, keys: readonly PropertyKey[], value: unknown): unknown {
+  const [key, ...more] = keys;
+  if (key === undefined) return value;
+  const copy: Record<PropertyKey, unknown> = Array.isArray(whole)
+    ? ([...whole] as never)
+    : { ...(whole as object) };
+  copy[key] = replaced(copy[key], more, value);
+  return copy;
+}
+
 function eventOf(control: Control): string {
-  return control instanceof HTMLSelectElement || /^(checkbox|radio)$/.test(control.type) ? 'change' : 'input';
+  return control instanceof HTMLSelectElement || /^(checkbox|radio|file)$/.test(control.type)
+    ? 'change'
+    : 'input';
 }
 
 /** Shows a value, without touching a control that shows it already: its caret stays where it is. */
@@ -29,21 +100,36 @@ function show(control: Control, value: unknown): void {
     for (const option of control.options) option.selected = chosen.has(option.value);
   } else if (control.type === 'checkbox') (control as HTMLInputElement).checked = value === true;
   else if (control.type === 'radio') (control as HTMLInputElement).checked = control.value === String(value);
-  else {
-    const text = value === null || value === undefined ? '' : String(value);
+  else if (control.type === 'file') {
+    // Files can be chosen by people alone; that there are none can be shown.
+    if (!value || (Array.isArray(value) && value.length === 0)) control.value = '';
+  } else {
+    const text = controlText(value, control.type);
     const isSameNumber = typeof value === 'number' && control.value !== '' && Number(control.value) === value;
-    if (control.value !== text && !isSameNumber) control.value = text;
+    if (control.value !== text && !isSameNumber && !isUnfinished(control, value)) control.value = text;
   }
 }
 
-function read(control: Control, before: unknown): unknown {
+/** Whether a date is being typed that is none as yet: a control with nothing to give may not be emptied. */
+function isUnfinished({ type, validity }: Control, value: unknown): boolean {
+  return validity.badInput && (value === null || (type === 'number' && typeof value === 'number'));
+}
+
+function read(control: Control, before: unknown, first: () => unknown): unknown {
   if (control instanceof HTMLSelectElement) {
     return control.multiple ? [...control.selectedOptions].map((option) => option.value) : control.value;
   }
-  if (control.type === 'checkbox') return (control as HTMLInputElement).checked;
-  if (typeof before === 'number' || /^(number|range)$/.test(control.type)) {
-    const { valueAsNumber } = control as HTMLInputElement;
-    return Number.isNaN(valueAsNumber) ? (typeof before === 'number' ? before : null) : valueAsNumber;
+  const { type, value } = control;
+  const input = control as HTMLInputElement;
+  if (type === 'checkbox') return input.checked;
+  if (type === 'file') return input.multiple ? [...(input.files ?? [])] : (input.files?.[0] ?? null);
+  if (typeof before === 'number' || /^(number|range)$/.test(type)) {
+    const number = input.valueAsNumber;
+    if (!Number.isNaN(number)) return number;
+    // A number that may be empty is so at first; any other stays as it was.
+    return typeof before === 'number' && typeof first() === 'number' ? before : null;
   }
-  return control.value;
+  if (/^(date|datetime-local|month|time|week)$/.test(type) && typeof before !== 'string')
+    return value === '' ? null : type === 'datetime-local' ? new Date(value) : input.valueAsDate;
+  return value;
 }

@@ -10,7 +10,15 @@ import {
   shadowMarksOf,
 } from '../../plan/index.js';
 import type { Finding } from '../../problem/index.js';
-import { attributeText, type Core, describe, ExprCore, plainText, styleText } from '../../template/index.js';
+import {
+  attributeText,
+  type Core,
+  controlText,
+  describe,
+  ExprCore,
+  plainText,
+  styleText,
+} from '../../template/index.js';
 import { escapeAttribute } from '../escape.js';
 import { written } from '../text.js';
 import { choose } from './branches.js';
@@ -104,11 +112,11 @@ const lowerers: AttributeTable<[tag: string, to: Steps, at: At], void> = {
     };
     to.push({ kind: 'made', make, values, where: at.env.where });
   },
-  binding({ control, value, own }, _tag, to, at) {
+  binding({ control, value, own, type }, _tag, to, at) {
     const shown = lower(value, at);
     if (control === 'radio') made(radio, [shown, lower(own, at)], to, at);
     else if (control === 'checkbox') made(checkbox, [shown], to, at);
-    else if (control === 'text') made(valueAttribute, [shown], to, at);
+    else if (control === 'text') made(valueAttribute, [shown, literal(type)], to, at);
   },
   chosen: ({ chosen, own }, _tag, to, at) => made(selected, [lower(chosen, at), lower(own, at)], to, at),
   listener: ignore,
@@ -126,8 +134,10 @@ const selected: Make = (_frame, _where, all, own) => {
   const isChosen = Array.isArray(all) ? all.map(String).includes(String(own)) : String(all) === String(own);
   return isChosen ? ' selected' : '';
 };
-const valueAttribute: Make = (_frame, _where, value) =>
-  value === null || value === undefined || value === '' ? '' : ` value="${escapeAttribute(String(value))}"`;
+const valueAttribute: Make = (_frame, _where, value, type) => {
+  const text = controlText(value, String(type));
+  return text === '' ? '' : ` value="${escapeAttribute(text)}"`;
+};
 
 type Report = (found: Finding) => void;
 

@@ -5,7 +5,7 @@ import { parseExpression } from '../expression/parse.js';
 import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
 import { hasHole, type Piece, pieces, unmarked } from '../syntax/holes.js';
 import type { MarkupAttribute, MarkupElement } from '../syntax/nodes.js';
-import { holeAt } from './content.js';
+import { expressionOf, holeAt } from './content.js';
 import { bind, guarded, readExpression } from './expression.js';
 import type { Locals } from './names.js';
 import type { TextReading } from './reading.js';
@@ -20,7 +20,7 @@ export function attributesOf(
   for (const attribute of node.attributes) {
     const { name } = attribute;
     if (name === 'handles') attributes.on = listeners(attribute, locals, reading);
-    else if (name === 'bind') attributes.bind = boundState(attribute, reading);
+    else if (name === 'bind') attributes.bind = boundState(attribute, locals, reading);
     else if (name === 'accepted') Object.assign(attributes, accepted);
     else if (name === 'class') attributes.class = classInput(attribute, locals, reading);
     else if (name === 'style') attributes.style = styleInput(attribute, locals, reading);
@@ -186,13 +186,16 @@ function calledHandler(text: string): ExpressionTree & { readonly kind: 'name' |
   throw new ExpressionFault('is no call of a handler', 0, 'Name one of the component’s handlers: add(1).');
 }
 
-/** `bind="title"`: the field of the state that a form control is tied to. */
-function boundState(attribute: MarkupAttribute, reading: TextReading): unknown {
+/** `bind="title"`, `bind="draft.title"`: the field of the state, or the part of one, that a form control is tied to. */
+function boundState(attribute: MarkupAttribute, locals: Locals, reading: TextReading): unknown {
   const [first, ...more] = pieces(attribute.value, reading.holes);
   const written = typeof first === 'object' && more.length === 0 ? first.expression : attribute.value;
   const name = written.trim().replace(/^state\./, '');
   if (/^[A-Za-z_$][\w$]*$/.test(name) && reading.names.hasState(name, true))
     return reading.names.state(name).face;
+  // A part of a field, or of a row: the planner says whether it is one.
+  if (/^[A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*|\[[^\]]+\])+$/.test(name))
+    return expressionOf(written, attribute.valueAt, locals, reading)?.face;
   const { what, hint } = reading.names.noState(name) as { what: string; hint: string };
   reading.report('name-unknown', { what, name, hint }, attribute.valueAt);
   return undefined;

@@ -72,7 +72,12 @@ const mapped: AttributeTable<[map: (core: Core) => Core], PlanAttribute> = {
   }),
   style: (one, map) => ({ ...one, parts: one.parts.map(([name, value]) => [name, map(value)] as const) }),
   listener: (one, map) => ({ ...one, args: one.args.map(map) }),
-  binding: (one, map) => ({ ...one, value: map(one.value), own: map(one.own) }),
+  binding: (one, map) => ({
+    ...one,
+    value: map(one.value),
+    own: map(one.own),
+    path: one.path.map((key) => (typeof key === 'string' ? key : map(key))),
+  }),
   chosen: (one, map) => ({ ...one, chosen: map(one.chosen), own: map(one.own) }),
   none: (one) => one,
   accepted: (one) => one,

@@ -67,9 +67,13 @@ export interface BindingAttribute {
   readonly kind: 'binding';
   readonly key: 'bind';
   readonly field: string;
+  /** The way from there to what it shows: keys of records, numbers of rows. */
+  readonly path: readonly (string | Core)[];
   readonly value: Core;
   /** How the control shows the value. */
-  readonly control: 'text' | 'checkbox' | 'radio' | 'textarea' | 'select';
+  readonly control: 'text' | 'checkbox' | 'radio' | 'textarea' | 'select' | 'file';
+  /** The type of an `input`, which says how dates are written; empty for others. */
+  readonly type: string;
   /** What a radio button stands for. */
   readonly own: Core;
 }
@@ -122,7 +126,7 @@ const reads: AttributeTable<[], readonly Core[]> = {
     parts.flatMap((part) => (part.kind === 'text' ? [part.text] : part.when ? [part.when] : [])),
   style: ({ parts }) => parts.flatMap(([, value]) => (value.op.op === 'literal' ? [] : [value])),
   listener: () => [],
-  binding: ({ value }) => [value],
+  binding: ({ value, path }) => [value, ...path.filter((key) => typeof key !== 'string')],
   chosen: ({ chosen, own }) => [chosen, own],
   none: () => [],
   accepted: () => [],

@@ -11,6 +11,7 @@ import {
   type Report,
   takesAccepted,
 } from '../../template/index.js';
+import { boundTo, type Lists, noLists } from './bound-to.js';
 import { classPieces } from './class.js';
 import type { BindingAttribute, PlanAttribute } from './plan-attribute.js';
 import { stylePieces } from './style.js';
@@ -32,9 +33,11 @@ export function planAttributes(
   tags: Tags,
   attributes: Readonly<Record<string, unknown>>,
   report: Report,
+  lists: Lists = noLists,
 ): readonly PlanAttribute[] {
   const planned: PlanAttribute[] = [];
-  for (const name in attributes) planAttribute(tags, name, attributes[name], attributes, report, planned);
+  for (const name in attributes)
+    planAttribute(tags, name, attributes[name], attributes, report, lists, planned);
   if (takesAccepted(attributes)) planned.push({ kind: 'accepted', key: '' });
   return planned;
 }
@@ -45,6 +48,7 @@ function planAttribute(
   value: unknown,
   all: Readonly<Record<string, unknown>>,
   report: Report,
+  lists: Lists,
   to: PlanAttribute[],
 ): void {
   // Nothing is said of it: what stands before stays.
@@ -53,7 +57,7 @@ function planAttribute(
   const key = written.toLowerCase();
   if (key === 'on') return planListeners(tags, value, report, to);
   if (key === 'json') return;
-  const one = decided(tags, name, key, value, all, report);
+  const one = decided(tags, name, key, value, all, report, lists);
   const before = to.findIndex((other) => other.key === one.key);
   if (before < 0) to.push(one);
   else to[before] = one;
@@ -66,9 +70,10 @@ function decided(
   value: unknown,
   all: Readonly<Record<string, unknown>>,
   report: Report,
+  lists: Lists,
 ): PlanAttribute {
   const none: PlanAttribute = { kind: 'none', key };
-  if (key === 'bind') return planBinding(tags, value, all, report) ?? none;
+  if (key === 'bind') return planBinding(tags, value, all, report, lists) ?? none;
   if (key === 'class') return value === null ? none : { kind: 'class', key, parts: classPieces(value) };
   if (key === 'style')
     return value === null ? none : { kind: 'style', key, parts: stylePieces(tagOf(tags), value, report) };
@@ -109,16 +114,19 @@ function planBinding(
   value: unknown,
   all: Readonly<Record<string, unknown>>,
   report: Report,
+  lists: Lists,
 ): BindingAttribute | undefined {
   if (isNothing(value)) return undefined;
   const core = coreOf(value);
-  if (core?.op.op === 'state')
+  const to = core && boundTo(core, lists);
+  if (to)
     return {
       kind: 'binding',
       key: 'bind',
-      field: core.op.name,
+      ...to,
       value: core,
       control: controlOf(tagOf(tags), all.type),
+      type: typeof all.type === 'string' ? all.type : '',
       own: operand(all.value),
     };
   report(
@@ -126,7 +134,7 @@ function planBinding(
       attribute: 'bind',
       tag: tagOf(tags),
       fault: 'ties a control to a field of the state, and got something else',
-      hint: 'Keep the value in the state: bind: state.title.',
+      hint: 'Keep the value in the state: bind: state.title, state.draft.title, or a field of a row of state.items.',
     }),
   );
   return undefined;
@@ -134,7 +142,7 @@ function planBinding(
 
 function controlOf(tag: string, type: unknown): BindingAttribute['control'] {
   if (tag === 'textarea' || tag === 'select') return tag;
-  return type === 'checkbox' || type === 'radio' ? type : 'text';
+  return type === 'checkbox' || type === 'radio' || type === 'file' ? type : 'text';
 }
 
 /** `srcdoc` holds a document, so it takes ready-made HTML alone. */

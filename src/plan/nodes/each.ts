@@ -14,9 +14,11 @@ export const each: PlannedKind<EachNode, PlanEach> = {
       const facts = { name: describeValue(list), got: show(list) };
       planner.report(finding('list-invalid', facts, sourceOf(node)));
     }
+    const rows = operand(isList ? (list ?? []) : []);
+    planner.lists.set(item, rows);
     return {
       kind: 'each',
-      list: operand(isList ? (list ?? []) : []),
+      list: rows,
       item,
       label,
       key,

@@ -34,7 +34,7 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
     const changing = coreOf(node.tag);
     const fixed = changing ? '' : fixedTag(node.tag, report);
     const tags = changing ? tagsOf(changing, planner) : [fixed];
-    const attributes = node.attributes ? planAttributes(tags, node.attributes, report) : none;
+    const attributes = node.attributes ? planAttributes(tags, node.attributes, report, planner.lists) : none;
     const { around, rows, counts } = at;
     const inner = fixed === 'select' ? boundOf(attributes) : at.choice;
     const inside: At = { around, rows, counts, tag: fixed, isOutermost: false, choice: inner };

@@ -1,4 +1,4 @@
-import type { DomEvents } from '../dom-names.js';
+import type { DomEvents, DomFile } from '../dom-names.js';
 import type { ExprOf, StateExpr } from '../expression/expr.js';
 import type { HandlerCall } from '../handler-call.js';
 import type { Content, TemplateNode } from '../node.js';
@@ -48,7 +48,17 @@ export interface CommonAttributes {
   readonly style?: StyleInput;
   readonly on?: Listeners;
   /** Ties a form control to a field of the state, both ways. */
-  readonly bind?: StateExpr<string> | StateExpr<number> | StateExpr<boolean> | StateExpr<readonly string[]>;
+  readonly bind?:
+    | StateExpr<string>
+    | StateExpr<string | null>
+    | StateExpr<number>
+    | StateExpr<number | null>
+    | StateExpr<boolean>
+    | StateExpr<Date>
+    | StateExpr<Date | null>
+    | StateExpr<DomFile | null>
+    | StateExpr<readonly DomFile[]>
+    | StateExpr<readonly string[]>;
   readonly id?: Attr<string>;
   readonly title?: Attr<string>;
   readonly lang?: Attr<string>;

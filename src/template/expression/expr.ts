@@ -13,11 +13,24 @@ declare const value: unique symbol;
 export type Expr<T> = ExprOf<T> & Fields<NonNullable<T>>;
 
 /** An expression of a field of the state, which a form control can be tied to. */
-export type StateExpr<T> = Expr<T> & OfState;
+export type StateExpr<T> = ExprOf<T> & OfState & StateFields<NonNullable<T>>;
+
+type StateFields<T> = T extends Plain
+  ? unknown
+  : T extends readonly (infer Item)[]
+    ? { readonly length: Expr<number>; readonly [index: number]: StateExpr<Item | undefined> }
+    : T extends object
+      ? { readonly [K in keyof T]-?: StateExpr<T[K]> }
+      : unknown;
 
 declare const ofState: unique symbol;
 interface OfState {
   readonly [ofState]: true;
+}
+
+/** Tells whether an expression is of the state. */
+export interface PerhapsOfState<Is> {
+  readonly [ofState]?: Is;
 }
 
 /** The part of an expression that says what it is an expression of. */

@@ -1,5 +1,13 @@
 import { dev, refuseCall } from '../../problem/index.js';
-import { coreOf, type Expr, ExprCore, type ExprOf, fieldOf } from '../expression/expr.js';
+import {
+  coreOf,
+  type Expr,
+  ExprCore,
+  type ExprOf,
+  fieldOf,
+  type PerhapsOfState,
+  type StateExpr,
+} from '../expression/expr.js';
 import type { Core } from '../expression/ops.js';
 import { gotIn } from '../got.js';
 import { brandNodes, type Content, nodeBrand, placeNow } from '../node.js';
@@ -48,6 +56,9 @@ export interface EachOptions<Item> {
   readonly empty?: Content;
 }
 
+/** A row's item: of a list of the state a form control may be tied to a part of it. */
+export type RowExpr<Item, IsState> = IsState extends true ? StateExpr<Item> : Expr<Item>;
+
 /** What content is repeated for: a list, or rows that come one after another. */
 export type Rows<Item> = readonly Item[] | AsyncIterable<Item>;
 
@@ -65,9 +76,9 @@ export function isAsyncRows(value: unknown): value is AsyncIterable<unknown> {
  * @throws LatticeError `call-invalid`, while developing
  * @example eachOf(props.varieties, (variety) => el.li(variety.name), { key: 'id', empty: el.p('None left') })
  */
-export function eachOf<Item>(
-  list: ExprOf<Rows<Item> | null | undefined> | Rows<Item>,
-  row: (item: Expr<Item>, index: Expr<number>) => Content,
+export function eachOf<Item, IsState = false>(
+  list: (ExprOf<Rows<Item> | null | undefined> & PerhapsOfState<IsState>) | Rows<Item>,
+  row: (item: RowExpr<Item, IsState>, index: Expr<number>) => Content,
   options?: EachOptions<Item>,
 ): Content {
   if (dev && !Array.isArray(list) && !coreOf(list) && !isAsyncRows(list))
@@ -88,7 +99,7 @@ export function eachOf<Item>(
   return deeper(2, (first) => {
     const item = localExpr(first, label, 'item');
     const index = localExpr(first + 1, 'index', 'index');
-    const content = row(item.face as Expr<Item>, index.face as Expr<number>);
+    const content = row(item.face as RowExpr<Item, IsState>, index.face as Expr<number>);
     const { key, empty } = options ?? {};
     const keyed = typeof key === 'string' ? fieldOf(item, key).face : key?.(item.face as Expr<Item>);
     return new EachNode(list, first, label, content, coreOf(keyed), empty);

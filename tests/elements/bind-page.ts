@@ -1,0 +1,4 @@
+import 'zesty-lattice/markup';
+import { startBound } from './bind-parts.js';
+
+startBound();
