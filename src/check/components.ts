@@ -40,6 +40,7 @@ function unreadProps(component: ComponentCore): readonly Problem[] {
   const functions = [
     component.state,
     component.connected,
+    component.load,
     component.provides,
     component.field?.value,
     component.field?.fault,

@@ -24,7 +24,7 @@ import { attribute, checked, documentHtml, outerAttribute, plain, worded } from 
 import { bind } from './runtime/bind.js';
 import type { Attach } from './runtime/block.js';
 import { changing } from './runtime/changing.js';
-import { classes, styles } from './runtime/class-and-style.js';
+import { classes, inlineStyle, restyled, styles } from './runtime/class-and-style.js';
 import { each } from './runtime/each.js';
 import { failing } from './runtime/failing.js';
 import { fieldFeature, fieldMembers } from './runtime/field.js';
@@ -63,6 +63,7 @@ const functions: Readonly<Partial<Record<RuntimeName, unknown>>> = {
   filling,
   given,
   handed,
+  inlineStyle,
   innerScope,
   json,
   later,
@@ -76,6 +77,7 @@ const functions: Readonly<Partial<Record<RuntimeName, unknown>>> = {
   providing,
   ready,
   receiving,
+  restyled,
   slotWatch,
   styles,
   text,
@@ -193,7 +195,11 @@ function nodeOf(node: StaticNode): Node {
     return node.kind === 'text' ? document.createTextNode('') : document.createComment('');
   const { tag, isSvg, attributes, content } = node;
   const element = isSvg ? document.createElementNS(svgSpace, tag) : document.createElement(tag);
-  for (const [name, value] of attributes) element.setAttribute(name, value);
+  for (const [name, value] of attributes) {
+    // A page's policy may refuse style attributes, and never the style object.
+    if (name === 'style') (element as HTMLElement).style.cssText = value;
+    else element.setAttribute(name, value);
+  }
   const home = element instanceof HTMLTemplateElement ? element.content : element;
   home.appendChild(nodesOf(content));
   return element;

@@ -11,7 +11,7 @@ import { isUse, notAComponent, refuse } from '../tree/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
 import { mailHtml } from './mail.js';
 import { Pass, type Sink, tellOnConsole } from './pass.js';
-import { nonceText, type RenderOptions, sheetLink, writeTo } from './render.js';
+import { joinedCss, nonceText, type RenderOptions, sheetLink, writeTo } from './render.js';
 import { BytesSink, joinedBytes, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
@@ -84,7 +84,7 @@ function pageParts(
     );
   const use = isUse(target) ? target : emptyUse(target, called);
   const { form, idPrefix, loads, nonce, onProblem, sheets } = options;
-  const { last, styled } = writeTo(
+  const { last, rules, styled } = writeTo(
     use,
     {
       ...(form && { form }),
@@ -96,13 +96,13 @@ function pageParts(
     },
     sink,
   );
-  return { before: pageStart(options, styled), last };
+  return { before: pageStart(options, styled, rules), last };
 }
 
 /** What stands before the content of a document. */
-export function pageStart(options: PageOptions, styled: ReadonlySet<ComponentCore>): string {
+export function pageStart(options: PageOptions, styled: ReadonlySet<ComponentCore>, rules = ''): string {
   const { title, lang = 'en', dir, description, head, nonce, sheets } = options;
-  const css = styleSheet(styled, options.styles ?? '');
+  const css = joinedCss(styleSheet(styled, options.styles ?? ''), rules);
   const parts = [
     `<!doctype html>\n<html lang="${escapeAttribute(lang)}"${dir ? ` dir="${escapeAttribute(dir)}"` : ''}>\n<head>`,
     '<meta charset="utf-8">',

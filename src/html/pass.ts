@@ -28,6 +28,51 @@ export function tellOnConsole(problem: Problem): void {
   console.error(problemText(problem));
 }
 
+/** Rules that stand for style attributes: each is found by what it says. */
+export class StyleRules {
+  private readonly known = new Map<string, string>();
+  private waiting: string[] = [];
+
+  /** Adds a rule for the elements that hold these declarations as data. */
+  addData(declarations: string): void {
+    if (this.known.has(declarations)) return;
+    this.known.set(declarations, '');
+    this.waiting.push(`[data-style=${JSON.stringify(declarations)}]${strong} { ${declarations} }`);
+  }
+
+  /** The value of the attribute by which a rule of these declarations finds its elements. */
+  add(declarations: string): string {
+    let key = this.known.get(declarations);
+    if (key === undefined) {
+      key = hashOf(declarations);
+      this.known.set(declarations, key);
+      this.waiting.push(`[data-style="${key}"]${strong} { ${declarations} }`);
+    }
+    return key;
+  }
+
+  /** The rules that were not taken before. */
+  take(): string {
+    return this.waiting
+      .splice(0)
+      .join('\n')
+      .replace(/<\/(style)/gi, '<\\/$1');
+  }
+}
+
+/** Makes a rule stronger than what components and pages say, as a style attribute is. */
+const strong = ':not(#_)'.repeat(4);
+
+function hashOf(text: string): string {
+  let [a, b] = [0x9e3779b9, 0x85ebca6b];
+  for (let at = 0; at < text.length; at++) {
+    const unit = text.charCodeAt(at);
+    a = Math.imul(a ^ unit, 2654435761);
+    b = Math.imul(b ^ unit, 1597334677);
+  }
+  return `s${(a >>> 0).toString(36)}${(b >>> 0).toString(36)}`;
+}
+
 /** One rendering: it gathers what is found wrong with values while they are written, and the styles it needs. */
 export class Pass {
   readonly form: 'markup' | 'elements';
@@ -50,6 +95,8 @@ export class Pass {
 
   /** The nonce of style and script elements, as an attribute. */
   nonce = '';
+  /** Rules that stand for style attributes, where a page's policy refuses these. */
+  readonly styleRules = new StyleRules();
   /** Links to the page's own style sheets, for each shadow root. */
   links = '';
   /** Whether it is asked for styles. */
@@ -67,6 +114,20 @@ export class Pass {
     this.inRoot = undefined;
     this.sink = sink;
     this.late = undefined;
+  }
+
+  /** The rules for style attributes in the shadow roots that are open, innermost last. */
+  roots: StyleRules[] = [];
+
+  /** Begins a shadow root, or a part of one that comes later. */
+  openRoot(): void {
+    if (this.nonce !== '') this.roots.push(new StyleRules());
+  }
+
+  /** Ends it: with a style element where it needs one, which an element takes out when it takes the root over. */
+  closeRoot(): string {
+    const rules = this.roots.pop()?.take() ?? '';
+    return rules === '' ? '' : `<style${this.nonce} data-inline>${rules}</style>`;
   }
 
   report(found: Finding, where: string): void {

@@ -78,9 +78,9 @@ export function renderHtml<const Target extends Use | AnyComponent>(
     }
   }
   const { use, options } = calledWith(target, given[0], given[1]);
-  const { html, styled } = write(use, options);
-  if (!options.styles || styled.size === 0) return html;
-  return `<style${nonceText(options.nonce)}>${styleSheet(styled)}</style>${html}`;
+  const { html, rules, styled } = write(use, options);
+  if (!options.styles || (styled.size === 0 && rules === '')) return html;
+  return `<style${nonceText(options.nonce)}>${joinedCss(styleSheet(styled), rules)}</style>${html}`;
 }
 
 /**
@@ -96,10 +96,10 @@ export function renderBytes<const Target extends Use | AnyComponent>(
 ): Uint8Array {
   const { use, options } = calledWith(target, given[0], given[1]);
   const sink = new BytesSink();
-  const { last, styled } = writeTo(use, options, sink);
-  if (!options.styles || styled.size === 0) return sink.with(last);
+  const { last, rules, styled } = writeTo(use, options, sink);
+  if (!options.styles || (styled.size === 0 && rules === '')) return sink.with(last);
   const styles = new BytesSink();
-  styles.take(`<style${nonceText(options.nonce)}>${styleSheet(styled)}</style>`);
+  styles.take(`<style${nonceText(options.nonce)}>${joinedCss(styleSheet(styled), rules)}</style>`);
   return joinedBytes(styles.with(''), sink.with(last));
 }
 
@@ -125,6 +125,11 @@ export function sheetLink(href: string, more = ''): string {
 
 const noStyles: ReadonlySet<ComponentCore> = new Set();
 
+/** Rules one after another. */
+export function joinedCss(...parts: readonly string[]): string {
+  return parts.filter((text) => text !== '').join('\n');
+}
+
 /** A nonce as an attribute. */
 export function nonceText(nonce: string | undefined): string {
   return nonce === undefined ? '' : ` nonce="${escapeAttribute(nonce)}"`;
@@ -134,10 +139,10 @@ export function nonceText(nonce: string | undefined): string {
 export function write(
   use: UseNode,
   options: RenderOptions,
-): { html: string; styled: ReadonlySet<ComponentCore> } {
+): { html: string; styled: ReadonlySet<ComponentCore>; rules: string } {
   const sink = new TextSink();
-  const { last, styled } = writeTo(use, options, sink);
-  return { html: sink.with(last), styled };
+  const { last, rules, styled } = writeTo(use, options, sink);
+  return { html: sink.with(last), styled, rules };
 }
 
 /** Writes the markup of a use to a sink as it gets ready; what comes last is given back. */
@@ -145,7 +150,7 @@ export function writeTo(
   use: UseNode,
   options: RenderOptions,
   sink: Sink,
-): { last: string; styled: ReadonlySet<ComponentCore> } {
+): { last: string; styled: ReadonlySet<ComponentCore>; rules: string } {
   try {
     return writeAll(use, options, sink);
   } catch (thrown) {
@@ -165,14 +170,14 @@ function writeAll(
   use: UseNode,
   options: RenderOptions,
   sink: Sink,
-): { last: string; styled: ReadonlySet<ComponentCore> } {
+): { last: string; styled: ReadonlySet<ComponentCore>; rules: string } {
   // What stands where in content on the spot is looked at while developing; what is unsafe is refused always.
   if (dev) refuse(spotProblems(use));
   const pass = new Pass(options.form, sink);
   const ids = prepare(pass, options);
   pass.loadsInPage = options.loads === 'in-page' && options.form === 'elements';
-  const quick = making.isQuick ? quickIn(pass, use, ids) : undefined;
+  const quick = making.isQuick && pass.nonce === '' ? quickIn(pass, use, ids) : undefined;
   const last = quick ?? writeOnTheSpot(use, pass, ids);
   if (pass.problems.length > 0) refuse(pass.problems);
-  return { last, styled: pass.styled ?? noStyles };
+  return { last, styled: pass.styled ?? noStyles, rules: pass.styleRules.take() };
 }

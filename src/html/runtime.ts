@@ -295,10 +295,12 @@ export function hostText(
     start += `${host.attributes}><template shadowrootmode="open">${frame.pass.links}${allowed}${dataBlock(data)}`;
     const inner = new Frame(pass, frame, where, '', fills);
     const shadow = host.shadow();
+    pass.openRoot();
     const run = pass.late ? shadow.instructed : shadow.run;
     const opened = run(inner, out + start, ...values, state, data);
     pass.inRoot = around;
-    return `${content(frame, `${opened}</template>`)}</${name}>`;
+    const rules = pass.closeRoot();
+    return `${content(frame, `${opened}${rules}</template>`)}</${name}>`;
   } finally {
     end();
   }

@@ -73,12 +73,12 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
   });
 
   test('of five changes in a row the last one counts, and the others are given up', async () => {
-    const page = await open(script, '<water-level from="/json/aa?ms=300"></water-level>');
+    const page = await open(script, '<water-level from="/json/aa?ms=4000"></water-level>');
     await shows(page, 'water-level', 'Reading');
     for (const [at, name] of ['bbb', 'cccc', 'ddddd', 'eeeeee', 'fffffff'].entries()) {
       await page.evaluate(
         ([to, ms]) => document.querySelector('water-level')?.setAttribute('from', `/json/${to}?ms=${ms}`),
-        [name, 250 - at * 60] as const,
+        [name, at === 4 ? 100 : 3_000 - at * 300] as const,
       );
       await page.waitForTimeout(20);
     }
@@ -114,8 +114,9 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     await page.evaluate(
       `document.querySelector('water-level').remove(); document.querySelector('tank-board').remove()`,
     );
-    await page.waitForTimeout(300);
-    expect(service.stopped.sort()).toEqual(['/json/aa?ms=3000', '/json/slow?ms=300']);
+    for (let n = 0; n < 100 && service.stopped.length < 2; n++) await page.waitForTimeout(20);
+    await page.waitForTimeout(100);
+    expect(service.stopped.sort()).toEqual(['/json/aa?ms=3000', '/json/slow?ms=1500']);
     expect(told).toEqual([]);
     await page.close();
   });

@@ -53,13 +53,19 @@ function shape(node: Node, options: ShapeOptions): Shape[] {
       ({ name }) =>
         !marks.test(name) && name !== 'slot' && !(control && /^(value|checked|selected)$/.test(name)),
     )
-    .map(({ name, value }) => `${name}=${holdsIds.test(name) ? sameIds(value, node, options) : value}`)
+    .map(({ name, value }) => `${name}=${valueOf(node, name, value, options)}`)
     .sort();
   const style = getComputedStyle(node);
   const seen = options.looks ? looks.map((name) => style[name]).join(' ') : '';
   const inside =
     node instanceof HTMLTextAreaElement ? [] : merged(shownIn(node).flatMap((one) => shape(one, options)));
   return [[`${node.namespaceURI?.slice(-3)} ${node.localName}`, attributes, inside, control, seen]];
+}
+
+/** A style as the browser reads it: in a page it is set by the style object, which writes it in its own way. */
+function valueOf(node: Element, name: string, value: string, options: ShapeOptions): string {
+  if (name === 'style') return (node as HTMLElement).style.cssText;
+  return holdsIds.test(name) ? sameIds(value, node, options) : value;
 }
 
 function shownIn(node: Node): Node[] {

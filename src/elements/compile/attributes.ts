@@ -44,11 +44,16 @@ const builders: AttributeTable<[element: StaticElement, view: CompiledView, leve
         name,
         core.op.op === 'literal' ? new Constant(core.op.value) : core,
       ]);
-      return part(element, one, 'style', call('styles', element.tag, ready), view, level);
+      const reads = readsOf(attributeReads(one), level);
+      view.note(reads);
+      view.common.hasStyles = true;
+      return view.part(element, call('inlineStyle', call('styles', element.tag, ready), reads, level.index));
     }
     const constant = parts.map(([name, { op }]) => [name, op.op === 'literal' && op.value] as const);
     const text = styleText(element.tag, constant, ignore as never, ignore);
-    if (text !== '') element.attributes.set('style', text);
+    if (text === '') return;
+    element.attributes.set('style', text);
+    view.common.hasStyles = true;
   },
   listener({ type, handler, args }, element, view, level) {
     view.part(element, call('listen', type, handler, new HandlerArguments(args), level.index));

@@ -47,6 +47,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
       ...(faults.length > 0
         ? [new InPage(new FaultsOf(faults.map(({ finding }) => finding)), faults[0]?.finding.message)]
         : []),
+      ...(common.hasStyles ? [call('restyled')] : []),
       ...(shares.length > 0 ? [call('consuming', ...shares)] : []),
       ...(content.asksForSlots ? [call('slotWatch', ...core.slots.names)] : []),
       ...(core.load ? [call('loading', part('load'))] : []),
@@ -91,6 +92,7 @@ function commonOf(count: CountNodes): Common {
     uses: new Set(),
     styled: new Set(),
     fillsOthers: false,
+    hasStyles: false,
     count,
     nodes(nodes, parent, view, spot) {
       for (const node of nodes) {

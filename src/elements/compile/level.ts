@@ -34,6 +34,8 @@ export interface Common {
   readonly styled: Set<ComponentCore>;
   /** Whether some of it stands in the shadow roots of elements in it, whose slots it fills. */
   fillsOthers: boolean;
+  /** Whether elements in it have styles. */
+  hasStyles: boolean;
   readonly count: CountNodes;
   /** How nodes are built, and views of their own: handed to those that build one kind, so that they need not know of each other. */
   nodes(nodes: readonly PlanNode[], parent: Around, view: CompiledView, spot: Spot): void;

@@ -1,6 +1,12 @@
+import { dev } from '../../problem/index.js';
 import { type ClassPart, writtenClass } from '../../template/attributes/class.js';
 import { type StylePart, writtenStyle } from '../../template/attributes/style.js';
+import type { Scope } from '../../template/scope.js';
+import { nameOf } from './adoption.js';
 import type { Write } from './attribute.js';
+import type { Attach } from './block.js';
+import type { Feature, Instance } from './instance.js';
+import { forward, type Reads } from './move.js';
 
 /** The words of a class: those that are always there, and the parts that follow. */
 export function classes(prefix: string, parts: readonly ClassPart[]): Write {
@@ -12,4 +18,49 @@ export function classes(prefix: string, parts: readonly ClassPart[]): Write {
 export function styles(tag: string, parts: readonly StylePart[]): Write {
   const write = writtenStyle(tag, parts);
   return (scope, report) => write(scope, report) || null;
+}
+
+/**
+ * A style that changes. It goes through the style object: a page's policy may refuse style attributes
+ * (https://www.w3.org/TR/CSP3/#directive-style-src-attr).
+ */
+export function inlineStyle(write: Write, reads: Reads, level = 0): Attach {
+  return (node, scopes, block, instance) => {
+    const element = node as HTMLElement;
+    let shown: unknown;
+    const run = (): void => {
+      const text = write(scopes[level] as Scope, (found) => instance.report(found)) ?? '';
+      if (text === shown) return;
+      shown = text;
+      const written = element.getAttribute('style') ?? '';
+      if (instance.adoption && written !== text && !isSameStyle(element, text as string))
+        instance.tell('markup-differs', {
+          how: dev ? `style of ${nameOf(element)} is not the same` : 'style',
+        });
+      if (text === '') element.removeAttribute('style');
+      else if (written !== text || element.style.length === 0) element.style.cssText = text as string;
+    };
+    run();
+    forward(block, reads, run);
+  };
+}
+
+/** Whether an element has a style, however that is written. */
+function isSameStyle(element: HTMLElement, text: string): boolean {
+  const other = document.createElement('i');
+  other.style.cssText = text;
+  return other.style.cssText === element.style.cssText;
+}
+
+/** Styles that a server wrote as data, since the page's policy refuses style attributes. */
+export function restyled(): (instance: Instance) => Feature {
+  return ({ host }) => ({
+    before() {
+      for (const one of host.shadowRoot?.querySelectorAll('[data-inline]') ?? []) one.remove();
+      for (const one of host.shadowRoot?.querySelectorAll<HTMLElement>('[data-style]') ?? []) {
+        one.style.cssText = one.dataset.style as string;
+        one.removeAttribute('data-style');
+      }
+    },
+  });
 }

@@ -21,7 +21,7 @@ export { always } from './always.js';
 export { attribute, checked, documentHtml, outerAttribute, plain, worded } from './attribute.js';
 export { bind } from './bind.js';
 export { changing } from './changing.js';
-export { classes, styles } from './class-and-style.js';
+export { classes, inlineStyle, restyled, styles } from './class-and-style.js';
 export { each } from './each.js';
 export { classOf } from './element.js';
 export { failing } from './failing.js';

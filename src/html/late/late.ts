@@ -167,11 +167,12 @@ export class Late implements LateWriting {
   private into(part: Part, { inRoot, problems, shared }: Around, work: () => string): void {
     const { pass } = this;
     const before = this.current;
-    const had = { inRoot: pass.inRoot, problems: pass.problems, shared: pass.shared };
+    const had = { inRoot: pass.inRoot, problems: pass.problems, roots: pass.roots, shared: pass.shared };
     this.current = part;
-    Object.assign(pass, { inRoot, problems, shared: shared && new Map(shared) });
+    Object.assign(pass, { inRoot, problems, roots: [], shared: shared && new Map(shared) });
+    pass.openRoot();
     try {
-      part.take(work());
+      part.take(work() + pass.closeRoot());
     } finally {
       this.current = before;
       Object.assign(pass, had);

@@ -7,7 +7,14 @@ import type { Form } from '../form.js';
 import { mailHtml } from '../mail.js';
 import { type PageOptions, pageEnd, pageStart } from '../page.js';
 import { Pass, tellOnConsole } from '../pass.js';
-import { calledWith, nonceText, prepare, type RenderArguments, type RenderOptions } from '../render.js';
+import {
+  calledWith,
+  joinedCss,
+  nonceText,
+  prepare,
+  type RenderArguments,
+  type RenderOptions,
+} from '../render.js';
 import { writeOnTheSpot } from '../spot.js';
 import { styleSheet } from '../styles.js';
 import { walkAsReady } from './as-ready.js';
@@ -120,6 +127,8 @@ async function* pieces(
   try {
     const { part, pass } = begin(use, options, own.signal);
     const styled = styledOf(use, options.form ?? 'markup');
+    // Those of what is there by now stand before it, all others behind what they are of.
+    const rules = pass.styleRules.take();
     if (options.page)
       yield pageStart(
         {
@@ -128,9 +137,10 @@ async function* pieces(
           ...(options.nonce !== undefined && { nonce: options.nonce }),
         },
         styled,
+        rules,
       );
-    else if (options.styles && styled.size > 0)
-      yield `<style${nonceText(options.nonce)}>${styleSheet(styled)}</style>`;
+    else if (options.styles && (styled.size > 0 || rules !== ''))
+      yield `<style${nonceText(options.nonce)}>${joinedCss(styleSheet(styled), rules)}</style>`;
     const all = options.order === 'as-ready' ? walkAsReady(part, options.nonce) : walk(part);
     for await (const piece of all) {
       own.signal.throwIfAborted();
@@ -139,6 +149,8 @@ async function* pieces(
     }
     own.signal.throwIfAborted();
     refuse(pass.problems);
+    const more = pass.styleRules.take();
+    if (more !== '') yield `<style${nonceText(options.nonce)}>${more}</style>`;
     if (options.page) yield pageEnd;
   } finally {
     for (const end of unfollow) end();

@@ -20,6 +20,8 @@ import {
   styleText,
 } from '../../template/index.js';
 import { escapeAttribute } from '../escape.js';
+import { marksParts } from '../form.js';
+import type { Pass } from '../pass.js';
 import { written } from '../text.js';
 import { choose } from './branches.js';
 import { type At, literal, register } from './env.js';
@@ -105,10 +107,15 @@ const lowerers: AttributeTable<[tag: string, to: Steps, at: At], void> = {
   style({ parts }, tag, to, at) {
     const values = parts.map(([, value]) => lower(value, at));
     const names = parts.map(([name]) => name);
-    const fixed = fixedText(values, (report) => styleOf(tag, names, values.map(constant), report));
+    const { isStrict } = at.lowering.lowerer;
+    const fixed = isStrict
+      ? undefined
+      : fixedText(values, (report) => styleOf(tag, names, values.map(constant), report));
     if (fixed !== undefined) return to.text(fixed);
+    const write = !isStrict ? styleOf : marksParts(at.env.form) ? styleData : styleRule;
     const make: Make = function style(frame, where, ...all) {
-      return styleOf(tag, names, all, (found) => frame.pass.report(found, where.path(frame)));
+      const report = (found: Finding): void => frame.pass.report(found, where.path(frame));
+      return write(tag, names, all, report, frame.pass);
     };
     to.push({ kind: 'made', make, values, where: at.env.where });
   },
@@ -145,6 +152,34 @@ function styleOf(tag: string, names: readonly string[], values: readonly unknown
   const parts = names.map((name, index) => [name, values[index]] as const);
   const text = styleText(tag, parts, called, report);
   return text === '' ? '' : ` style="${escapeAttribute(text)}"`;
+}
+
+/** The same as a rule of the page, and what it finds the element by. */
+function styleRule(
+  tag: string,
+  names: readonly string[],
+  values: readonly unknown[],
+  report: Report,
+  pass: Pass,
+): string {
+  const parts = names.map((name, index) => [name, values[index]] as const);
+  const text = styleText(tag, parts, called, report);
+  return text === '' ? '' : ` data-style="${pass.styleRules.add(text)}"`;
+}
+
+/** The same in a shadow root: the element sets it by the style object, which no policy refuses. */
+function styleData(
+  tag: string,
+  names: readonly string[],
+  values: readonly unknown[],
+  report: Report,
+  pass: Pass,
+): string {
+  const parts = names.map((name, index) => [name, values[index]] as const);
+  const text = styleText(tag, parts, called, report);
+  if (text === '') return '';
+  pass.roots.at(-1)?.addData(text);
+  return ` data-style="${escapeAttribute(text)}"`;
 }
 
 function constant({ op }: Core): unknown {

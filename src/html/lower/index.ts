@@ -41,21 +41,31 @@ const noOpen: ReadonlySet<ComponentCore> = new Set();
 const routinesOf = /* @__PURE__ */ perComponent(() => new Map<string, Routine>());
 
 const lowerer: Lowerer = {
+  isStrict: false,
   node(node, to, at) {
     // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
     (lowerers[node.kind] as (node: PlanNode, to: Steps, at: At) => void)(node, to, at);
   },
-  routine: routineOf,
-  attributes: attributesRoutine,
+  routine: (component, form, open) => routineOf(component, form, open),
+  attributes: (node, handed, env, own) => attributesRoutine(node, handed, env, own, lowerer),
+};
+
+/** The same for pages whose policy refuses style attributes. */
+const strictLowerer: Lowerer = {
+  isStrict: true,
+  node: lowerer.node,
+  routine: (component, form, open) => routineOf(component, form, open, strictLowerer),
+  attributes: (node, handed, env, own) => attributesRoutine(node, handed, env, own, strictLowerer),
 };
 
 /** The routine of a component in a form, made once. */
-export function routineOf(component: ComponentCore, form: Form, open = noOpen): Routine {
-  const key = open.size === 0 ? form : `${form} ${[...open].map(({ name }) => name).sort()}`;
+export function routineOf(component: ComponentCore, form: Form, open = noOpen, by = lowerer): Routine {
+  const around = open.size === 0 ? form : `${form} ${[...open].map(({ name }) => name).sort()}`;
+  const key = by.isStrict ? `${around} strict` : around;
   const routines = routinesOf(component);
   let routine = routines.get(key);
   if (!routine) {
-    routine = new Routine(partsOf(component, form, open, false));
+    routine = new Routine(partsOf(component, form, open, false, by));
     routines.set(key, routine);
   }
   return routine;
@@ -63,7 +73,7 @@ export function routineOf(component: ComponentCore, form: Form, open = noOpen): 
 
 /** The routine of a component for uses on the spot: after its props it takes what fills its slots, ready to put in. */
 export function spotRoutine(component: ComponentCore, form: Form): Routine {
-  return new Routine(partsOf(component, form, noOpen, true));
+  return new Routine(partsOf(component, form, noOpen, true, lowerer));
 }
 
 function partsOf(
@@ -71,8 +81,9 @@ function partsOf(
   form: Form,
   open: ReadonlySet<ComponentCore>,
   isOnTheSpot: boolean,
+  by: Lowerer,
 ): RoutineParts {
-  const lowering = new Lowering(lowerer, open);
+  const lowering = new Lowering(by, open);
   const props = component.props.names.map((name) => register(lowering.register(name)));
   const texts = isOnTheSpot ? component.slots.names.map((name) => lowering.register(name)) : undefined;
   const steps = new Steps();
@@ -116,8 +127,14 @@ function partsOf(
 }
 
 /** An element's attributes with those handed on; it takes as many values of its own, and those handed on. */
-function attributesRoutine(node: PlanElement, handed: AcceptedHere, around: Env, own: number): Routine {
-  const lowering = new Lowering(lowerer, noOpen);
+function attributesRoutine(
+  node: PlanElement,
+  handed: AcceptedHere,
+  around: Env,
+  own: number,
+  by: Lowerer,
+): Routine {
+  const lowering = new Lowering(by, noOpen);
   const numbered = (count: number): [number, Core][] =>
     Array.from({ length: count }, (_, at) => [at, given(register(lowering.register('value')))]);
   const base = { lowering, ids: [() => literal('')], tag: '', known: nothingKnown };
@@ -144,8 +161,13 @@ function attributesRoutine(node: PlanElement, handed: AcceptedHere, around: Env,
 }
 
 /** Content that stands in no component, for one rendering. */
-export function lowerOnTheSpot(nodes: readonly PlanNode[], form: Form, ids: string): RoutineParts {
-  const lowering = new Lowering(lowerer, noOpen);
+export function lowerOnTheSpot(
+  nodes: readonly PlanNode[],
+  form: Form,
+  ids: string,
+  isStrict: boolean,
+): RoutineParts {
+  const lowering = new Lowering(isStrict ? strictLowerer : lowerer, noOpen);
   const env: Env = {
     component: undefined,
     form,

@@ -8,6 +8,8 @@ import { type Callable, type Register, type Step, Steps } from './steps.js';
 
 /** How nodes are lowered, and routines had: handed to those that lower one kind, so that they need not know of each other. */
 export interface Lowerer {
+  /** Whether a page's policy refuses style attributes, so that rules stand for them. */
+  readonly isStrict: boolean;
   node(node: PlanNode, to: Steps, at: At): void;
   /** The routine of a component. `open` are the components around it where it stands inside itself, in an element. */
   routine(component: ComponentCore, form: Form, open?: ReadonlySet<ComponentCore>): Callable;

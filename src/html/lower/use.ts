@@ -340,6 +340,8 @@ function spliceHost(
   for (const [index, value] of props.entries()) lowerPropAttribute(component, index, value, inner, at);
   inner.text(`${attributes}><template shadowrootmode="open">`);
   inner.push({ kind: 'made', make: pageLinks, values: [], where });
+  const { isStrict } = lowering.lowerer;
+  if (isStrict) inner.push({ kind: 'made', make: rootOpened, values: [], where });
   const style = hostStyle(component, styledIn(component, 'shadow'));
   if (style !== '')
     inner.push({ kind: 'made', make: ({ pass }) => withNonce(style, pass), values: [], where });
@@ -361,6 +363,7 @@ function spliceHost(
   const inside: At = { lowering, env, locals: noLocals, ids: [() => literal('')], tag: '', known };
   inner.text(blockStart(planOf(component).content.nodes, inside));
   lowerBody(component, inside, inner);
+  if (isStrict) inner.push({ kind: 'made', make: rootClosed, values: [], where });
   inner.text('</template>');
   inner.all(content.list);
   inner.text(`</${component.name}>`);
@@ -387,6 +390,12 @@ function lowerPropAttribute(component: ComponentCore, index: number, value: Core
   const isAlways = presence === 'required' || isMade(fallbackValue);
   choose(isAlways ? literal(true) : new ExprCore(isOther), written.list, [], to);
 }
+
+const rootOpened: Make = ({ pass }) => {
+  pass.openRoot();
+  return '';
+};
+const rootClosed: Make = ({ pass }) => pass.closeRoot();
 
 /** What was loaded, for the element to go on with. */
 const loadedBlock: Make = (_frame, _where, data) => dataBlock(data);
