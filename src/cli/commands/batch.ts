@@ -169,16 +169,19 @@ function progressBar(): { readonly show: (progress: Progress) => void; readonly 
     },
     Presets.shades_classic,
   );
-  const begin = performance.now();
+  // Counted from the first rows: threads take a moment to begin.
+  let first: { readonly at: number; readonly rows: number; readonly share: number } | undefined;
   bar.start(1_000, 0, { rows: 0, rate: '…', left: '…', wrong: '' });
   return {
     show({ failed, rows, share }) {
-      const seconds = (performance.now() - begin) / 1000;
-      const left = share > 0 ? (seconds / share) * (1 - share) : 0;
+      first ??= { at: performance.now(), rows, share };
+      const seconds = (performance.now() - first.at) / 1000;
+      const done = share - first.share;
+      const left = done > 0 ? (seconds / done) * (1 - share) : 0;
       bar.update(Math.round(share * 1_000), {
         rows: rows.toLocaleString('en'),
-        rate: Math.round(rows / Math.max(seconds, 0.001)).toLocaleString('en'),
-        left: left < 90 ? `${Math.ceil(left)} s` : `${Math.ceil(left / 60)} min`,
+        rate: done > 0 ? Math.round((rows - first.rows) / seconds).toLocaleString('en') : '…',
+        left: done <= 0 ? '…' : left < 90 ? `${Math.ceil(left)} s` : `${Math.ceil(left / 60)} min`,
         wrong: failed > 0 ? `  ${failed} failed` : '',
       });
     },
