@@ -38,7 +38,8 @@ function trustedOutline(html: Core): string {
 /** A list as its author would write it. */
 export function listName(list: Core): string {
   const { op } = list;
-  return op.op === 'literal' ? `a list of ${(op.value as readonly unknown[]).length}` : describe(list);
+  if (op.op !== 'literal') return describe(list);
+  return Array.isArray(op.value) ? `a list of ${op.value.length}` : 'rows that come one after another';
 }
 
 function outlines({ nodes }: Block): string {

@@ -8,6 +8,7 @@ import {
   el,
   LatticeError,
   prop,
+  resolve,
   slot,
   uid,
   whenLoaded,
@@ -286,6 +287,32 @@ describe('what comes later', () => {
         whenLoaded(data, { loaded: (all) => eachOf(all, (row) => TreeRow({ id: row.id })) }),
     });
     expect(await readAll(streamHtml(Slow, {}))).toEqual(['<li>1</li>', '<li>2</li>']);
+  });
+
+  test('rows may be given on the spot, and by props', async () => {
+    async function* rows(): AsyncGenerator<{ id: number }> {
+      yield { id: 1 };
+      yield { id: 2 };
+    }
+    const List = component('row-list', {
+      slots: { default: slot() },
+      template: ({ slots }) => el.ul(slots.default()),
+    });
+    const spot = () =>
+      List(
+        {},
+        eachOf(rows(), (row) => el.li(row.id)),
+      );
+    expect(await renderHtmlAsync(spot())).toBe('<ul><li>1</li><li>2</li></ul>');
+    expect(() => renderHtml(spot())).toThrow(/async-needed: The rows of .* come one after another/);
+    expect(resolve(spot()).problems).toEqual([]);
+    const Given = component('row-given', {
+      props: { rows: prop.record<AsyncIterable<{ id: number }>>() },
+      template: ({ props }) => el.ul(eachOf(props.rows, (row) => el.li(row.id), { empty: el.li('none') })),
+    });
+    expect(await renderHtmlAsync(Given, { rows: rows() })).toBe('<ul><li>1</li><li>2</li></ul>');
+    async function* none(): AsyncGenerator<{ id: number }> {}
+    expect(await renderHtmlAsync(Given, { rows: none() })).toBe('<ul><li>none</li></ul>');
   });
 
   test('a long list is written as it is read, too, and says what is empty', async () => {

@@ -1,5 +1,13 @@
 import { finding, show } from '../../problem/index.js';
-import { coreOf, describeValue, type EachNode, ExprCore, operand, sourceOf } from '../../template/index.js';
+import {
+  coreOf,
+  describeValue,
+  type EachNode,
+  ExprCore,
+  isAsyncRows,
+  operand,
+  sourceOf,
+} from '../../template/index.js';
 import { both, either, isNot } from '../block.js';
 import type { PlanEach } from '../plan.js';
 import type { PlannedKind } from './kind.js';
@@ -9,7 +17,12 @@ export const each: PlannedKind<EachNode, PlanEach> = {
   plan(node, at, planner) {
     const { empty, item, key, label, list, row } = node;
     planner.locals = Math.max(planner.locals, item + 2);
-    const isList = coreOf(list) !== undefined || Array.isArray(list) || list === null || list === undefined;
+    const isList =
+      coreOf(list) !== undefined ||
+      Array.isArray(list) ||
+      isAsyncRows(list) ||
+      list === null ||
+      list === undefined;
     if (!isList) {
       const facts = { name: describeValue(list), got: show(list) };
       planner.report(finding('list-invalid', facts, sourceOf(node)));
@@ -35,7 +48,7 @@ export const each: PlannedKind<EachNode, PlanEach> = {
     const { op } = list;
     const hasRows =
       op.op === 'literal'
-        ? (op.value as readonly unknown[]).length > 0
+        ? isAsyncRows(op.value) || (op.value as readonly unknown[]).length > 0
         : new ExprCore({ op: 'full', of: list });
     if (row.filled === true) return either(hasRows, empty.filled);
     if (row.filled === false || hasRows === false) return both(isNot(hasRows), empty.filled);
