@@ -100,6 +100,8 @@ function conditionText(condition: TreeCondition): string {
       return `if ${of}`;
     case 'otherwise':
       return `if not ${of}`;
+    case 'failure':
+      return `where ${of} cannot be shown`;
     case 'fallback':
       return `if ${of} is not filled`;
   }

@@ -120,11 +120,19 @@ export class TreeBuilder {
     const plan = planOf(component);
     this.faults(plan, scope);
     this.unplacedSlots(component, plan, scope);
-    this.nodes(plan.content, scope, {
+    const inside: Spot = {
       ...spot,
       under: [],
       outlines: false,
       unconditional: isKnown ? spot.unconditional : [component],
+    };
+    if (!plan.onFailure) return this.nodes(plan.content, scope, inside);
+    const branch = (side: 'then' | 'otherwise'): Spot['branches'] => [...spot.branches, { of: plan, side }];
+    this.nodes(plan.content, scope, { ...inside, branches: branch('then') });
+    this.nodes(plan.onFailure.block, scope, {
+      ...under(inside, { kind: 'failure', of: component.name }),
+      branches: branch('otherwise'),
+      unconditional: [],
     });
   }
 

@@ -29,7 +29,7 @@ export type TreePart = TreeUse | { readonly outline: string };
 
 /** A condition or repetition that a use stands under. */
 export interface TreeCondition {
-  readonly kind: 'given' | 'otherwise' | 'each' | 'empty' | 'fallback';
+  readonly kind: 'given' | 'otherwise' | 'each' | 'empty' | 'fallback' | 'failure';
   /** The test or list, as its author would write it. */
   readonly of: string;
   /** How many rows there are, where the list is known. */
