@@ -1,6 +1,6 @@
 import { basename } from 'node:path';
 import type { ComponentCore } from '../component/index.js';
-import { blueprintOf, isInteractive, planOf, repeatedSlots } from '../plan/index.js';
+import { blocksOf, blueprintOf, isInteractive, planOf, repeatedSlots } from '../plan/index.js';
 import { finding, type Problem, placed } from '../problem/index.js';
 import { placedExprs } from '../template/index.js';
 import { resolveOpen } from '../tree/index.js';
@@ -66,7 +66,9 @@ export function unusedComponents(
   texts: ReadonlyMap<string, string>,
 ): readonly Problem[] {
   const used = new Set(
-    [...components.keys()].flatMap((core) => planOf(core).content.uses.map((use) => use.component)),
+    [...components.keys()].flatMap((core) =>
+      blocksOf(core).flatMap(({ uses }) => uses.map((use) => use.component)),
+    ),
   );
   const problems: Problem[] = [];
   for (const [core, { file, exportName }] of components) {

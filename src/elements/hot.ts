@@ -1,5 +1,5 @@
 import { type ComponentCore, componentCore, forgetComponents } from '../component/index.js';
-import { isInteractive, planOf } from '../plan/index.js';
+import { blocksOf, isInteractive } from '../plan/index.js';
 import { finding, problemText } from '../problem/index.js';
 import { knownLives, renewLives } from './in-page.js';
 import { instanceOf } from './runtime/element.js';
@@ -52,8 +52,8 @@ function shows(
   if (changed.has(core.name)) return true;
   if (seen.has(core)) return false;
   seen.add(core);
-  return planOf(core).content.uses.some(
-    ({ component }) => !isInteractive(component) && shows(component, changed, seen),
+  return blocksOf(core).some(({ uses }) =>
+    uses.some(({ component }) => !isInteractive(component) && shows(component, changed, seen)),
   );
 }
 

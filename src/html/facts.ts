@@ -1,6 +1,6 @@
 import { type ComponentCore, perComponent } from '../component/index.js';
 import { htmlTags } from '../generated/tags.js';
-import { type Block, isInteractive, type PlanNode, planOf, readsOp } from '../plan/index.js';
+import { blocksOf, isInteractive, type PlanNode, planOf, readsOp } from '../plan/index.js';
 import type { Form } from './form.js';
 
 /** Whether a component, or one that it uses, makes ids. */
@@ -34,12 +34,6 @@ const styledElements = {
 /** A component, and those that dissolve in it. */
 export function dissolvedIn(component: ComponentCore): ReadonlySet<ComponentCore> {
   return reached(component, styledElements.dissolves);
-}
-
-/** What a component may be written as: its template, and what stands in its place where that fails. */
-function blocksOf(component: ComponentCore): readonly Block[] {
-  const { content, onFailure } = planOf(component);
-  return onFailure ? [content, onFailure.block] : [content];
 }
 
 /** Whether a component, or one that it uses, waits for data. */

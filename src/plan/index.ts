@@ -16,7 +16,7 @@ export { isInteractive } from './interactive.js';
 export { fillsWithData, isMarkedInShadow, marksOf, shadowMarksOf } from './marks.js';
 export type { Node } from './nodes/index.js';
 export type * from './plan.js';
-export { misplaced, planContent, planOf, planOnTheSpot } from './planner.js';
+export { blocksOf, misplaced, planContent, planOf, planOnTheSpot } from './planner.js';
 export { closesRawText, rawTextFault } from './raw-text.js';
 export { repeatedSlots } from './repeated-slots.js';
 export { blueprintOf, filledExpr } from './run-template.js';

@@ -21,6 +21,12 @@ export const planOf: (component: ComponentCore) => Plan = /* @__PURE__ */ perCom
   return { component, content: block, onFailure: failure, faults: planner.faults, locals: planner.locals };
 });
 
+/** What a component may show: its template, and what stands in its place where that fails. */
+export function blocksOf(component: ComponentCore): readonly Block[] {
+  const { content, onFailure } = planOf(component);
+  return onFailure ? [content, onFailure.block] : [content];
+}
+
 /** The plan of content that stands in no component, such as a use built on the spot. */
 export function planContent(content: unknown): Plan {
   const planner = new Planner(undefined);

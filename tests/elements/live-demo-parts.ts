@@ -67,7 +67,7 @@ function shown(node: Node): unknown {
   const isControl = /^(input|select|option)$/.test(node.localName);
   const attributes = [...node.attributes]
     .filter(({ name }) => !(isControl && /^(value|checked|selected)$/.test(name)) && !core)
-    .map(({ name, value }) => `${name}=${value}`)
+    .map(({ name, value }) => `${name}=${name === 'style' ? (node as HTMLElement).style.cssText : value}`)
     .sort();
   const control = isControl ? node : undefined;
   const { value, checked, selected } = (control ?? {}) as HTMLInputElement & HTMLOptionElement;
