@@ -56,6 +56,7 @@ function nameless(
     provides: undefined,
     field: undefined,
     state: undefined,
+    sheets: [],
     styles: '',
     template: { text, file },
     uses: [...components.values()],

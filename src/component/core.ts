@@ -34,6 +34,8 @@ export interface ComponentCore {
   readonly state:
     | ((props: Readonly<Record<string, unknown>>) => Readonly<Record<string, unknown>>)
     | undefined;
+  /** The pieces of its rules, each with the file that it was read from. */
+  readonly sheets: readonly TemplateText[];
   /** CSS text; empty where the component has no styles. */
   readonly styles: string;
   readonly template: ((context: unknown) => unknown) | TemplateText;

@@ -38,6 +38,7 @@ export interface LooseDefinition {
 /** What a definition comes to, as the rest of the library reads it. */
 export function coreFrom(name: string, parts: LooseDefinition, place: object | undefined): ComponentCore {
   const template = typeof parts.template === 'string' ? { text: parts.template } : parts.template;
+  const sheets = [parts.styles ?? []].flat().map((one) => (typeof one === 'string' ? { text: one } : one));
   const core: ComponentCore = {
     name,
     description: parts.description,
@@ -53,7 +54,8 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
     field: parts.field,
     provides: parts.provides,
     reactions: parts.reactions ?? {},
-    styles: [parts.styles ?? []].flat().map(cssText).join('\n'),
+    sheets,
+    styles: sheets.map(({ text }) => text).join('\n'),
     template,
     get uses() {
       return (parts.uses ?? []).map(componentCore).filter((one) => one !== undefined);
@@ -80,10 +82,6 @@ function declareLater(core: ComponentCore, text: TemplateText): void {
       return slots;
     },
   });
-}
-
-function cssText(styles: StylesInput): string {
-  return typeof styles === 'string' ? styles : styles.text;
 }
 
 function slotsOfText(text: TemplateText): Readonly<Record<string, AnySlotKind>> {

@@ -21,18 +21,20 @@ function marked(css: string, name: string, marks: SelectorMarks | undefined): CS
   sheet.replaceSync(css);
   if (!marks) return sheet;
   const keyframes = new Set<string>();
-  const visit = ({ cssRules }: CSSStyleSheet | CSSGroupingRule | CSSStyleRule): void => {
+  const visit = ({ cssRules }: CSSStyleSheet | CSSGroupingRule | CSSStyleRule, isNested: boolean): void => {
     for (const rule of cssRules) {
       if (rule instanceof CSSKeyframesRule) {
         keyframes.add(rule.name);
         rule.name = `${name}-${rule.name}`;
         continue;
       }
-      if (rule instanceof CSSStyleRule) rule.selectorText = markSelectors(rule.selectorText, marks);
-      if (rule instanceof CSSGroupingRule || rule instanceof CSSStyleRule) visit(rule);
+      if (rule instanceof CSSStyleRule) {
+        rule.selectorText = markSelectors(rule.selectorText, marks, isNested);
+        visit(rule, true);
+      } else if (rule instanceof CSSGroupingRule) visit(rule, isNested);
     }
   };
-  visit(sheet);
+  visit(sheet, false);
   if (keyframes.size > 0) renameAnimations(sheet, name, keyframes);
   return sheet;
 }

@@ -3,6 +3,8 @@ export interface SelectorMarks {
   readonly own: string;
   /** What stands for `:host`; without it the browser's own is kept, as in a shadow root. */
   readonly host: string | undefined;
+  /** Whether the rule stands in another, so that `&` is what that one matches, which is marked already. */
+  readonly isNested?: boolean;
 }
 
 /** The marks of a component, as its rules name them. */
@@ -15,9 +17,9 @@ export function marksIn(name: string): SelectorMarks & { readonly host: string }
  * `:where()` so that it weighs nothing. That is what a shadow root does, where an outside element is never matched,
  * neither as the subject nor on the way to it (https://www.w3.org/TR/css-scoping-1/#selectors-data-model).
  */
-export function markSelectors(list: string, marks: SelectorMarks): string {
+export function markSelectors(list: string, marks: SelectorMarks, isNested = false): string {
   return split(list, ',')
-    .map((selector) => markSelector(selector.trim(), marks))
+    .map((selector) => markSelector(selector.trim(), isNested ? { ...marks, isNested } : marks))
     .join(',');
 }
 
@@ -36,7 +38,7 @@ function markSelector(selector: string, marks: SelectorMarks): string {
   return text;
 }
 
-/** The mark goes before pseudo-elements and behind everything else; `&` stands for what is marked already. */
+/** The mark goes before pseudo-elements and behind everything else; in a rule inside another `&` stands for what is marked already. */
 function markCompound(compound: string, marks: SelectorMarks): string {
   const simple = simplesIn(compound);
   const end = simple.findIndex((one) => /^(::|:(before|after|first-line|first-letter)$)/.test(one));
@@ -51,7 +53,8 @@ function markOf(host: string | undefined, simple: readonly string[], marks: Sele
   if (host === undefined) {
     // What is slotted is not written here; the slot that it comes through has no mark.
     const isOther =
-      simple.includes('&') || (marks.host === undefined && simple.some((one) => one.startsWith('::slotted')));
+      (marks.isNested && simple.includes('&')) ||
+      (marks.host === undefined && simple.some((one) => one.startsWith('::slotted')));
     return isOther ? '' : marks.own;
   }
   if (marks.host === undefined) return host;

@@ -1,8 +1,8 @@
-import type { AtRule, Root, Rule } from 'postcss';
+import type { AtRule, Node, Root, Rule } from 'postcss';
 import { type ComponentCore, perComponent } from '../component/index.js';
 import { isMarkedInShadow, markSelectors, marksIn, type SelectorMarks } from '../plan/index.js';
-import { type Finding, finding } from '../problem/index.js';
-import { isCssFault, parseCss, parseSelector } from './css.js';
+import { type Finding, finding, type SourcePlace } from '../problem/index.js';
+import { cssTokens, isCssFault, parseCss, parseSelector } from './css.js';
 
 /** A component's rules, rewritten for markup without shadow roots, and what could not be carried over. */
 export interface ScopedRules {
@@ -12,7 +12,7 @@ export interface ScopedRules {
 
 /** A component's rules where it has no shadow root of its own, worked out once. */
 export const scopedRules: (component: ComponentCore) => ScopedRules = /* @__PURE__ */ perComponent(
-  ({ styles, name }) => scopeRules(styles, name, marksIn(name).host),
+  (component) => scopeRules(component, marksIn(component.name).host),
 );
 
 /**
@@ -20,31 +20,43 @@ export const scopedRules: (component: ComponentCore) => ScopedRules = /* @__PURE
  * not written, which they must not reach.
  */
 export const shadowRules: (component: ComponentCore) => string = /* @__PURE__ */ perComponent((component) =>
-  isMarkedInShadow(component)
-    ? scopeRules(component.styles, component.name, undefined).css
-    : component.styles,
+  isMarkedInShadow(component) ? scopeRules(component, undefined).css : wholeRules(component),
 );
+
+/** Rules as they are written, where they can be read: what cannot might change what other components' rules mean. */
+function wholeRules({ styles }: ComponentCore): string {
+  return unreadable(styles) ? '' : styles;
+}
 
 /**
  * Keeps rules to the elements a component's template has written. `:host` stands for the template's outermost elements,
  * where there is no shadow root; names of keyframes get the component's name in front.
  */
-function scopeRules(css: string, name: string, host: string | undefined): ScopedRules {
+function scopeRules(component: ComponentCore, host: string | undefined): ScopedRules {
+  const { name, styles } = component;
   const findings: Finding[] = [];
-  const report: ReportFault = (fault, hint) =>
-    findings.push(finding('styles-invalid', { component: name, fault, hint }));
-  let sheet: Root;
-  try {
-    sheet = parseCss(css);
-  } catch (thrown) {
-    report(`cannot be read: ${faultText(thrown)}`, 'Mend the rule.');
+  const report: ReportFault = (fault, hint, at) =>
+    findings.push(finding('styles-invalid', { component: name, fault, hint }, at && placeIn(component, at)));
+  const wrong = unreadable(styles);
+  if (wrong) {
+    report(
+      `cannot be read: ${wrong.fault}`,
+      'Mend the rule. None of these rules are used as they are.',
+      wrong,
+    );
     return { css: '', findings };
   }
-  sheet.walkAtRules('import', (rule) => {
-    report(
-      'hold @import, which no component may',
-      'Put the imported rules in, or load them for the whole page.',
-    );
+  let sheet: Root;
+  try {
+    sheet = parseCss(styles);
+  } catch (thrown) {
+    report(`cannot be read: ${faultText(thrown)}`, 'Mend the rule.', isCssFault(thrown) ? thrown : undefined);
+    return { css: '', findings };
+  }
+  sheet.walkAtRules((rule) => {
+    const [fault, hint] = reaching[rule.name.toLowerCase()] ?? [];
+    if (fault === undefined || hint === undefined) return;
+    report(fault, hint, rule.source?.start);
     rule.remove();
   });
   renameKeyframes(sheet, name);
@@ -58,7 +70,80 @@ function scopeRules(css: string, name: string, host: string | undefined): Scoped
   return { css: compact(sheet), findings };
 }
 
-type ReportFault = (fault: string, hint: string) => void;
+/** At-rules that reach further than a component, by their names: what is wrong, and what to do. */
+const reaching: Readonly<Record<string, readonly [fault: string, hint: string]>> = {
+  import: [
+    'hold @import, which no component may',
+    'Put the imported rules in, or load them for the whole page.',
+  ],
+  namespace: [
+    'hold @namespace, which changes what all rules of the page mean',
+    'Leave it out: HTML and SVG need none.',
+  ],
+  charset: ['hold @charset, which a page has no use for', 'Leave it out: the text is read as UTF-8.'],
+  page: ['hold @page, which is of the whole page', 'Put it into the page’s own rules.'],
+  'view-transition': [
+    'hold @view-transition, which is of the whole page',
+    'Put it into the page’s own rules.',
+  ],
+};
+
+interface At {
+  readonly line?: number | undefined;
+  readonly column?: number | undefined;
+}
+
+/** Where a place in a component's rules is written: in the file that they were read from, else in the module. */
+function placeIn(component: ComponentCore, { line = 1, column = 1 }: At): SourcePlace | undefined {
+  let first = 1;
+  for (const { file, text } of component.sheets) {
+    const lines = text.split('\n').length;
+    if (line < first + lines) {
+      if (file === undefined) return component.source;
+      return { file, line: line - first + 1, column };
+    }
+    first += lines;
+  }
+  return component.source;
+}
+
+/**
+ * What keeps CSS from being read as it is meant: browsers go on after what they cannot read, each parser in its own way,
+ * and what one takes for text another takes for rules (https://drafts.csswg.org/css-syntax-3/#error-handling).
+ */
+function unreadable(css: string): (At & { readonly fault: string }) | undefined {
+  const faults: (readonly [offset: number, fault: string])[] = [];
+  const tokens = cssTokens(
+    { css },
+    { onParseError: ({ message, sourceStart }) => void faults.push([sourceStart, message.toLowerCase()]) },
+  );
+  const open: (readonly [closing: string, offset: number])[] = [];
+  for (const [kind, , start, end] of tokens) {
+    const closing = closers[kind];
+    if (closing !== undefined) open.push([closing, start]);
+    else if (/^[\])}]-token$/.test(kind) && open.pop()?.[0] !== kind)
+      faults.push([start, `"${css.slice(start, end + 1)}" closes nothing that is open`]);
+    else if (kind === 'bad-string-token' || kind === 'bad-url-token')
+      faults.push([start, `a ${kind.slice(4, -6)} does not end on its line`]);
+    else if (kind === 'CDO-token' || kind === 'CDC-token')
+      faults.push([start, 'it holds a sign of HTML comments']);
+  }
+  for (const [closing, offset] of open)
+    faults.push([offset, `${closing.slice(0, 1)} is missing for what opens here`]);
+  const [first] = faults.sort(([a], [b]) => a - b);
+  if (!first) return undefined;
+  const before = css.slice(0, first[0]).split('\n');
+  return { fault: first[1], line: before.length, column: (before.at(-1)?.length ?? 0) + 1 };
+}
+
+const closers: Readonly<Record<string, string>> = {
+  'function-token': ')-token',
+  '(-token': ')-token',
+  '[-token': ']-token',
+  '{-token': '}-token',
+};
+
+type ReportFault = (fault: string, hint: string, at?: At) => void;
 
 function faultText(thrown: unknown): string {
   if (isCssFault(thrown))
@@ -67,7 +152,7 @@ function faultText(thrown: unknown): string {
 }
 
 function isInKeyframes(rule: Rule): boolean {
-  return rule.parent?.type === 'atrule' && /keyframes$/.test((rule.parent as AtRule).name);
+  return rule.parent?.type === 'atrule' && /keyframes$/i.test((rule.parent as AtRule).name);
 }
 
 /** The rule's selectors with the marks; undefined where none is left. */
@@ -76,29 +161,37 @@ function markedSelectors(rule: Rule, marks: SelectorMarks, report: ReportFault):
     const list = parseSelector(rule.selector);
     const selectors = list.nodes
       .map(String)
-      .filter((selector) => marks.host === undefined || !reachesOut(selector, report));
-    return selectors.length > 0 ? markSelectors(selectors.join(','), marks) : undefined;
+      .filter((selector) => marks.host === undefined || !reachesOut(selector, rule, report));
+    return selectors.length > 0 ? markSelectors(selectors.join(','), marks, isNested(rule)) : undefined;
   } catch (thrown) {
     report(
       `have a selector that cannot be read, ${JSON.stringify(rule.selector)}: ${faultText(thrown)}`,
       'Mend the selector.',
+      rule.source?.start,
     );
     return undefined;
   }
 }
 
-function reachesOut(selector: string, report: ReportFault): boolean {
+/** Whether a rule stands in another one, at-rules between them or not. */
+function isNested(rule: Rule): boolean {
+  for (let one: Node | undefined = rule.parent; one; one = one.parent) if (one.type === 'rule') return true;
+  return false;
+}
+
+function reachesOut(selector: string, rule: Rule, report: ReportFault): boolean {
   if (!selector.includes('::slotted')) return false;
   report(
     'reach into slot content with ::slotted',
     'Style content where it is written; the rule has no effect in markup.',
+    rule.source?.start,
   );
   return true;
 }
 
 function renameKeyframes(sheet: Root, name: string): void {
   const names = new Set<string>();
-  sheet.walkAtRules(/^(-\w+-)?keyframes$/, (rule) => {
+  sheet.walkAtRules(/^(-\w+-)?keyframes$/i, (rule) => {
     names.add(rule.params);
     rule.params = `${name}-${rule.params}`;
   });

@@ -347,5 +347,5 @@ const followers: { readonly [Kind in PlanKind]: Follower<PlanOf<Kind>> } = {
 };
 
 function withSource(found: Finding, { source }: ComponentCore): Finding {
-  return source ? { ...found, source } : found;
+  return source && !found.source ? { ...found, source } : found;
 }

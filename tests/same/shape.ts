@@ -53,7 +53,7 @@ function shape(node: Node, options: ShapeOptions): Shape[] {
       ({ name }) =>
         !marks.test(name) && name !== 'slot' && !(control && /^(value|checked|selected)$/.test(name)),
     )
-    .map(({ name, value }) => `${name}=${valueOf(node, name, value, options)}`)
+    .map(({ name, value }) => `${name}=${shownValue(node, name, value, options)}`)
     .sort();
   const style = getComputedStyle(node);
   const seen = options.looks ? looks.map((name) => style[name]).join(' ') : '';
@@ -63,7 +63,7 @@ function shape(node: Node, options: ShapeOptions): Shape[] {
 }
 
 /** A style as the browser reads it: in a page it is set by the style object, which writes it in its own way. */
-function valueOf(node: Element, name: string, value: string, options: ShapeOptions): string {
+function shownValue(node: Element, name: string, value: string, options: ShapeOptions): string {
   if (name === 'style') return (node as HTMLElement).style.cssText;
   return holdsIds.test(name) ? sameIds(value, node, options) : value;
 }

@@ -1,0 +1,12 @@
+import { component, el } from 'zesty-lattice';
+import { componentCore } from '../../src/component/index.js';
+import { ownSheet, scopedSheet } from '../../src/elements/page-rules.js';
+
+/** The sheets that a page makes of some rules: for a shadow root, and for where there is none. */
+export function sheetsOf(styles: string): readonly CSSStyleSheet[] {
+  const core = componentCore(component('reach-box', { styles, template: () => el.p('x') }));
+  if (!core) return [];
+  return [ownSheet(core)(), scopedSheet(core)()];
+}
+
+Object.assign(window, { sheetsOf });
