@@ -9,4 +9,14 @@ export function sheetsOf(styles: string): readonly CSSStyleSheet[] {
   return [ownSheet(core)(), scopedSheet(core)()];
 }
 
-Object.assign(window, { sheetsOf });
+/** What elements outside of the component look like. */
+export function looks(): string {
+  const of = (one: Element | null): string => {
+    const { backgroundColor, color, content, display, margin } = getComputedStyle(one as Element);
+    return [color, backgroundColor, content, display, margin].join();
+  };
+  const outside = ['#outside', '#beside'].map((selector) => document.querySelector(selector));
+  return [...outside, document.body, document.documentElement].map(of).join(' | ');
+}
+
+Object.assign(window, { sheetsOf, looks });
