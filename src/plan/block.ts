@@ -69,6 +69,22 @@ export class Block {
     return this.knownUses;
   }
 
+  private knownCount: number | undefined;
+
+  /** How many nodes stand in it, at any depth. */
+  get count(): number {
+    this.knownCount ??= this.nodes.reduce(
+      (sum, node) =>
+        sum +
+        1 +
+        this.factsOf(node)
+          .blocks(node)
+          .reduce((inner, { block }) => inner + block.count, 0),
+      0,
+    );
+    return this.knownCount;
+  }
+
   /** Whether a slot of the component stands in it. */
   get placesSlots(): boolean {
     return this.some((node) => node.kind === 'slot');

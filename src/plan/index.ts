@@ -1,3 +1,4 @@
+export { standsApart } from './apart.js';
 export { mapAttribute, mergedAttributes } from './attributes/accepted.js';
 export { classPrefix } from './attributes/class.js';
 export {

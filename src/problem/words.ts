@@ -242,6 +242,10 @@ export const words = {
     `${what}, and this rendering does not wait for anything.`,
     'Render with await renderHtmlAsync(…) or streamHtml(…). As elements that load in the page: { loads: "in-page" }.',
   ]),
+  'tree-cut': warning<{ most: number; left: number }>(({ most, left }) => [
+    `The tree has more than ${most.toLocaleString('en')} uses: ${left.toLocaleString('en')} of them were not followed.`,
+    'Each component was followed at least once. Components that may hold one another in any order make such trees; check them apart.',
+  ]),
   'mail-unfit': warning<{ fault: string; hint: string }>(({ fault, hint }) => [`The mail ${fault}.`, hint]),
   'row-invalid': error<{ fault: string }>(({ fault }) => [
     `The row ${fault}.`,

@@ -32,6 +32,9 @@ import {
 import { filledState, treeSlot } from './slot-state.js';
 import type { TreePart, TreeProp, TreeStyles, TreeUse } from './tree.js';
 
+/** How many uses are followed to the end; of what comes after, each component is followed once. */
+const mostUses = 5_000;
+
 /** Follows a plan through all its components, gathering the tree, its problems and its styles. */
 export class TreeBuilder {
   readonly problems: Problem[] = [];
@@ -41,6 +44,11 @@ export class TreeBuilder {
   readonly slotSpots = new Map<number, Spot[]>();
   /** The elements that were followed, each with the open ones around it. */
   readonly elements: { readonly tag: string; readonly open: readonly string[] }[] = [];
+  /** How many uses were followed, and of which components. */
+  private uses = 0;
+  private readonly followed = new Set<ComponentCore>();
+  /** How many were left as they are, since there are too many. */
+  private leftOut = 0;
   readonly #told = new Set<string>();
   readonly #named = new Map<string, ComponentCore>();
   /** Whether nothing outside the tree can come to it, so that its references have to meet inside it. */
@@ -83,6 +91,7 @@ export class TreeBuilder {
   }
 
   finish(): readonly Problem[] {
+    if (this.leftOut > 0) this.report(finding('tree-cut', { most: mostUses, left: this.leftOut }), '');
     return [...this.problems, ...this.ids.doubled(), ...(this.isWhole ? this.ids.dangling() : [])];
   }
 
@@ -159,6 +168,10 @@ export class TreeBuilder {
   use(node: PlanUse, scope: TreeScope, spot: Spot): void {
     const { component } = node;
     const path = pathTo(scope, node.site);
+    if (this.isSpent(component)) {
+      const left = { component: component.name, path, props: [], slots: [], uses: [], under: spot.under };
+      return void spot.into.push({ ...left, left: true });
+    }
     const values: unknown[] = [];
     const openProps = new Set<number>();
     const props = component.props.names.map((_name, index) =>
@@ -228,6 +241,18 @@ export class TreeBuilder {
         one.kind === 'fixed' || one.kind === 'value' ? unknownAttribute(tag, one.name) : undefined;
       if (found) this.report(source ? { ...found, source } : found, path);
     }
+  }
+
+  /**
+   * Whether so many uses have been followed that one of a component that was followed before is left as it is. Components
+   * that may hold one another make trees that no program could walk to their end.
+   */
+  private isSpent(component: ComponentCore): boolean {
+    const isNew = !this.followed.has(component);
+    this.followed.add(component);
+    if (this.uses++ < mostUses || isNew) return false;
+    this.leftOut++;
+    return true;
   }
 
   /** Whether a use stands inside its own component; without a condition in between that is a problem. */

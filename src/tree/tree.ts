@@ -51,6 +51,8 @@ export interface TreeUse {
   readonly under: readonly TreeCondition[];
   /** Set where a condition around it is known not to hold, so that it is not shown. */
   readonly shown?: false;
+  /** Set where the tree has so many uses that this one was not followed: what is in it is not here. */
+  readonly left?: true;
   /** Set where the component stands inside itself: its uses are not followed again. */
   readonly recursive?: true;
   readonly source?: SourcePlace;

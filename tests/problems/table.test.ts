@@ -74,6 +74,7 @@ test('what comes up only in a live page is looked for there', () => {
     'loading/streams',
     'batch/batch',
     'mail/mail',
+    'tree/large',
   ]
     .map((name) => readFileSync(fileURLToPath(new URL(`../${name}.test.ts`, import.meta.url)), 'utf8'))
     .join();

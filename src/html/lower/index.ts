@@ -37,7 +37,6 @@ const lowerers: {
 };
 
 const atTop = new Where([]);
-const noOpen: ReadonlySet<ComponentCore> = new Set();
 const routinesOf = /* @__PURE__ */ perComponent(() => new Map<string, Routine>());
 
 const lowerer: Lowerer = {
@@ -46,7 +45,7 @@ const lowerer: Lowerer = {
     // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
     (lowerers[node.kind] as (node: PlanNode, to: Steps, at: At) => void)(node, to, at);
   },
-  routine: (component, form, open) => routineOf(component, form, open),
+  routine: (component, form) => routineOf(component, form),
   attributes: (node, handed, env, own) => attributesRoutine(node, handed, env, own, lowerer),
 };
 
@@ -54,18 +53,17 @@ const lowerer: Lowerer = {
 const strictLowerer: Lowerer = {
   isStrict: true,
   node: lowerer.node,
-  routine: (component, form, open) => routineOf(component, form, open, strictLowerer),
+  routine: (component, form) => routineOf(component, form, strictLowerer),
   attributes: (node, handed, env, own) => attributesRoutine(node, handed, env, own, strictLowerer),
 };
 
 /** The routine of a component in a form, made once. */
-export function routineOf(component: ComponentCore, form: Form, open = noOpen, by = lowerer): Routine {
-  const around = open.size === 0 ? form : `${form} ${[...open].map(({ name }) => name).sort()}`;
-  const key = by.isStrict ? `${around} strict` : around;
+export function routineOf(component: ComponentCore, form: Form, by = lowerer): Routine {
+  const key = by.isStrict ? `${form} strict` : form;
   const routines = routinesOf(component);
   let routine = routines.get(key);
   if (!routine) {
-    routine = new Routine(partsOf(component, form, open, false, by));
+    routine = new Routine(partsOf(component, form, false, by));
     routines.set(key, routine);
   }
   return routine;
@@ -73,17 +71,11 @@ export function routineOf(component: ComponentCore, form: Form, open = noOpen, b
 
 /** The routine of a component for uses on the spot: after its props it takes what fills its slots, ready to put in. */
 export function spotRoutine(component: ComponentCore, form: Form): Routine {
-  return new Routine(partsOf(component, form, noOpen, true, lowerer));
+  return new Routine(partsOf(component, form, true, lowerer));
 }
 
-function partsOf(
-  component: ComponentCore,
-  form: Form,
-  open: ReadonlySet<ComponentCore>,
-  isOnTheSpot: boolean,
-  by: Lowerer,
-): RoutineParts {
-  const lowering = new Lowering(by, open);
+function partsOf(component: ComponentCore, form: Form, isOnTheSpot: boolean, by: Lowerer): RoutineParts {
+  const lowering = new Lowering(by);
   const props = component.props.names.map((name) => register(lowering.register(name)));
   const texts = isOnTheSpot ? component.slots.names.map((name) => lowering.register(name)) : undefined;
   const steps = new Steps();
@@ -134,7 +126,7 @@ function attributesRoutine(
   own: number,
   by: Lowerer,
 ): Routine {
-  const lowering = new Lowering(by, noOpen);
+  const lowering = new Lowering(by);
   const numbered = (count: number): [number, Core][] =>
     Array.from({ length: count }, (_, at) => [at, given(register(lowering.register('value')))]);
   const base = { lowering, ids: [() => literal('')], tag: '', known: nothingKnown };
@@ -167,7 +159,7 @@ export function lowerOnTheSpot(
   ids: string,
   isStrict: boolean,
 ): RoutineParts {
-  const lowering = new Lowering(isStrict ? strictLowerer : lowerer, noOpen);
+  const lowering = new Lowering(isStrict ? strictLowerer : lowerer);
   const env: Env = {
     component: undefined,
     form,

@@ -11,8 +11,7 @@ export interface Lowerer {
   /** Whether a page's policy refuses style attributes, so that rules stand for them. */
   readonly isStrict: boolean;
   node(node: PlanNode, to: Steps, at: At): void;
-  /** The routine of a component. `open` are the components around it where it stands inside itself, in an element. */
-  routine(component: ComponentCore, form: Form, open?: ReadonlySet<ComponentCore>): Callable;
+  routine(component: ComponentCore, form: Form): Callable;
   /** A routine of an element's attributes with what was handed on; it takes as many values of its own, and those handed on. */
   attributes(node: PlanElement, handed: AcceptedHere, env: Env, own: number): Callable;
 }
@@ -28,14 +27,11 @@ export class Lowering {
   readonly hints: string[] = [];
   /** The types of registers whose values were checked. */
   readonly types = new Map<Register, string>();
-  /** The components that the routine stands inside of where it is one inside itself. */
-  readonly open: ReadonlySet<ComponentCore>;
   private nodes = 0;
   private steps = 0;
 
-  constructor(lowerer: Lowerer, open: ReadonlySet<ComponentCore>) {
+  constructor(lowerer: Lowerer) {
     this.lowerer = lowerer;
-    this.open = open;
   }
 
   register(hint: string): Register {

@@ -15,6 +15,7 @@ import {
   type PlanUse,
   planOf,
   settledProp,
+  standsApart,
 } from '../../plan/index.js';
 import { type Core, ExprCore } from '../../template/index.js';
 import { escapeAttribute } from '../escape.js';
@@ -90,16 +91,17 @@ function lowerStanding(node: PlanUse, to: Steps, at: At): void {
   if (env.form !== 'markup' && isInteractive(component)) return lowerHost(node, to, at);
   if (isOnTheSpot) return lowerCall(node, to, at);
   const addsLater = env.accepted === 'later' && (node.accepted ?? []).some(isPlace);
-  if (!isInside(at, component)) {
-    // What an element is going to take over is always written out: it looks for the same marks in the same places.
-    if (!addsLater && (lowering.hasRoom || marksParts(env.form))) return splice(node, to, at);
-    return lowerCall(node, to, at);
+  // What an element is going to take over is written out where the element writes it out: it looks for the same marks
+  // in the same places.
+  if (marksParts(env.form)) {
+    if (!standsApart(component)) return addsLater ? lowerCall(node, to, at) : splice(node, to, at);
+    return between(to, at, () => {
+      to.text(blockStart([node], at));
+      lowerCall(node, to, at);
+    });
   }
-  // A component inside itself: an element makes what stands there when it is really there.
-  between(to, at, () => {
-    to.text(blockStart([node], at));
-    lowerCall(node, to, at);
-  });
+  if (!addsLater && lowering.hasRoom && !isInside(at, component)) return splice(node, to, at);
+  lowerCall(node, to, at);
 }
 
 const isPlace = ({ kind }: PlanAttribute): boolean => kind === 'accepted';
@@ -109,8 +111,8 @@ function isInside(at: At, component: ComponentCore): boolean {
 }
 
 /** The components whose templates are around a place. */
-function around({ env, lowering }: At): ReadonlySet<ComponentCore> {
-  const all = new Set(lowering.open);
+function around({ env }: At): ReadonlySet<ComponentCore> {
+  const all = new Set<ComponentCore>();
   for (let one: Env | undefined = env; one; one = one.owner?.env) if (one.component) all.add(one.component);
   return all;
 }
@@ -256,10 +258,9 @@ function lowerCall(node: PlanUse, to: Steps, at: At): void {
   const form = innerForm(env.form);
   const where = below(at, site.path);
   const { props: args } = boundProps(node, where, to, at);
-  const open = marksParts(form) ? new Set([...around(at)].filter((one) => one !== component)) : undefined;
   to.push({
     kind: 'call',
-    routine: once(() => lowering.lowerer.routine(component, form, open)),
+    routine: once(() => lowering.lowerer.routine(component, form)),
     args,
     fills: node.fills.map((fill) => givenFill(fill, at)),
     ids: makesIds(component) || fillsWithData(node) ? idsOf(node, at) : literal(''),

@@ -1,32 +1,34 @@
 import type { ComponentCore } from '../../../component/index.js';
 import {
+  type Block,
   filledCore,
+  fillsWithData,
   hostContent,
   isInteractive,
   mergedAttributes,
   type PlanFill,
   type PlanUse,
   planOf,
+  standsApart,
 } from '../../../plan/index.js';
 import { buildAttributes } from '../attributes.js';
 import { Constant, call, FillTest, InPage, ViewOnDemand } from '../call.js';
 import { Dependencies, maskOf, readsOf } from '../dependencies.js';
-import type { Level, Spot } from '../level.js';
+import type { Common, Level, Spot } from '../level.js';
 import { compiledProp } from '../props.js';
 import { type Around, StaticElement } from '../static.js';
-import { type CompiledView, own } from '../view.js';
+import { CompiledView, own } from '../view.js';
 
 /** A use: an element of its own where the component has something to do in a page, else its template in place. */
 export function buildUse(node: PlanUse, parent: Around, view: CompiledView, spot: Spot): void {
   if (isInteractive(node.component)) return buildHost(node, parent, view, spot);
-  if (isInside(spot.level, node.component)) return buildLater(node, parent, view, spot);
-  const level = enter(node, view, spot);
-  view.common.nodes(planOf(node.component).content.nodes, parent, view, { ...spot, level, depth: 0 });
+  if (standsApart(node.component)) return buildLater(node, parent, view, spot);
+  buildInPlace(node, parent, view, spot);
 }
 
-function isInside(level: Level | undefined, component: ComponentCore): boolean {
-  for (let one = level; one; one = one.use?.owner) if (one.use?.node.component === component) return true;
-  return false;
+function buildInPlace(node: PlanUse, parent: Around, view: CompiledView, spot: Spot): void {
+  const level = enter(node, view, spot);
+  view.common.nodes(planOf(node.component).content.nodes, parent, view, { ...spot, level, depth: 0 });
 }
 
 /** Makes the level of a use: a scope of its own, kept in step with what the use's props read. */
@@ -80,33 +82,40 @@ function enter(node: PlanUse, view: CompiledView, spot: Spot): Level {
   return level;
 }
 
-/** A component inside itself: its view is made when the first one is really there. */
+/** A component that may hold itself, or much: its view is made when it is really there. */
 function buildLater(node: PlanUse, parent: Around, view: CompiledView, spot: Spot): void {
   const everything = own(spot.level, ~0);
   view.note(everything);
-  const later = new ViewOnDemand(() => laterView(node, view, spot));
+  noteUse(node, view.common, new Set());
+  const later = new ViewOnDemand(() => {
+    const inner = new CompiledView(view.common);
+    inner.mark(inner);
+    buildInPlace(node, inner, inner, spot);
+    return inner;
+  });
   const mark = view.mark(parent);
-  view.part(mark, new InPage(call('later', later, everything), 'a component inside itself'));
+  view.part(mark, new InPage(call('later', later, everything), 'a component that may hold itself, or much'));
 }
 
-function laterView(node: PlanUse, view: CompiledView, spot: Spot): CompiledView {
-  // Entered as if it stood outside: the next one inside is made later again.
-  const { level } = spot;
-  const outside: Level = {
-    ...level,
-    use: level.use && { ...level.use, node: { ...level.use.node, component: nobody } },
-  };
-  return view.common.view([node], { ...spot, level: cutAbove(outside, node.component) });
+/** Takes note of all that is going to stand in a view that is made later: the element has to be ready for it. */
+function noteUse(node: PlanUse, common: Common, seen: Set<ComponentCore>): void {
+  const { component } = node;
+  for (const fill of node.fills) if (fill) noteBlock(fill.block, common, seen);
+  if (isInteractive(component)) {
+    common.uses.add(component);
+    if (fillsWithData(node)) common.fillsOthers = true;
+    return;
+  }
+  if (seen.has(component)) return;
+  seen.add(component);
+  if (component.styles !== '') common.styled.add(component);
+  noteBlock(planOf(component).content, common, seen);
 }
 
-/** Stands for a component that is nobody's. */
-const nobody = {} as ComponentCore;
-
-function cutAbove(level: Level, component: ComponentCore): Level {
-  const { use } = level;
-  if (!use) return level;
-  const node = use.node.component === component ? { ...use.node, component: nobody, filled: true } : use.node;
-  return { ...level, use: { ...use, node, owner: cutAbove(use.owner, component) } };
+function noteBlock(block: Block, common: Common, seen: Set<ComponentCore>): void {
+  for (const use of block.uses) noteUse(use, common, seen);
+  if (block.some((node) => node.kind === 'element' && node.attributes.some(({ kind }) => kind === 'style')))
+    common.hasStyles = true;
 }
 
 /** A component that stays an element: its props go to it as properties, its content as its children. */
