@@ -1,4 +1,5 @@
 export { type Accepted, accepted, acceptedHere, takesAccepted } from './accepted.js';
+export { isAsyncRows } from './async-rows.js';
 export * from './attributes/index.js';
 export type { Attr, Builder, ClassInput, StyleInput, VoidBuilder } from './attributes/types.js';
 export type { AttributesOfAny } from './builders.js';
@@ -32,6 +33,7 @@ export {
   type LoadFault,
   type LoadState,
   loadedState,
+  loadKey,
   readsOf,
   waitingState,
   watched,

@@ -44,3 +44,15 @@ export function loadedState<Data>(value: Data): LoadState<Data> {
 export function failedState(message: string): LoadState<never> {
   return { isLoading: false, isLoaded: false, value: undefined, fault: { message } };
 }
+
+/** What tells loads of a component from one another; nothing where its props are more than data. */
+export function loadKey(props: Readonly<Record<string, unknown>>): string | undefined {
+  try {
+    return JSON.stringify(props, (_name, value) => {
+      if (typeof value === 'function' || value instanceof Map || value instanceof Set) throw value;
+      return value === undefined ? null : value;
+    });
+  } catch {
+    return undefined;
+  }
+}

@@ -106,6 +106,21 @@ describe('what is sent as soon as it is ready', () => {
     );
   });
 
+  test('what comes when its place is gone goes, too', async () => {
+    const Slow = component('late-slow', {
+      load: async () => wait(120).then(() => 'slow'),
+      template: ({ data }) => whenLoaded(data, { loading: el.i('slower …'), loaded: (text) => el.i(text) }),
+    });
+    const Outer = component('late-outer', {
+      load: async () => wait(20).then(() => 'there'),
+      template: ({ data }) => whenLoaded(data, { loading: el.div(Slow()), loaded: (text) => el.b(text) }),
+    });
+    stream = () => streamHtml(Outer, {}, options);
+    const { html, told } = await visit();
+    expect(html).toBe('<b>there</b>');
+    expect(told).toEqual([]);
+  });
+
   test('what a parser would read in another way elsewhere is waited for', async () => {
     const Row = component('late-row', {
       props: { ms: prop.number() },

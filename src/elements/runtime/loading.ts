@@ -1,8 +1,10 @@
 import { finding } from '../../problem/index.js';
+import { isAsyncRows } from '../../template/async-rows.js';
 import {
   failedState,
   type LoadState,
   loadedState,
+  loadKey,
   waitingState,
   watched,
 } from '../../template/load-state.js';
@@ -53,7 +55,7 @@ export function loading(load: Load): (instance: Instance) => Feature {
     };
     /** Shares what equal elements load, or starts it. */
     const join = (known?: State): void => {
-      const props = keyOf(instance.props);
+      const props = loadKey(instance.props);
       if (own && props !== undefined && props === key) return;
       drop();
       key = props;
@@ -88,7 +90,7 @@ export function loading(load: Load): (instance: Instance) => Feature {
           signal,
           fetch: (input: string | URL, init?: RequestInit) => fetch(input, { signal, ...init }),
         });
-        if (isRows(value)) await gather(value, signal, set);
+        if (isAsyncRows(value)) await gather(value, signal, set);
         else set(loadedState(value));
       };
       given().catch((thrown) => set(failedState(String((thrown as Error | undefined)?.message ?? thrown))));
@@ -130,22 +132,6 @@ export function loading(load: Load): (instance: Instance) => Feature {
       },
     };
   };
-}
-
-/** What tells elements with equal props; nothing where these are more than data. */
-function keyOf(props: Readonly<Record<string, unknown>>): string | undefined {
-  try {
-    return JSON.stringify(props, (_name, value) => {
-      if (typeof value === 'function') throw value;
-      return value === undefined ? null : value;
-    });
-  } catch {
-    return undefined;
-  }
-}
-
-function isRows(value: unknown): value is AsyncIterable<unknown> {
-  return typeof value === 'object' && value !== null && Symbol.asyncIterator in value;
 }
 
 /** Rows that come one after another, shown as they come. */

@@ -6,6 +6,7 @@ import {
   isAsyncRows,
   type LoadState,
   loadedState,
+  loadKey,
   readsOf,
   watched,
 } from '../../template/index.js';
@@ -41,7 +42,7 @@ export class Loads {
 
   /** What a component's load comes to with some props; it never fails, what failed is a state. */
   state(component: ComponentCore, props: Readonly<Record<string, unknown>>): Promise<LoadState<unknown>> {
-    const key = keyOf(props);
+    const key = loadKey(props);
     if (key === undefined) return this.start(component, props);
     const known = this.known.get(component) ?? new Map<string, Promise<LoadState<unknown>>>();
     this.known.set(component, known);
@@ -110,17 +111,5 @@ export class Loads {
       clearTimeout(timer);
       this.signal.removeEventListener('abort', stop);
     }
-  }
-}
-
-/** What tells loads of a component from one another; nothing where props are more than data. */
-function keyOf(props: Readonly<Record<string, unknown>>): string | undefined {
-  try {
-    return JSON.stringify(props, (_key, value) => {
-      if (typeof value === 'function' || typeof value === 'symbol' || value instanceof Map) throw props;
-      return value === undefined ? null : value;
-    });
-  } catch {
-    return undefined;
   }
 }

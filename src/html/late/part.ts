@@ -29,27 +29,26 @@ export class Part {
 /** Stands between texts where what is ready has to go out, since more has to be waited for. */
 export const pause: unique symbol = Symbol('pause');
 
-/** The texts of a part in their order, each as soon as it and all before it are there. */
-export async function* walk(part: Part): AsyncGenerator<string | typeof pause> {
+export type Texts = AsyncGenerator<string | typeof pause>;
+
+/**
+ * The texts of a part in their order, each as soon as it and all before it are there.
+ *
+ * @param inner the texts of a part inside it, where they are not simply walked as well
+ */
+export async function* walk(part: Part, inner: (part: Part) => Texts = walk): Texts {
   if (!part.isReady) {
     yield pause;
     await part.ready;
   }
   for (const piece of part.pieces) {
     if (typeof piece === 'string') yield piece;
-    else yield* walk(piece);
+    else yield* inner(piece);
   }
   if (!part.more) return;
   for await (const piece of part.more()) {
     if (piece === '') yield pause;
     else if (typeof piece === 'string') yield piece;
-    else yield* walk(piece);
+    else yield* inner(piece);
   }
-}
-
-/** The whole text of a part. */
-export async function textOfPart(part: Part): Promise<string> {
-  let text = '';
-  for await (const piece of walk(part)) if (piece !== pause) text += piece;
-  return text;
 }

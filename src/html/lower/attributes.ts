@@ -148,39 +148,42 @@ const valueAttribute: Make = (_frame, _where, value, type) => {
 
 type Report = (found: Finding) => void;
 
-function styleOf(tag: string, names: readonly string[], values: readonly unknown[], report: Report): string {
+type WriteStyle = (
+  tag: string,
+  names: readonly string[],
+  values: readonly unknown[],
+  report: Report,
+  pass: Pass,
+) => string;
+
+function declarations(
+  tag: string,
+  names: readonly string[],
+  values: readonly unknown[],
+  report: Report,
+): string {
   const parts = names.map((name, index) => [name, values[index]] as const);
-  const text = styleText(tag, parts, called, report);
+  return styleText(tag, parts, called, report);
+}
+
+function styleOf(tag: string, names: readonly string[], values: readonly unknown[], report: Report): string {
+  const text = declarations(tag, names, values, report);
   return text === '' ? '' : ` style="${escapeAttribute(text)}"`;
 }
 
 /** The same as a rule of the page, and what it finds the element by. */
-function styleRule(
-  tag: string,
-  names: readonly string[],
-  values: readonly unknown[],
-  report: Report,
-  pass: Pass,
-): string {
-  const parts = names.map((name, index) => [name, values[index]] as const);
-  const text = styleText(tag, parts, called, report);
+const styleRule: WriteStyle = (tag, names, values, report, pass) => {
+  const text = declarations(tag, names, values, report);
   return text === '' ? '' : ` data-style="${pass.styleRules.add(text)}"`;
-}
+};
 
 /** The same in a shadow root: the element sets it by the style object, which no policy refuses. */
-function styleData(
-  tag: string,
-  names: readonly string[],
-  values: readonly unknown[],
-  report: Report,
-  pass: Pass,
-): string {
-  const parts = names.map((name, index) => [name, values[index]] as const);
-  const text = styleText(tag, parts, called, report);
+const styleData: WriteStyle = (tag, names, values, report, pass) => {
+  const text = declarations(tag, names, values, report);
   if (text === '') return '';
   pass.roots.at(-1)?.addData(text);
   return ` data-style="${escapeAttribute(text)}"`;
-}
+};
 
 function constant({ op }: Core): unknown {
   return op.op === 'literal' ? op.value : undefined;

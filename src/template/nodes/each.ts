@@ -1,4 +1,5 @@
 import { dev, refuseCall } from '../../problem/index.js';
+import { isAsyncRows } from '../async-rows.js';
 import {
   coreOf,
   type Expr,
@@ -61,11 +62,6 @@ export type RowExpr<Item, IsState> = IsState extends true ? StateExpr<Item> : Ex
 
 /** What content is repeated for: a list, or rows that come one after another. */
 export type Rows<Item> = readonly Item[] | AsyncIterable<Item>;
-
-/** Whether rows come one after another (https://tc39.es/ecma262/#sec-asynciterable-interface). */
-export function isAsyncRows(value: unknown): value is AsyncIterable<unknown> {
-  return typeof value === 'object' && value !== null && Symbol.asyncIterator in value;
-}
 
 /**
  * Repeats content for every item of a list. The function runs once, with expressions of the item and of its

@@ -1,4 +1,4 @@
-export { EachNode, eachOf, isAsyncRows, localExpr, parameterName, type RowExpr, type Rows } from './each.js';
+export { EachNode, eachOf, localExpr, parameterName, type RowExpr, type Rows } from './each.js';
 export { ElementNode } from './element.js';
 export { GivenNode, given } from './given.js';
 export { SlotNode } from './slot.js';
