@@ -96,6 +96,7 @@ export async function workFor(url: string, signal: AbortSignal, tell: (rows: num
   );
   // What goes wrong with one parcel is tried again, here or elsewhere, and told by who ordered it.
   worker.on('error', () => undefined);
+  ready();
   await new Promise<void>((done) => {
     signal.addEventListener('abort', () => done(), { once: true });
     if (signal.aborted) done();

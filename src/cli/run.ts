@@ -40,7 +40,7 @@ export async function runCommand(args: readonly string[]): Promise<number> {
 /** Says what went wrong on standard error, and gives the exit code for it. */
 function report(thrown: unknown): number {
   if (thrown instanceof CommanderError) return thrown.exitCode === 0 ? 0 : 2;
-  if (thrown instanceof UsageError) {
+  if (thrown instanceof UsageError || (thrown instanceof Error && thrown.name === 'PackageMissing')) {
     process.stderr.write(`lattice: ${thrown.message}\n`);
     return 2;
   }

@@ -3,6 +3,11 @@ import { type Finding, finding, type Problem, placed } from '../problem/index.js
 /** How large a mail may be until some programs cut it, in bytes of its HTML. */
 export const mostMailBytes = 102 * 1024;
 
+/** A package that is asked for only where it is needed is not there. */
+export class PackageMissing extends Error {
+  override readonly name = 'PackageMissing';
+}
+
 interface Modules {
   createRequire(from: string): (name: string) => unknown;
 }
@@ -15,8 +20,8 @@ function packageOf<Package>(name: string): Package {
   try {
     return modules.createRequire(import.meta.url)(name) as Package;
   } catch {
-    throw new Error(
-      `Mail needs the packages juice, html-to-text and parse5: npm install juice html-to-text parse5.`,
+    throw new PackageMissing(
+      'Mail needs the packages juice and html-to-text: npm install juice html-to-text.',
     );
   }
 }

@@ -150,10 +150,14 @@ async function work({ queue }: Options): Promise<void> {
   const stop = new AbortController();
   for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => stop.abort());
   let rows = 0;
-  process.stderr.write(`Working for ${queue}. Stop with Ctrl+C.\n`);
-  await workFor(queue, stop.signal, (more) => {
-    rows += more;
-  });
+  await workFor(
+    queue,
+    stop.signal,
+    (more) => {
+      rows += more;
+    },
+    () => process.stderr.write(`Working for ${queue}. Stop with Ctrl+C.\n`),
+  );
   process.stderr.write(`Wrote ${rows} rows.\n`);
 }
 
@@ -214,6 +218,6 @@ function print(report: BatchReport, { json, out = '' }: Options): void {
     ...(failed > 0 ? [`${failed.toLocaleString('en')} failed`] : []),
   ];
   process.stdout.write(
-    `${rows.toLocaleString('en')} rows: ${parts.join(', ')}. ${(bytes / 1e6).toFixed(1)} MB to ${out} in ${seconds.toFixed(1)} s, ${perSecond.toLocaleString('en')} a second.\n`,
+    `${rows.toLocaleString('en')} row${rows === 1 ? '' : 's'}: ${parts.join(', ')}. ${(bytes / 1e6).toFixed(1)} MB to ${out} in ${seconds.toFixed(1)} s, ${perSecond.toLocaleString('en')} a second.\n`,
   );
 }
