@@ -82,7 +82,12 @@ export async function queued(url: string): Promise<Writers> {
 }
 
 /** Writes rows for a queue until it is told to stop; a parcel whose worker died goes to another one. */
-export async function workFor(url: string, signal: AbortSignal, tell: (rows: number) => void): Promise<void> {
+export async function workFor(
+  url: string,
+  signal: AbortSignal,
+  tell: (rows: number) => void,
+  ready: () => void,
+): Promise<void> {
   const { bullmq, connect } = await connected(url);
   const connection = await connect();
   const worker = new bullmq.Worker<Parcel, readonly RowOutcome[]>(
