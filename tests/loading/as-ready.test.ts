@@ -102,7 +102,7 @@ describe('what is sent as soon as it is ready', () => {
           );
         },
       ),
-      runsOf('parts as ready', 60),
+      runsOf('parts as ready', 25),
     );
   });
 
