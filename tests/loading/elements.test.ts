@@ -80,10 +80,12 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
         ([to, ms]) => document.querySelector('water-level')?.setAttribute('from', `/json/${to}?ms=${ms}`),
         [name, at === 4 ? 100 : 3_000 - at * 300] as const,
       );
-      await page.waitForTimeout(20);
+      // Each is on its way before the next one comes.
+      for (let n = 0; n < 200 && service.asked.length < at + 2; n++) await page.waitForTimeout(10);
     }
     await shows(page, 'water-level', 'fffffff: 7');
-    await page.waitForTimeout(400);
+    for (let n = 0; n < 200 && service.stopped.length < 5; n++) await page.waitForTimeout(10);
+    await page.waitForTimeout(300);
     expect(await text(page, 'water-level')).toBe('fffffff: 7');
     expect(service.asked).toHaveLength(6);
     expect(service.stopped).toHaveLength(5);
