@@ -10,6 +10,7 @@ import {
   isChangingTag,
   isJson,
   jsonBlock,
+  jsonFault,
   type LoadState,
   readsOf,
   voidElements,
@@ -17,7 +18,7 @@ import {
 } from '../template/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
 import { styledIn } from './facts.js';
-import { type AcceptedHere, Frame, type HtmlFill, type Named } from './frame.js';
+import { type AcceptedHere, Frame, type HtmlFill, type Named, type Where } from './frame.js';
 import type {
   AcceptedStep,
   AttributeStep,
@@ -291,7 +292,8 @@ export function hostText(
         : hostStyle(component, new Set([...styled, ...given].filter((one) => one !== component)));
     const allowed = withNonce(style, pass);
     let start = `<${name}`;
-    for (let at = 0; at < values.length; at++) start += propAttribute(component, at, values[at]);
+    for (let at = 0; at < values.length; at++)
+      start += propAttributeIn(frame, where, component, at, values[at]);
     start += `${host.attributes}><template shadowrootmode="open">${frame.pass.links}${allowed}${dataBlock(data)}`;
     const inner = new Frame(pass, frame, where, '', fills);
     const shadow = host.shadow();
@@ -315,6 +317,37 @@ export function hostStyle(component: ComponentCore, others: ReadonlySet<Componen
 /** A style element that a page's policy lets pass. */
 export function withNonce(style: string, { nonce }: Pass): string {
   return nonce === '' ? style : style.replace('<style', () => `<style${nonce}`);
+}
+
+/** What JSON is written into; where a value has no JSON, that is told and nothing is written. */
+export function asJson(
+  frame: Frame,
+  where: Where,
+  name: string,
+  value: unknown,
+  write: () => string,
+): string {
+  try {
+    return write();
+  } catch (thrown) {
+    frame.pass.report(
+      finding('value-not-json', { name, fault: jsonFault(thrown, value) }),
+      where.path(frame),
+    );
+    return '';
+  }
+}
+
+/** A prop as an attribute of an element that is in a frame. */
+export function propAttributeIn(
+  frame: Frame,
+  where: Where,
+  component: ComponentCore,
+  index: number,
+  value: unknown,
+): string {
+  const name = `The prop "${component.props.names[index]}" of ${component.name}`;
+  return asJson(frame, where, name, value, () => propAttribute(component, index, value));
 }
 
 /** A prop as an attribute; one that is at its fallback needs none. */

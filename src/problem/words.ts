@@ -261,6 +261,10 @@ export const words = {
       'The element stays as it was before. Catch in the handler what can go wrong, and show it by the state.',
     ],
   ),
+  'value-not-json': error<{ name: string; fault: string }>(({ name, fault }) => [
+    `${name} ${fault}.`,
+    'Hand on plain data: give a BigInt as text, and name what stands around by its id instead of holding it.',
+  ]),
   'value-failed': error<{ name: string; reason: string }>(({ name, reason }) => [
     `${name} stopped with an error: ${reason}.`,
     'See to it that the function takes every value its inputs can have.',

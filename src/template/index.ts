@@ -26,7 +26,7 @@ export {
 export { htmlFragment } from './fragment.js';
 export { HandlerCall, isHandlerCall } from './handler-call.js';
 export { idPart } from './id-part.js';
-export { isJson, jsonBlock } from './json.js';
+export { isJson, jsonBlock, jsonFault } from './json.js';
 export { type LoadBranches, type LoadExpr, loadBranches, whenLoaded } from './load.js';
 export {
   failedState,

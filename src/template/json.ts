@@ -22,3 +22,30 @@ export function jsonBlock(value: unknown): string {
     (char) => `\\u${char.charCodeAt(0).toString(16).padStart(4, '0')}`,
   );
 }
+
+/**
+ * Why a value cannot be written as JSON, in words that go on after its name; `thrown` is what writing it threw.
+ *
+ * @example jsonFault(thrown, { crates: 9n }) // 'has a BigInt in "crates", which JSON has not'
+ */
+export function jsonFault(thrown: unknown, value: unknown): string {
+  if (thrown instanceof RangeError) return 'is nested deeper than JSON can be written';
+  return (
+    misfitIn(value, '', []) ?? `stopped with an error: ${thrown instanceof Error ? thrown.message : thrown}`
+  );
+}
+
+function misfitIn(value: unknown, path: string, around: readonly unknown[]): string | undefined {
+  const inside = path === '' ? '' : ` in "${path}"`;
+  if (typeof value === 'bigint') return `has a BigInt${inside}, which JSON has not`;
+  if (typeof value !== 'object' || value === null) return undefined;
+  if (around.includes(value)) return `holds itself${inside}, which JSON cannot say`;
+  // What says by itself what it is in JSON is not looked into.
+  if ('toJSON' in value) return undefined;
+  const further = [...around, value];
+  for (const [key, one] of Object.entries(value)) {
+    const found = misfitIn(one, path === '' ? key : `${path}.${key}`, further);
+    if (found) return found;
+  }
+  return undefined;
+}

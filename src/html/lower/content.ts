@@ -9,6 +9,7 @@ import {
 import { type Core, describe, jsonBlock, plainText } from '../../template/index.js';
 import { escapeText } from '../escape.js';
 import { marksParts } from '../form.js';
+import { asJson } from '../runtime.js';
 import type { At } from './env.js';
 import { between } from './lowering.js';
 import { isPlainProp } from './sources.js';
@@ -56,11 +57,31 @@ function isTextual(value: unknown): boolean {
 /** A value as a data block (https://html.spec.whatwg.org/#data-block). */
 export function lowerData({ value }: PlanData, to: Steps, at: At): void {
   const core = lower(value, at);
-  if (core.op.op === 'literal') to.text(jsonBlock(core.op.value));
-  else to.push({ kind: 'made', make: dataText, values: [core], where: at.env.where });
+  const { op } = core;
+  const known = op.op === 'literal' ? jsonKnown(() => jsonBlock(op.value)) : undefined;
+  if (known !== undefined) return to.text(known);
+  to.push({
+    kind: 'made',
+    make: dataIn(op.op === 'literal' ? 'The data of the script' : describe(value)),
+    values: [core],
+    where: at.env.where,
+  });
 }
 
-const dataText: Make = (_frame, _where, value) => jsonBlock(value);
+function dataIn(name: string): Make {
+  return function data(frame, where, value) {
+    return asJson(frame, where, name, value, () => jsonBlock(value));
+  };
+}
+
+/** What is written of a value that is known; what cannot be written is told when it is rendered. */
+export function jsonKnown(write: () => string): string | undefined {
+  try {
+    return write();
+  } catch {
+    return undefined;
+  }
+}
 
 /** Ready-made HTML as it is. In a raw-text element it may not close the element. */
 export function lowerTrusted({ html, inside }: PlanTrusted, to: Steps, at: At): void {

@@ -23,10 +23,11 @@ import { dissolvedIn, isMovable, makesIds, showsFailure, styledIn } from '../fac
 import { innerForm, marksParts } from '../form.js';
 import type { Where } from '../frame.js';
 import { refuseAsElement, refuseBroken } from '../refuse.js';
-import { dataBlock, hostStyle, propAttribute, withNonce } from '../runtime.js';
+import { dataBlock, hostStyle, propAttribute, propAttributeIn, withNonce } from '../runtime.js';
 import { taken } from './attributes.js';
 import { choose } from './branches.js';
 import { plainTypeOf } from './checks.js';
+import { jsonKnown } from './content.js';
 import {
   type At,
   below,
@@ -373,7 +374,9 @@ function spliceHost(
 
 /** A prop as the attribute of an element; one that is at its fallback needs none. */
 function lowerPropAttribute(component: ComponentCore, index: number, value: Core, to: Steps, at: At): void {
-  if (value.op.op === 'literal') return to.text(propAttribute(component, index, value.op.value));
+  const { op } = value;
+  const known = op.op === 'literal' ? jsonKnown(() => propAttribute(component, index, op.value)) : undefined;
+  if (known !== undefined) return to.text(known);
   const kind = component.props.kinds[index] as AnyKind;
   const name = attributeOf(component.props.names[index] as string);
   const { fallbackValue, presence } = kind.settings;
@@ -405,8 +408,8 @@ const loadedBlock: Make = (_frame, _where, data) => dataBlock(data);
 const pageLinks: Make = ({ pass }) => pass.links;
 
 function propMake(component: ComponentCore, index: number): Make {
-  return function attribute(_frame, _where, value) {
-    return propAttribute(component, index, value);
+  return function attribute(frame, where, value) {
+    return propAttributeIn(frame, where, component, index, value);
   };
 }
 

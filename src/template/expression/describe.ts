@@ -14,7 +14,7 @@ const words: OpTable<string> = {
   shared: ({ name }) => `shared ${name}`,
   filled: ({ slot }) => `slots.${slot}.filled`,
   uid: ({ label }) => `uid('${label}')`,
-  literal: ({ value }) => JSON.stringify(value) ?? String(value),
+  literal: ({ value }) => literalText(value),
   field: ({ of, key }) => `${describe(of)}.${key}`,
   member: ({ of, key }) =>
     key.op.op === 'literal' ? `${describe(of)}.${String(key.op.value)}` : `${describe(of)}[${describe(key)}]`,
@@ -33,3 +33,13 @@ const words: OpTable<string> = {
   full: ({ of }) => describe(of),
   any: ({ list }) => describe(list),
 };
+
+/** A value as JSON; what has none, by what it is. */
+function literalText(value: unknown): string {
+  if (typeof value === 'bigint') return `${value}n`;
+  try {
+    return JSON.stringify(value) ?? String(value);
+  } catch {
+    return Array.isArray(value) ? 'a list' : 'a record';
+  }
+}
