@@ -2,6 +2,7 @@ import type { CallExpression } from 'estree';
 import type MagicString from 'magic-string';
 import { type ComponentCore, componentCore } from '../component/index.js';
 import { NotWritten, own } from '../elements/code/index.js';
+import { reasonOf } from '../problem/index.js';
 import type { Loading } from './loading.js';
 import type { ModuleCode } from './module.js';
 import type { Placed } from './names.js';
@@ -172,7 +173,7 @@ async function loaded(
   try {
     return await loading.load(file);
   } catch (thrown) {
-    const reason = thrown instanceof Error ? thrown.message : String(thrown);
+    const reason = reasonOf(thrown);
     throw new NotWritten(`${named} cannot be loaded in Node: ${reason}`);
   }
 }

@@ -2,7 +2,7 @@ import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { loadModule } from '../check/modules.js';
 import { type AnyComponent, type ComponentCore, componentCore, componentsIn } from '../component/index.js';
-import { finding, LatticeError, type Problem, placed } from '../problem/index.js';
+import { finding, LatticeError, type Problem, placed, reasonOf } from '../problem/index.js';
 import { textOf } from './names.js';
 import { type PageSettings, pageOf } from './page-of.js';
 import { propsOf, recordOf } from './props-of.js';
@@ -88,7 +88,7 @@ function problemsOf(thrown: unknown): readonly Problem[] {
   // By its name, since a user's module may have brought its own copy of the library.
   if (thrown instanceof LatticeError || (thrown as { name?: unknown } | null)?.name === 'LatticeError')
     return (thrown as LatticeError).problems;
-  const reason = thrown instanceof Error ? thrown.message : String(thrown);
+  const reason = reasonOf(thrown);
   return [placed(finding('page-unwritten', { reason }), '')];
 }
 

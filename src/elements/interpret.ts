@@ -25,6 +25,7 @@ import { bind } from './runtime/bind.js';
 import type { Attach } from './runtime/block.js';
 import { changing } from './runtime/changing.js';
 import { classes, inlineStyle, restyled, styles } from './runtime/class-and-style.js';
+import { insert, newElement, setAttribute, styleOf } from './runtime/dom.js';
 import { each } from './runtime/each.js';
 import { failing } from './runtime/failing.js';
 import { fieldFeature, fieldMembers } from './runtime/field.js';
@@ -38,6 +39,7 @@ import { loading } from './runtime/loading.js';
 import { property } from './runtime/property.js';
 import { ready } from './runtime/ready.js';
 import { consuming, providing } from './runtime/shared-data.js';
+import { wearing } from './runtime/sheets.js';
 import { handed, receiving } from './runtime/slot.js';
 import { slotWatch } from './runtime/slot-watch.js';
 import { json, text } from './runtime/text.js';
@@ -81,6 +83,7 @@ const functions: Readonly<Partial<Record<RuntimeName, unknown>>> = {
   slotWatch,
   styles,
   text,
+  wearing,
   worded,
 };
 
@@ -183,25 +186,24 @@ const svgSpace = 'http://www.w3.org/2000/svg';
 
 /** The static nodes of a view, in a page. */
 function nodesOf(content: readonly StaticNode[]): DocumentFragment {
-  const fragment = document.createDocumentFragment();
+  const fragment = new DocumentFragment();
   for (const one of content) fragment.appendChild(nodeOf(one));
   return fragment;
 }
 
 function nodeOf(node: StaticNode): Node {
-  if (node instanceof StaticText) return document.createTextNode(node.text);
+  if (node instanceof StaticText) return new Text(node.text);
   if (node instanceof StaticHtml) return htmlFragment(node.html);
-  if (node instanceof Anchor)
-    return node.kind === 'text' ? document.createTextNode('') : document.createComment('');
+  if (node instanceof Anchor) return node.kind === 'text' ? new Text() : new Comment();
   const { tag, isSvg, attributes, content } = node;
-  const element = isSvg ? document.createElementNS(svgSpace, tag) : document.createElement(tag);
+  const element = newElement(tag, isSvg ? svgSpace : undefined);
   for (const [name, value] of attributes) {
     // A page's policy may refuse style attributes, and never the style object.
-    if (name === 'style') (element as HTMLElement).style.cssText = value;
-    else element.setAttribute(name, value);
+    if (name === 'style') styleOf(element).cssText = value;
+    else setAttribute(element, name, value);
   }
   const home = element instanceof HTMLTemplateElement ? element.content : element;
-  home.appendChild(nodesOf(content));
+  insert(home, nodesOf(content), null);
   return element;
 }
 

@@ -8,6 +8,7 @@ import {
   finding,
   LatticeError,
   placeOf,
+  reasonOf,
   suggest,
   tells,
 } from '../problem/index.js';
@@ -104,7 +105,7 @@ function failureFindings(core: ComponentCore, run: Run, failed: unknown): readon
     const known = new Set(run.findings.map((found) => found.message));
     return [...run.findings, ...thrown.problems.filter((problem) => !known.has(problem.message))];
   }
-  const reason = thrown instanceof Error ? thrown.message : String(thrown);
+  const reason = reasonOf(thrown);
   return [...run.findings, finding('template-failed', { name: core.name, reason }, core.source)];
 }
 

@@ -5,6 +5,7 @@ export { nearest, nearestOr, suggest, tagName } from './nearest.js';
 export { callPlace, placeOf } from './place.js';
 export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './problem.js';
 export { placed } from './problem.js';
+export { reasonOf } from './reason.js';
 export { isDataUrl, isScriptUrl } from './script-url.js';
 export { show } from './show.js';
 export { deepOr } from './too-deep.js';

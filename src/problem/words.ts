@@ -261,6 +261,10 @@ export const words = {
       'The element stays as it was before. Catch in the handler what can go wrong, and show it by the state.',
     ],
   ),
+  'policy-forbidden': error<{ reason: string }>(({ reason }) => [
+    `The page’s rules for Trusted Types refuse the policy "zesty-lattice": ${reason.replace(/\.$/, '')}.`,
+    "Allow it in the header Content-Security-Policy: trusted-types zesty-lattice; with two copies of this library on the page, add 'allow-duplicates'.",
+  ]),
   'value-not-json': error<{ name: string; fault: string }>(({ name, fault }) => [
     `${name} ${fault}.`,
     'Hand on plain data: give a BigInt as text, and name what stands around by its id instead of holding it.',

@@ -1,7 +1,7 @@
 import type { AtRule, Node, Root, Rule } from 'postcss';
 import { type ComponentCore, perComponent } from '../component/index.js';
 import { isMarkedInShadow, markSelectors, marksIn, type SelectorMarks } from '../plan/index.js';
-import { type Finding, finding, type SourcePlace } from '../problem/index.js';
+import { type Finding, finding, reasonOf, type SourcePlace } from '../problem/index.js';
 import { cssTokens, isCssFault, parseCss, parseSelector } from './css.js';
 
 /** A component's rules, rewritten for markup without shadow roots, and what could not be carried over. */
@@ -148,7 +148,7 @@ type ReportFault = (fault: string, hint: string, at?: At) => void;
 function faultText(thrown: unknown): string {
   if (isCssFault(thrown))
     return `${thrown.reason.toLowerCase()}, line ${thrown.line}, column ${thrown.column}`;
-  return thrown instanceof Error ? thrown.message : String(thrown);
+  return reasonOf(thrown);
 }
 
 function isInKeyframes(rule: Rule): boolean {

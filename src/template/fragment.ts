@@ -1,3 +1,4 @@
+import { failure, finding, reasonOf } from '../problem/index.js';
 import type { DomFragment } from './dom-names.js';
 
 interface Policy {
@@ -17,8 +18,17 @@ let policy: Policy | undefined;
  */
 export function htmlFragment(html: string): DomFragment {
   const types = (globalThis as { trustedTypes?: PolicyFactory }).trustedTypes;
-  policy ??= types?.createPolicy('zesty-lattice', { createHTML: (text) => text });
-  const template = document.createElement('template');
+  // Where a browser has no such thing, an element of the page may be called so.
+  if (!policy && typeof types?.createPolicy === 'function') policy = made(types);
+  const template = Document.prototype.createElement.call(document, 'template') as HTMLTemplateElement;
   template.innerHTML = policy?.createHTML(html) ?? html;
   return template.content;
+}
+
+function made(types: PolicyFactory): Policy {
+  try {
+    return types.createPolicy('zesty-lattice', { createHTML: (text) => text });
+  } catch (thrown) {
+    throw failure(finding('policy-forbidden', { reason: reasonOf(thrown) }));
+  }
 }

@@ -1,3 +1,4 @@
+import { reasonOf } from '../problem/index.js';
 /** Whether a value is the same when it has been JSON: no dates, maps, functions, numbers that JSON has not. */
 export function isJson(value: unknown, around: readonly unknown[] = []): boolean {
   if (value === null || typeof value === 'string' || typeof value === 'boolean') return true;
@@ -30,9 +31,7 @@ export function jsonBlock(value: unknown): string {
  */
 export function jsonFault(thrown: unknown, value: unknown): string {
   if (thrown instanceof RangeError) return 'is nested deeper than JSON can be written';
-  return (
-    misfitIn(value, '', []) ?? `stopped with an error: ${thrown instanceof Error ? thrown.message : thrown}`
-  );
+  return misfitIn(value, '', []) ?? `stopped with an error: ${reasonOf(thrown)}`;
 }
 
 function misfitIn(value: unknown, path: string, around: readonly unknown[]): string | undefined {

@@ -34,7 +34,7 @@ const builders: AttributeTable<[element: StaticElement, view: CompiledView, leve
   class(one, element, view, level) {
     const { prefix, rest } = classPrefix(one.parts);
     if (rest.length > 0)
-      part(element, one, 'class', call('classes', prefix, rest.map(classPart)), view, level);
+      part(element, one, 'class', call('classes', element.tag, prefix, rest.map(classPart)), view, level);
     else if (prefix !== '') element.attributes.set('class', prefix);
   },
   style(one, element, view, level) {

@@ -8,8 +8,9 @@ import {
   wordedAttribute,
 } from '../../template/attributes/text.js';
 import type { Scope } from '../../template/scope.js';
-import { nameOf } from './adoption.js';
-import { type Attach, follow, type Scopes } from './block.js';
+import { nameOf, taken } from './adoption.js';
+import { type Attach, attempt, keep, type Scopes } from './block.js';
+import { attributeOf, setAttribute } from './dom.js';
 import type { Instance } from './instance.js';
 import { forward, type Reads } from './move.js';
 import type { Get } from './text.js';
@@ -20,16 +21,19 @@ export type Write = (scope: Scope, report: Report) => AttributeText;
 /** An attribute whose value changes. */
 export function attribute(name: string, write: Write, mask: number, level = 0): Attach {
   return (node, scopes, block, instance) =>
-    follow(block, level, mask, shower(name, write, node as Element, scopes, level, instance));
+    keep(block, level, mask, shower(name, write, node as Element, scopes, level, instance));
 }
 
 /** The same, where what it reads is not of one scope alone. */
 export function outerAttribute(name: string, write: Write, level: number, reads: Reads): Attach {
-  return (node, scopes, block, instance) =>
-    forward(block, reads, shower(name, write, node as Element, scopes, level, instance));
+  return (node, scopes, block, instance) => {
+    const run = shower(name, write, node as Element, scopes, level, instance);
+    attempt(instance, run);
+    forward(block, reads, run);
+  };
 }
 
-/** Shows an attribute, and gives how to do so again. */
+/** How to show an attribute. */
 function shower(
   name: string,
   write: Write,
@@ -39,22 +43,20 @@ function shower(
   instance: Instance,
 ): () => void {
   let shown: AttributeText | undefined;
-  const run = (): void => {
+  return () => {
+    taken(element, name, instance);
     const next = write(scopes[level] as Scope, (found) => instance.report(found));
     if (next === shown) return;
     shown = next;
     const text = next === true ? '' : next;
     if (instance.adoption) {
-      if (element.getAttribute(name) === text) return;
+      if (attributeOf(element, name) === text) return;
       instance.tell('markup-differs', {
         how: dev ? `${name} of ${nameOf(element)} is not the same` : name,
       });
     }
-    if (text === null) element.removeAttribute(name);
-    else element.setAttribute(name, text);
+    setAttribute(element, name, text);
   };
-  run();
-  return run;
 }
 
 /** Text, a number, or true and false as an attribute that is there or not. */

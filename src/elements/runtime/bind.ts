@@ -1,6 +1,6 @@
 import { controlText } from '../../template/control-text.js';
 import type { Scope } from '../../template/scope.js';
-import { type Attach, follow } from './block.js';
+import { type Attach, keep } from './block.js';
 import type { Instance } from './instance.js';
 import type { Get } from './text.js';
 
@@ -38,7 +38,6 @@ export function bind(
       path.map((key) => (typeof key === 'string' ? key : (key(scope()) as number)));
     // Options of a select come after it, so its choice is shown once they are there.
     if (control instanceof HTMLSelectElement) queueMicrotask(run);
-    run();
     tied.set(control, { name, run });
     followResets(instance);
     control.addEventListener(eventOf(control), () => {
@@ -46,7 +45,7 @@ export function bind(
       const next = read(control, value(), first);
       instance.change({ [name]: replaced((instance.scope.state as Whole)[name], keys(), next) });
     });
-    follow(block, level, mask, run);
+    keep(block, level, mask, run);
   };
 }
 

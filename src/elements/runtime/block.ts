@@ -13,6 +13,7 @@ export interface Block {
   readonly last: Node | null;
   readonly scopes: Scopes;
   readonly updaters: Updater[];
+  readonly instance: Instance;
 }
 
 /** Brings one place up to date after something it reads has changed: which of the scopes, and what of it. */
@@ -27,8 +28,23 @@ export function follow({ updaters }: Block, level: number, mask: number, run: Up
   if (mask) updaters.push({ level, mask, run });
 }
 
-export function update({ updaters }: Block, level: number, mask: number): void {
+/** The same, and calls it now. */
+export function keep(block: Block, level: number, mask: number, run: Updater['run']): void {
+  follow(block, level, mask, run);
+  attempt(block.instance, run, level, mask);
+}
+
+export function update({ updaters, instance }: Block, level: number, mask: number): void {
   for (const updater of updaters) {
-    if (updater.level === level && updater.mask & mask) updater.run(level, mask);
+    if (updater.level === level && updater.mask & mask) attempt(instance, updater.run, level, mask);
+  }
+}
+
+/** Does what may come to an author's code. What that throws is told, and touches nothing but its own place. */
+export function attempt(instance: Instance, work: Updater['run'], level = 0, mask = 0): void {
+  try {
+    work(level, mask);
+  } catch (thrown) {
+    instance.fail(thrown);
   }
 }

@@ -1,6 +1,6 @@
 import { finding } from '../../problem/index.js';
 import type { Scope } from '../../template/scope.js';
-import { type Attach, type Block, follow, update } from './block.js';
+import { type Attach, type Block, keep, update } from './block.js';
 import { forward, mount, type Reads, remove } from './move.js';
 import type { Get } from './text.js';
 import type { View } from './view.js';
@@ -23,14 +23,16 @@ export function changing(tag: Get, mask: number, level: number, views: ViewsByTa
       shown = name;
       if (inner) remove(inner);
       const view = viewFor(name);
-      inner = view && mount(view, mark, [...scopes], instance);
-      if (view) return;
+      inner = undefined;
+      if (view) {
+        inner = mount(view, mark, [...scopes], instance);
+        return;
+      }
       const hint = 'Take the tag from a prop.tag([...]), which has a fixed set of elements.';
       const what = `The tag ${JSON.stringify(name)}`;
       instance.report(finding('content-not-allowed', { what, place: 'in el.of', hint }));
     };
-    show();
-    follow(block, level, mask, show);
+    keep(block, level, mask, show);
     forward(block, reads, (one, changed) => inner && update(inner, one, changed));
   };
 }

@@ -2,16 +2,17 @@ import { dev } from '../../problem/index.js';
 import { type ClassPart, writtenClass } from '../../template/attributes/class.js';
 import { type StylePart, writtenStyle } from '../../template/attributes/style.js';
 import type { Scope } from '../../template/scope.js';
-import { nameOf } from './adoption.js';
+import { nameOf, taken } from './adoption.js';
 import type { Write } from './attribute.js';
-import type { Attach } from './block.js';
+import { type Attach, attempt } from './block.js';
+import { attributeOf, newElement, setAttribute, styleOf } from './dom.js';
 import type { Feature, Instance } from './instance.js';
 import { forward, type Reads } from './move.js';
 
 /** The words of a class: those that are always there, and the parts that follow. */
-export function classes(prefix: string, parts: readonly ClassPart[]): Write {
-  const write = writtenClass(prefix, parts);
-  return (scope) => write(scope) || null;
+export function classes(tag: string, prefix: string, parts: readonly ClassPart[]): Write {
+  const write = writtenClass(tag, prefix, parts);
+  return (scope, report) => write(scope, report) || null;
 }
 
 /** The declarations of a style. */
@@ -27,29 +28,31 @@ export function styles(tag: string, parts: readonly StylePart[]): Write {
 export function inlineStyle(write: Write, reads: Reads, level = 0): Attach {
   return (node, scopes, block, instance) => {
     const element = node as HTMLElement;
+    const style = styleOf(element);
     let shown: unknown;
     const run = (): void => {
+      taken(element, 'style', instance);
       const text = write(scopes[level] as Scope, (found) => instance.report(found)) ?? '';
       if (text === shown) return;
       shown = text;
-      const written = element.getAttribute('style') ?? '';
-      if (instance.adoption && written !== text && !isSameStyle(element, text as string))
+      const written = attributeOf(element, 'style') ?? '';
+      if (instance.adoption && written !== text && !isSameStyle(style, text as string))
         instance.tell('markup-differs', {
           how: dev ? `style of ${nameOf(element)} is not the same` : 'style',
         });
-      if (text === '') element.removeAttribute('style');
-      else if (written !== text || element.style.length === 0) element.style.cssText = text as string;
+      if (text === '') setAttribute(element, 'style', null);
+      else if (written !== text || style.length === 0) style.cssText = text as string;
     };
-    run();
+    attempt(instance, run);
     forward(block, reads, run);
   };
 }
 
-/** Whether an element has a style, however that is written. */
-function isSameStyle(element: HTMLElement, text: string): boolean {
-  const other = document.createElement('i');
+/** Whether a style says the same as a text, however that is written. */
+function isSameStyle(style: CSSStyleDeclaration, text: string): boolean {
+  const other = newElement('i') as HTMLElement;
   other.style.cssText = text;
-  return other.style.cssText === element.style.cssText;
+  return other.style.cssText === style.cssText;
 }
 
 /** Styles that a server wrote as data, since the page's policy refuses style attributes. */

@@ -1,14 +1,15 @@
-import { dev, finding, show } from '../../problem/index.js';
+import { finding, show } from '../../problem/index.js';
 import { idPart } from '../../template/id-part.js';
 import type { Scope } from '../../template/scope.js';
-import { adopt, differs } from './adoption.js';
-import { type Attach, type Block, follow, type Scopes, update } from './block.js';
+import { adopt } from './adoption.js';
+import { type Attach, attempt, type Block, follow, type Scopes, update } from './block.js';
+import { copyOf, nextOf } from './dom.js';
 import type { Instance } from './instance.js';
-import { forward, inside, mount, type Reads, remove } from './move.js';
+import { ended, forward, inside, mount, type Reads, remove } from './move.js';
 import { Rows } from './rows.js';
 import { derived, refresh } from './scopes.js';
 import type { Get } from './text.js';
-import { attachAll, childAt, create, type View } from './view.js';
+import { create, made, type View } from './view.js';
 
 export interface Each {
   readonly list: Get;
@@ -34,11 +35,9 @@ export interface Each {
 /** Makes a row. One of a single element is cloned without a fragment around it, which costs as much again. */
 function createRow(view: View, scopes: Scopes, instance: Instance): ReturnType<typeof create> {
   const { firstChild, lastChild } = view.fragment();
-  if (firstChild !== lastChild || firstChild?.nodeType !== 1) return create(view, scopes, instance);
-  const node = document.importNode(firstChild, true);
-  // Of what is around a block its first child alone is asked.
-  const top = { firstChild: node } as unknown as Node;
-  return { block: attachAll(view, node, node, scopes, instance, top, childAt), fragment: node };
+  if (firstChild !== lastChild || !(firstChild instanceof Element)) return create(view, scopes, instance);
+  const node = copyOf(firstChild);
+  return { block: made(view, node, node, scopes, instance), fragment: node };
 }
 
 /** Content for every item of a list, before a node that marks the place. */
@@ -65,8 +64,8 @@ export function each(of: Each): Attach {
     const rows = new Rows(mark, {
       create(value, index) {
         if (!instance.adoption) return createRow(row, rowScopes(value, index), instance);
-        const taken = adopt(row, cursor, mark.parentNode, rowScopes(value, index), instance);
-        cursor = taken.last?.nextSibling ?? null;
+        const taken = adopt(row, cursor, mark.parentNode as Node, rowScopes(value, index), instance);
+        cursor = taken.last ? nextOf(taken.last) : null;
         return { block: taken, fragment: new DocumentFragment() };
       },
       keyOf:
@@ -99,9 +98,8 @@ export function each(of: Each): Attach {
         emptyBlock = undefined;
       } else if (empty && !emptyBlock) emptyBlock = mount(empty, mark, [...scopes], instance);
     };
-    run();
-    if (instance.adoption && rows.all.length > 0 && cursor !== mark)
-      differs(mark.parentNode, dev && 'has more rows');
+    attempt(instance, run);
+    if (!emptyBlock) ended(cursor, mark, instance);
     // What rows read besides their own item goes to each of them, before the list itself is looked at.
     forward(block, reads, (one, mask) => {
       if (emptyBlock) update(emptyBlock, one, mask);

@@ -1,4 +1,4 @@
-import { finding } from '../../problem/index.js';
+import { reasonOf } from '../../problem/index.js';
 import type { Scope } from '../../template/scope.js';
 import type { Feature, Instance } from './instance.js';
 import { derived } from './scopes.js';
@@ -7,8 +7,9 @@ import { create, type View } from './view.js';
 /** What stands in an element that cannot be shown; the next time it is tried anew. */
 export function failing(view: View, local: number): (instance: Instance) => Feature {
   return (instance) => {
-    const { show } = instance;
+    const { show, fail } = instance;
     let hasFailed = false;
+    let isShowing = false;
     const fallback = (message: string): void => {
       hasFailed = true;
       const scope: Scope = derived(instance.scope);
@@ -18,14 +19,21 @@ export function failing(view: View, local: number): (instance: Instance) => Feat
       (instance.host.shadowRoot as ShadowRoot).replaceChildren(fragment);
     };
     instance.failed = fallback;
+    instance.fail = (thrown) => {
+      // Nothing of it is shown: what is being made is given up as a whole.
+      if (isShowing) throw thrown;
+      fail.call(instance, thrown);
+      fallback(reasonOf(thrown));
+    };
     instance.show = () => {
+      isShowing = true;
+      hasFailed = false;
       try {
-        hasFailed = false;
         show.call(instance);
+        isShowing = false;
       } catch (thrown) {
-        const reason = String((thrown as Error | undefined)?.message ?? thrown);
-        instance.report(finding('value-failed', { name: instance.live.name, reason }), thrown);
-        fallback(reason);
+        isShowing = false;
+        instance.fail(thrown);
       }
     };
     return {

@@ -2,6 +2,7 @@ import { type Finding, finding, problemText } from '../../problem/index.js';
 import { attributeRule, rawTextElements } from '../../template/attributes/tables.js';
 import { attributeText, isNameFit, type Report } from '../../template/attributes/text.js';
 import { update } from './block.js';
+import { attributeOf, copyOf, nodeNameOf, setAttribute } from './dom.js';
 import { instanceOf } from './element.js';
 import type { Instance } from './instance.js';
 import type { LiveClass } from './live.js';
@@ -65,14 +66,18 @@ const hole = /\{\{\s*([^{}]*?)\s*\}\}/g;
 /** A copy of the template with its holes filled. What comes from data stays text, in text and in attributes. */
 function fromTemplate(template: HTMLTemplateElement, data: unknown): Node {
   const name = template.getAttribute('as') ?? 'data';
-  const copy = document.importNode(template.content, true);
+  const copy = copyOf(template.content);
   const fill = (text: string): string =>
     text.replace(hole, (_whole, path: string) => textAt(path, name, data));
-  const walker = document.createTreeWalker(copy, NodeFilter.SHOW_ELEMENT | NodeFilter.SHOW_TEXT);
+  const walker: TreeWalker = Document.prototype.createTreeWalker.call(
+    document,
+    copy,
+    NodeFilter.SHOW_ELEMENT | NodeFilter.SHOW_TEXT,
+  );
   while (walker.nextNode()) {
     const node = walker.currentNode;
     if (node instanceof Text) {
-      const around = node.parentElement?.localName ?? '';
+      const around = node.parentElement ? nodeNameOf(node.parentElement).toLowerCase() : '';
       // Text there is code: on a server it is refused, too.
       if (!rawTextElements.has(around)) node.data = fill(node.data);
       else if (node.data.includes('{{')) {
@@ -86,8 +91,9 @@ function fromTemplate(template: HTMLTemplateElement, data: unknown): Node {
         node.data = '';
       }
     } else if (node instanceof Element) {
-      for (const { name: attribute, value } of [...node.attributes]) {
-        if (value.includes('{{')) fillAttribute(node, attribute, fill(value));
+      for (const name of Element.prototype.getAttributeNames.call(node)) {
+        const value = attributeOf(node, name) ?? '';
+        if (value.includes('{{')) fillAttribute(node, name, fill(value));
       }
     }
   }
@@ -100,12 +106,12 @@ function tell(found: Finding, where = 'template'): void {
 
 /** Sets what data says, by the rules of all attributes: URLs that carry scripts are told and left out. */
 function fillAttribute(element: Element, name: string, text: string): void {
-  const report: Report = (found) => tell(found, element.localName);
-  const fits = isNameFit(element.localName, name, report) && name !== 'srcdoc' && name !== 'style';
-  const rule = attributeRule([element.localName], name.toLowerCase());
-  const safe = fits ? attributeText(element.localName, name, rule, text, report) : null;
-  if (safe === null) element.removeAttribute(name);
-  else element.setAttribute(name, safe === true ? '' : safe);
+  const tag = nodeNameOf(element).toLowerCase();
+  const report: Report = (found) => tell(found, tag);
+  const fits = isNameFit(tag, name, report) && name !== 'srcdoc' && name !== 'style';
+  const rule = attributeRule([tag], name.toLowerCase());
+  const safe = fits ? attributeText(tag, name, rule, text, report) : null;
+  setAttribute(element, name, safe === true ? '' : safe);
 }
 
 /** The text at a path such as `variety.name`: own fields alone, so that nothing else can be reached. */

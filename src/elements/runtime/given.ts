@@ -1,6 +1,6 @@
 import type { Scope } from '../../template/scope.js';
-import { type Attach, type Block, follow, update } from './block.js';
-import { forward, mount, type Reads, remove } from './move.js';
+import { type Attach, type Block, keep, update } from './block.js';
+import { ended, forward, inside, mount, type Reads, remove } from './move.js';
 import type { Get } from './text.js';
 import type { View } from './view.js';
 
@@ -22,10 +22,11 @@ export function given(
       shown = side;
       if (inner) remove(inner);
       const view = side ? content : otherwise;
-      inner = view && mount(view, mark, [...scopes], instance);
+      inner = undefined;
+      if (view) inner = mount(view, mark, [...scopes], instance);
+      else if (instance.adoption) ended(inside(mark, instance), mark, instance);
     };
-    show();
-    follow(block, level, mask, show);
+    keep(block, level, mask, show);
     forward(block, reads, (one, changed) => inner && update(inner, one, changed));
   };
 }

@@ -38,7 +38,7 @@ export { property } from './property.js';
 export { ready } from './ready.js';
 export { containing, define } from './register.js';
 export { consuming, providing } from './shared-data.js';
-export { lending, sheet, styled } from './sheets.js';
+export { lending, sheet, styled, wearing } from './sheets.js';
 export { handed, receiving } from './slot.js';
 export { slotWatch } from './slot-watch.js';
 export { json, text } from './text.js';

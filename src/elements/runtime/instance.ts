@@ -1,8 +1,8 @@
 import { unreadable } from '../../component/rule.js';
-import { dev, type Finding, finding, problemText } from '../../problem/index.js';
+import { dev, type Finding, finding, type LatticeError, problemText, reasonOf } from '../../problem/index.js';
 import type { Scope } from '../../template/scope.js';
 import { type Adoption, adopting } from './adoption.js';
-import { type Block, update } from './block.js';
+import { attempt, type Block, update } from './block.js';
 import type { Live, LiveProp } from './live.js';
 import { settled } from './settle.js';
 import { create } from './view.js';
@@ -56,7 +56,7 @@ export class Instance {
 
   /** Says a problem on the console, once for each, but each time with what was thrown. */
   report(found: Finding, ...thrown: readonly unknown[]): void {
-    const text = problemText({ ...found, where: this.live.name });
+    const text = problemText({ where: this.live.name, ...found });
     if (thrown.length > 0 || !this.#told.has(text)) console.error(text, ...thrown);
     this.#told.add(text);
   }
@@ -64,6 +64,14 @@ export class Instance {
   /** Says a problem of the component. */
   tell<Code extends OwnProblem>(code: Code, facts: Omit<Facts<Code>, 'component'>): undefined {
     this.report(finding(code, { component: this.live.name, ...facts } as Facts<Code>));
+  }
+
+  /** Says what an author's code threw; set anew where there is content for that. */
+  fail(thrown: unknown): void {
+    // What is being taken over is made anew as a whole.
+    if (thrown === this.adoption) throw thrown;
+    const found = finding('value-failed', { name: this.live.name, reason: reasonOf(thrown) });
+    this.report((thrown as Partial<LatticeError> | undefined)?.problems?.[0] ?? found, thrown);
   }
 
   /** Takes an attribute's text; without a text the prop is as if it were not given. */
@@ -95,6 +103,10 @@ export class Instance {
 
   /** Shows the template: in what a server wrote, or made anew. */
   show(): void {
+    attempt(this, () => this.#show());
+  }
+
+  #show(): void {
     const { scope, live } = this;
     live.props.forEach(({ name, rule, isNeeded }, index) => {
       if (isNeeded && this.#values[index] === undefined)
@@ -119,6 +131,8 @@ export class Instance {
         const waiting = this.#waiting;
         this.#waiting = 0;
         if (this.block) update(this.block, 0, waiting);
+        // What could not be shown may be so now.
+        else if (this.host.isConnected) this.show();
         if (waiting) this.each('shown');
       });
     this.#waiting |= mask as number;
@@ -153,8 +167,11 @@ export class Instance {
   /** Calls what the component has for something; what that gives back changes the state. What it throws is told, and the element stays usable. */
   call(name: string, work: unknown, more: Values, args: readonly unknown[]): void {
     const failed = (thrown: unknown): void => {
-      const reason = String((thrown as Error | undefined)?.message ?? thrown);
-      const found = finding('handler-failed', { component: this.live.name, handler: name, reason });
+      const found = finding('handler-failed', {
+        component: this.live.name,
+        handler: name,
+        reason: reasonOf(thrown),
+      });
       this.report(found, thrown);
       this.host.dispatchEvent(new ErrorEvent('error', { error: thrown, message: found.message }));
     };

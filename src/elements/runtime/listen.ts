@@ -1,5 +1,6 @@
 import type { Scope } from '../../template/scope.js';
 import type { Attach } from './block.js';
+import { listenTo } from './dom.js';
 
 /** Calls a handler when an event comes. */
 export function listen(
@@ -9,7 +10,7 @@ export function listen(
   level = 0,
 ): Attach {
   return (node, scopes, _block, instance) => {
-    node.addEventListener(type, (event) =>
+    listenTo(node, type, (event) =>
       instance.call(
         handler,
         instance.live.handlers?.[handler],

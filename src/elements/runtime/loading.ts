@@ -1,4 +1,4 @@
-import { finding } from '../../problem/index.js';
+import { finding, reasonOf } from '../../problem/index.js';
 import { isAsyncRows } from '../../template/async-rows.js';
 import {
   failedState,
@@ -93,7 +93,7 @@ export function loading(load: Load): (instance: Instance) => Feature {
         if (isAsyncRows(value)) await gather(value, signal, set);
         else set(loadedState(value));
       };
-      given().catch((thrown) => set(failedState(String((thrown as Error | undefined)?.message ?? thrown))));
+      given().catch((thrown) => set(failedState(reasonOf(thrown))));
     };
     instance.reload = () => {
       if (!own) return;

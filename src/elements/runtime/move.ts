@@ -1,6 +1,7 @@
 import { dev } from '../../problem/index.js';
 import { adopt, differs } from './adoption.js';
 import { type Block, follow, type Scopes } from './block.js';
+import { discard, insert, isInPage, nextOf } from './dom.js';
 import type { Instance } from './instance.js';
 import { create, type View } from './view.js';
 
@@ -9,21 +10,24 @@ export type Reads = readonly (readonly [level: number, mask: number])[];
 
 /** Shows a block of a view before the node that marks its place: what a server wrote there, or a new one. */
 export function mount(view: View, mark: Node, scopes: Scopes, instance: Instance): Block {
-  if (instance.adoption) {
-    const block = adopt(view, inside(mark, instance), mark.parentNode, scopes, instance);
-    if (block.last?.nextSibling !== mark) differs(mark.parentNode, dev && 'has more in it');
-    return block;
-  }
+  const parent = mark.parentNode as Node;
+  if (instance.adoption) return adopt(view, inside(mark, instance), parent, scopes, instance, mark);
   const { block, fragment } = create(view, scopes, instance);
-  (mark.parentNode as Node).insertBefore(fragment, mark);
+  insert(parent, fragment, mark);
   return block;
 }
 
 /** The first node of what a server wrote in a place. */
-export function inside(mark: Node, { adoption }: Instance): Node {
-  return (
-    adoption?.get(mark)?.nextSibling ?? differs(mark.parentNode, dev && 'has a place that is not marked')
-  );
+export function inside(mark: Node, instance: Instance): Node {
+  const start = instance.adoption?.get(mark);
+  return start
+    ? (nextOf(start) as Node)
+    : differs(instance, mark.parentNode, dev && 'has a place that is not marked');
+}
+
+/** What a server wrote up to a mark has to be all there is. */
+export function ended(at: Node | null, mark: Node, instance: Instance): void {
+  if (instance.adoption && at !== mark) differs(instance, mark.parentNode, dev && 'has more in it');
 }
 
 /** Lets a block that holds others hand on the changes that those read. */
@@ -38,23 +42,25 @@ export function moveBefore({ first, last }: Block, parent: Node, before: Node | 
 
 /** Takes a block out of the document. */
 export function remove({ first, last }: Block): void {
-  eachNode(first, last, (node) => node.remove());
+  eachNode(first, last, discard);
 }
 
-function eachNode(first: Node | null, last: Node | null, work: (node: ChildNode) => void): void {
+function eachNode(first: Node | null, last: Node | null, work: (node: Node) => void): void {
   for (let node = first; node; ) {
-    const next: Node | null = node === last ? null : node.nextSibling;
-    work(node as ChildNode);
+    const next: Node | null = node === last ? null : nextOf(node);
+    work(node);
     node = next;
   }
 }
 
-type Mover = Node & { moveBefore?(node: Node, before: Node | null): void };
+type Move = (this: Node, node: Node, before: Node | null) => void;
 
 /** Moves a node and keeps what is alive in it, such as focus and scopes, where the browser can. */
-function moveNode(parent: Mover, node: Node, before: Node | null): void {
-  if (parent.moveBefore && parent.isConnected && node.isConnected) parent.moveBefore(node, before);
-  else parent.insertBefore(node, before);
+function moveNode(parent: Node, node: Node, before: Node | null): void {
+  const { prototype } = parent instanceof Element ? Element : DocumentFragment;
+  const { moveBefore } = prototype as { readonly moveBefore?: Move };
+  if (moveBefore && isInPage(parent) && isInPage(node)) moveBefore.call(parent, node, before);
+  else insert(parent, node, before);
 }
 
 /** Does work that makes new nodes, also while a shadow root is taken over. */

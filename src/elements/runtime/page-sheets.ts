@@ -1,6 +1,7 @@
 import type { Feature, Instance } from './instance.js';
 import type { Live } from './live.js';
 import type { Containing } from './register.js';
+import { sheetIn } from './sheets.js';
 
 /** Style sheets of a page's own: addresses of files, or sheets that are there already. */
 export type PageSheets = readonly (string | URL | CSSStyleSheet)[];
@@ -14,17 +15,22 @@ const known = new Map<string, CSSStyleSheet>();
 
 /** The sheet behind an address: out of the page's own link to it where there is one, else loaded. */
 function sheetAt(address: string | URL, root: ShadowRoot): CSSStyleSheet {
-  const href = new URL(address, document.baseURI).href;
+  const href = new URL(address, root.baseURI).href;
   let sheet = known.get(href);
   if (!sheet) {
     sheet = new CSSStyleSheet({ baseURL: href });
     known.set(href, sheet);
-    const linked = [...document.styleSheets, ...root.styleSheets].find((one) => one.href === href);
+    const linked = [...sheetsOf(document), ...root.styleSheets].find((one) => one.href === href);
     const text = linked && rulesOf(linked);
     if (text !== undefined) sheet.replaceSync(text);
     else void load(href, sheet);
   }
   return sheet;
+}
+
+/** A page's sheets, whatever its images and frames are called. */
+function sheetsOf(page: Document): StyleSheetList {
+  return Object.getOwnPropertyDescriptor(Document.prototype, 'styleSheets')?.get?.call(page);
 }
 
 /** The rules of a sheet that the page has loaded; nothing where it may not be read, being another site's. */
@@ -52,7 +58,7 @@ async function load(href: string, sheet: CSSStyleSheet): Promise<void> {
 export function lookOf(sheets: PageSheets): (instance: Instance) => void {
   return ({ host }) => {
     const root = host.shadowRoot as ShadowRoot;
-    const given = sheets.map((one) => (one instanceof CSSStyleSheet ? one : sheetAt(one, root)));
+    const given = sheets.map((one) => sheetIn(root, one instanceof CSSStyleSheet ? one : sheetAt(one, root)));
     root.adoptedStyleSheets = [...given, ...root.adoptedStyleSheets.filter((one) => !given.includes(one))];
     // What a server linked has done its work.
     for (const link of root.querySelectorAll('link[data-sheet]')) link.remove();
@@ -61,8 +67,9 @@ export function lookOf(sheets: PageSheets): (instance: Instance) => void {
 
 /** A feature of elements whose page may have sheets for them. */
 export function looked(instance: Instance): Feature {
-  instance.live.look?.(instance);
-  return {};
+  const look = (): void => instance.live.look?.(instance);
+  look();
+  return { enter: look };
 }
 
 /** Components that get the sheets of a page, and with each those in its template. */

@@ -1,4 +1,5 @@
 import type { Block } from './block.js';
+import { insert } from './dom.js';
 import { moveBefore, remove } from './move.js';
 
 interface Row {
@@ -129,7 +130,7 @@ export class Rows {
       if (place < 0) {
         const { block, fragment } = this.#work.create(items[at], at);
         rows[at] = { block, key: keys[at], item: items[at] };
-        parent.insertBefore(fragment, before);
+        insert(parent, fragment, before);
       } else {
         const row = old[place] as Row;
         rows[at] = row;
@@ -149,19 +150,24 @@ export class Rows {
     before: Node,
   ): void {
     if (start === end) return;
-    const all = document.createDocumentFragment();
+    const all = new DocumentFragment();
     for (let at = start; at < end; at++) {
       const { block, fragment } = this.#work.create(items[at], at);
       rows[at] = { block, key: keys[at], item: items[at] };
       all.append(fragment);
     }
-    (this.#mark.parentNode as Node).insertBefore(all, before);
+    insert(this.#mark.parentNode as Node, all, before);
   }
 
   #removeAll(rows: readonly Row[], areAll: boolean): void {
     const parent = this.#mark.parentNode as Node;
     const [first] = rows;
-    if (areAll && first && first.block.first === parent.firstChild && this.#mark === parent.lastChild) {
+    if (
+      areAll &&
+      !(parent instanceof HTMLFormElement) &&
+      first?.block.first === parent.firstChild &&
+      this.#mark === parent.lastChild
+    ) {
       parent.textContent = '';
       parent.appendChild(this.#mark);
       return;

@@ -1,5 +1,6 @@
 import type { Scope } from '../../template/scope.js';
 import type { Provided } from '../../template/share.js';
+import { listenTo } from './dom.js';
 import type { Feature, Instance } from './instance.js';
 
 type Answer = (value: unknown, unsubscribe?: () => void) => void;
@@ -28,7 +29,7 @@ export function consuming(...names: readonly string[]): (instance: Instance) => 
     const stops = new Map<string, () => void>();
     /** Asks for what has no provider as yet; one that comes later says so, and is asked then. */
     const request = (): void => {
-      document.addEventListener('context-provider', request);
+      listenTo(document, 'context-provider', request);
       for (const name of names) {
         if (stops.has(name)) continue;
         host.dispatchEvent(
@@ -45,7 +46,7 @@ export function consuming(...names: readonly string[]): (instance: Instance) => 
       before: request,
       enter: request,
       leave() {
-        document.removeEventListener('context-provider', request);
+        EventTarget.prototype.removeEventListener.call(document, 'context-provider', request);
         for (const stop of stops.values()) stop();
         stops.clear();
       },

@@ -2,12 +2,34 @@ import type { Feature, Instance } from './instance.js';
 
 export type Sheets = readonly (() => CSSStyleSheet)[];
 
+/** What shadow roots wear: the sheets of their own components, and of what stands in their slots. */
+const worn = new WeakMap<Node, Set<Sheets[number]>>();
+
+/** Gives a shadow root sheets besides those that it has. */
+function wear(root: ShadowRoot, sheets: Sheets): void {
+  const all = worn.get(root) ?? new Set();
+  worn.set(root, all);
+  for (const one of sheets) all.add(one);
+  const lacking = [...all]
+    .map((one) => sheetIn(root, one()))
+    .filter((one) => !root.adoptedStyleSheets.includes(one));
+  root.adoptedStyleSheets.push(...lacking);
+}
+
 /** Gives an element's shadow root its style sheets. */
 export function styled(...sheets: Sheets): (instance: Instance) => Feature {
-  return ({ host }) => {
-    (host.shadowRoot as ShadowRoot).adoptedStyleSheets = sheets.map((one) => one());
-    return {};
+  return (instance) => {
+    const root = instance.host.shadowRoot as ShadowRoot;
+    root.adoptedStyleSheets = [];
+    worn.delete(root);
+    wear(root, sheets);
+    return wearing()(instance);
   };
+}
+
+/** A shadow root that comes into another document loses its sheets: it gets them anew. */
+export function wearing(): (instance: Instance) => Feature {
+  return ({ host }) => ({ enter: () => wear(host.shadowRoot as ShadowRoot, []) });
 }
 
 const lentBy = new WeakMap<Instance, Sheets>();
@@ -28,11 +50,7 @@ export function sheetsFrom(instance: Instance): Sheets {
 export function borrow(sheets: Sheets, node: Node): void {
   const add = (): void => {
     const root = node.getRootNode();
-    if (!(root instanceof ShadowRoot)) return;
-    for (const one of sheets) {
-      const made = one();
-      if (!root.adoptedStyleSheets.includes(made)) root.adoptedStyleSheets.push(made);
-    }
+    if (root instanceof ShadowRoot) wear(root, sheets);
   };
   // What is being made gets to its place before anything of it is painted.
   if (node.getRootNode() instanceof ShadowRoot) add();
@@ -49,4 +67,24 @@ export function sheet(css: string): () => CSSStyleSheet {
     }
     return made;
   };
+}
+
+const copies = new WeakMap<Document, WeakMap<CSSStyleSheet, CSSStyleSheet>>();
+
+/**
+ * A sheet as the document of a shadow root may use it: one that was made in another document may not be
+ * (https://drafts.csswg.org/cssom/#dom-documentorshadowroot-adoptedstylesheets).
+ */
+export function sheetIn({ ownerDocument }: ShadowRoot, given: CSSStyleSheet): CSSStyleSheet {
+  const { defaultView } = ownerDocument;
+  if (ownerDocument === document || !defaultView) return given;
+  const known = copies.get(ownerDocument) ?? new WeakMap();
+  copies.set(ownerDocument, known);
+  let copy = known.get(given);
+  if (!copy) {
+    copy = new (defaultView as Window & typeof globalThis).CSSStyleSheet();
+    copy.replaceSync(Array.from(given.cssRules, ({ cssText }) => cssText).join('\n'));
+    known.set(given, copy);
+  }
+  return copy;
 }

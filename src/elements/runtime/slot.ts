@@ -1,5 +1,6 @@
 import type { Scope } from '../../template/scope.js';
-import { type Attach, type Block, follow, update } from './block.js';
+import { type Attach, attempt, type Block, follow, keep, update } from './block.js';
+import { discard, insert, nextOf } from './dom.js';
 import { type Filled, fillerOf, refilling } from './fillers.js';
 import type { Instance } from './instance.js';
 import { anew, forward, inside, mount, type Reads, remove } from './move.js';
@@ -45,17 +46,16 @@ export function handed(
           : content instanceof DocumentFragment
             ? [...content.childNodes]
             : [content];
-      for (const one of nodes) (mark.parentNode as Node).insertBefore(one, mark);
+      for (const one of nodes) insert(mark.parentNode as Node, one, mark);
       if (filled.sheets) borrow(filled.sheets, mark);
       release = () => {
         filled.release?.();
-        for (const one of nodes) (one as ChildNode).remove();
+        nodes.forEach(discard);
         release = undefined;
       };
     };
     clear(mark, instance);
-    anew(instance, show);
-    follow(block, level, mask, show);
+    anew(instance, () => keep(block, level, mask, show));
     forward(block, reads, (one, changed) => inner && update(inner, one, changed));
   };
 }
@@ -64,8 +64,8 @@ export function handed(
 function clear(mark: Node, instance: Instance): void {
   if (!instance.adoption) return;
   for (let node = inside(mark, instance); node !== mark; ) {
-    const next = node.nextSibling as Node;
-    (node as ChildNode).remove();
+    const next = nextOf(node) as Node;
+    discard(node);
     node = next;
   }
 }
@@ -101,7 +101,7 @@ export function receiving(of: Receiving): Attach {
     const take = (): void => {
       ownerScope.locals[local] = of.data(scopes[level] as Scope);
     };
-    take();
+    attempt(instance, take);
     const innerScopes = [...scopes];
     innerScopes[owner] = ownerScope;
     const inner = mount(content, mark, innerScopes, instance);

@@ -1,7 +1,7 @@
-import { dev } from '../../problem/index.js';
-import { jsonBlock } from '../../template/json.js';
+import { dev, failure, finding } from '../../problem/index.js';
+import { jsonBlock, jsonFault } from '../../template/json.js';
 import type { Scope } from '../../template/scope.js';
-import { type Attach, follow } from './block.js';
+import { type Attach, keep } from './block.js';
 import type { Instance } from './instance.js';
 
 /** How to have a value of a scope. */
@@ -18,25 +18,31 @@ export function text(get: Get, mask: number, level = 0, tell = misfit): Attach {
   return (node, scopes, block, instance) => {
     const target = node as Text;
     let shown = target.data;
-    const written = shown;
     const run = (): void => {
       const value = get(scopes[level] as Scope);
       let next = '';
       if (typeof value === 'string' || typeof value === 'number' || typeof value === 'bigint')
         next = `${value}`;
       else if (value) tell(value, instance);
-      if (next !== shown) target.data = shown = next;
+      if (next === shown) return;
+      if (instance.adoption)
+        instance.tell('markup-differs', {
+          how: dev ? `it says ${JSON.stringify(shown)} where ${JSON.stringify(next)} belongs` : '',
+        });
+      target.data = shown = next;
     };
-    run();
-    if (instance.adoption && shown !== written)
-      instance.tell('markup-differs', {
-        how: dev ? `it says ${JSON.stringify(written)} where ${JSON.stringify(shown)} belongs` : written,
-      });
-    follow(block, level, mask, run);
+    keep(block, level, mask, run);
   };
 }
 
 /** A value as the text of a script of data, the same text as in HTML. */
-export function json(get: Get): Get {
-  return (scope) => jsonBlock(get(scope));
+export function json(get: Get, name: string): Get {
+  return (scope) => {
+    const value = get(scope);
+    try {
+      return jsonBlock(value);
+    } catch (thrown) {
+      throw failure(finding('value-not-json', { name, fault: jsonFault(thrown, value) }));
+    }
+  };
 }

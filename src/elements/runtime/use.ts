@@ -1,6 +1,6 @@
 import { finding } from '../../problem/index.js';
 import type { Fill, Scope, Site } from '../../template/scope.js';
-import { type Attach, type Block, follow, update } from './block.js';
+import { type Attach, attempt, type Block, follow, update } from './block.js';
 import type { Filler, FillerHost } from './fillers.js';
 import type { Instance } from './instance.js';
 import type { LiveProp } from './live.js';
@@ -45,9 +45,15 @@ export function innerScope(
   return (_view, scopes, block, instance) => {
     const around = scopes[owner] as Scope;
     const props = [...of.values];
-    const read = ({ get, prop }: Changing): unknown =>
-      settledIn(of.name, prop, get(scopes[owner] as Scope), instance);
-    for (const one of of.changing) props[one.at] = read(one);
+    /** Reads a prop anew; one that cannot be worked out stays as it was. */
+    const read = ({ at, get, prop }: Changing): void =>
+      attempt(instance, () => {
+        props[at] = settledIn(of.name, prop, get(scopes[owner] as Scope), instance);
+      });
+    for (const one of of.changing) {
+      props[one.at] = one.prop.fallback;
+      read(one);
+    }
     scopes[level] = {
       name: of.name,
       props,
@@ -63,10 +69,9 @@ export function innerScope(
     follow(block, owner, mask, () => {
       let changed = 0;
       for (const one of of.changing) {
-        const value = read(one);
-        if (value === props[one.at]) continue;
-        props[one.at] = value;
-        changed |= one.prop.mask;
+        const before = props[one.at];
+        read(one);
+        if (props[one.at] !== before) changed |= one.prop.mask;
       }
       if (changed) update(block, level, changed);
     });

@@ -1,5 +1,6 @@
 import { htmlFragment } from '../../template/fragment.js';
 import type { Attach, Block, Scopes } from './block.js';
+import { copyOf, firstOf, nextOf } from './dom.js';
 import type { Instance } from './instance.js';
 
 /** What is done at one node of each block: which of the nodes on the way to all parts it is, and what. */
@@ -53,33 +54,44 @@ export function create(
   scopes: Scopes,
   instance: Instance,
 ): { readonly block: Block; readonly fragment: Node } {
-  const fragment = document.importNode(from.fragment(), true);
+  const fragment = copyOf(from.fragment());
   const { firstChild, lastChild } = fragment;
-  return { block: attachAll(from, firstChild, lastChild, scopes, instance, fragment, childAt), fragment };
+  return { block: made(from, firstChild, lastChild, scopes, instance), fragment };
 }
 
-/** Makes a block of nodes that are there: finds the parts, and attaches what belongs to them. */
-export function attachAll(
-  { steps, parts }: View,
+/** Makes a block of a copy of a view's nodes. */
+export function made(
+  view: View,
   first: Node | null,
   last: Node | null,
   scopes: Scopes,
   instance: Instance,
-  top: Node,
-  find: (from: number, child: number, around: Node) => Node,
 ): Block {
-  const nodes = [top];
-  for (let at = 0; at < steps.length; at += 2) {
-    const from = steps[at] as number;
-    nodes.push(find(from, steps[at + 1] as number, nodes[from] as Node));
-  }
-  const block: Block = { scopes, first, last, updaters: [] };
-  for (const [at, attach] of parts) attach(nodes[at] as Node, scopes, block, instance);
-  return block;
+  return attachAll(view, locate(view.steps, first), first, last, scopes, instance);
 }
 
-export function childAt(_from: number, child: number, around: Node): Node {
-  let node = around.firstChild as Node;
-  for (let n = 0; n < child; n++) node = node.nextSibling as Node;
-  return node;
+/** The nodes on the way to all parts; the first stands for what is around them. */
+export function locate(steps: View['steps'], first: Node | null): (Node | null)[] {
+  const nodes: (Node | null)[] = [null];
+  for (let at = 0; at < steps.length; at += 2) {
+    const around = nodes[steps[at] as number];
+    let node = around ? firstOf(around) : first;
+    for (let child = steps[at + 1] as number; child > 0; child--) node = nextOf(node as Node);
+    nodes.push(node);
+  }
+  return nodes;
+}
+
+/** Makes a block of nodes that are there, and attaches what belongs to them. */
+export function attachAll(
+  { parts }: View,
+  nodes: readonly (Node | null)[],
+  first: Node | null,
+  last: Node | null,
+  scopes: Scopes,
+  instance: Instance,
+): Block {
+  const block: Block = { scopes, first, last, updaters: [], instance };
+  for (const [at, attach] of parts) attach(nodes[at] as Node, scopes, block, instance);
+  return block;
 }

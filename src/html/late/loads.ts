@@ -1,6 +1,7 @@
 import pLimit from 'p-limit';
 import pRetry, { AbortError } from 'p-retry';
 import type { ComponentCore } from '../../component/index.js';
+import { reasonOf } from '../../problem/index.js';
 import {
   failedState,
   isAsyncRows,
@@ -70,9 +71,7 @@ export class Loads {
           if (this.signal.aborted) throw new AbortError('aborted');
         },
       });
-    const state = this.limit(tried).then(loadedState<unknown>, (thrown) =>
-      failedState(thrown instanceof Error ? thrown.message : String(thrown)),
-    );
+    const state = this.limit(tried).then(loadedState<unknown>, (thrown) => failedState(reasonOf(thrown)));
     return state.then((one) => {
       readsOf.set(one, reads);
       return one;
@@ -104,9 +103,7 @@ export class Loads {
       return await Promise.race([given, late]);
     } catch (thrown) {
       // What is thrown that is no error, such as a text, is one all the same.
-      throw thrown instanceof TypeError || !(thrown instanceof Error)
-        ? new Error(thrown instanceof Error ? thrown.message : String(thrown))
-        : thrown;
+      throw thrown instanceof TypeError || !(thrown instanceof Error) ? new Error(reasonOf(thrown)) : thrown;
     } finally {
       clearTimeout(timer);
       this.signal.removeEventListener('abort', stop);

@@ -13,6 +13,7 @@ import type { Finding } from '../../problem/index.js';
 import {
   attributeText,
   type Core,
+  classWord,
   controlText,
   describe,
   ExprCore,
@@ -103,7 +104,7 @@ function lowerMarks(node: PlanElement, to: Steps, { env: { component, form } }: 
 const lowerers: AttributeTable<[tag: string, to: Steps, at: At], void> = {
   fixed: ({ name, text }, _tag, to) => to.text(written(name, text)),
   value: lowerValue,
-  class: ({ parts }, _tag, to, at) => lowerClass(parts, to, at),
+  class: ({ parts }, tag, to, at) => lowerClass(parts, tag, to, at),
   style({ parts }, tag, to, at) {
     const values = parts.map(([, value]) => lower(value, at));
     const names = parts.map(([name]) => name);
@@ -244,7 +245,7 @@ type Piece =
   | { readonly word: string; readonly when: Core | undefined }
   | { readonly text: Core; readonly isPlain: boolean };
 
-function lowerClass(parts: readonly ClassPiece[], to: Steps, at: At): void {
+function lowerClass(parts: readonly ClassPiece[], tag: string, to: Steps, at: At): void {
   const pieces = parts.flatMap((part) => pieceOf(part, at));
   const first = pieces.findIndex((piece) => !('word' in piece) || piece.when !== undefined);
   const words = pieces.slice(0, first < 0 ? undefined : first);
@@ -254,19 +255,19 @@ function lowerClass(parts: readonly ClassPiece[], to: Steps, at: At): void {
   if (!next) return prefix === '' ? undefined : to.text(` class="${escapeAttribute(prefix)}"`);
   if (prefix !== '') {
     to.text(` class="${escapeAttribute(prefix)}`);
-    for (const piece of rest) spaced(piece, to, at);
+    for (const piece of rest) spaced(piece, tag, to, at);
     return to.text('"');
   }
   if ('text' in next && next.isPlain) {
     to.text(' class="');
     plain(next.text, to, at);
-    for (const piece of rest.slice(1)) spaced(piece, to, at);
+    for (const piece of rest.slice(1)) spaced(piece, tag, to, at);
     return to.text('"');
   }
   if ('word' in next && next.when && rest.length === 1)
     return choose(next.when, [{ kind: 'text', text: ` class="${escapeAttribute(next.word)}"` }], [], to);
   const values = rest.map((piece) => ('text' in piece ? piece.text : (piece.when ?? literal(true))));
-  made(classOf(rest), values, to, at);
+  made(classOf(rest, tag), values, to, at);
 }
 
 function pieceOf(part: ClassPiece, at: At): readonly Piece[] {
@@ -278,7 +279,8 @@ function pieceOf(part: ClassPiece, at: At): readonly Piece[] {
   const text = lower(part.text, at);
   if (text.op.op !== 'literal') return [{ text, isPlain: isPlainWord(part.text, at.env.component) }];
   const { value } = text.op;
-  return typeof value === 'string' && value !== '' ? [{ word: value, when: undefined }] : [];
+  if (typeof value === 'string') return value === '' ? [] : [{ word: value, when: undefined }];
+  return [{ text, isPlain: false }];
 }
 
 function plain(value: Core, to: Steps, at: At): void {
@@ -286,7 +288,7 @@ function plain(value: Core, to: Steps, at: At): void {
 }
 
 /** A part of a class behind others, with the space before it. */
-function spaced(piece: Piece, to: Steps, at: At): void {
+function spaced(piece: Piece, tag: string, to: Steps, at: At): void {
   if ('word' in piece) {
     const text = ` ${escapeAttribute(piece.word)}`;
     if (piece.when) choose(piece.when, [{ kind: 'text', text }], [], to);
@@ -294,19 +296,25 @@ function spaced(piece: Piece, to: Steps, at: At): void {
   } else if (piece.isPlain) {
     to.text(' ');
     plain(piece.text, to, at);
-  } else made(spacedWord, [piece.text], to, at);
+  } else made(spacedWord(tag), [piece.text], to, at);
 }
 
-const spacedWord: Make = (_frame, _where, text) =>
-  typeof text === 'string' && text !== '' ? ` ${escapeAttribute(text)}` : '';
+function spacedWord(tag: string): Make {
+  return (frame, where, value) => {
+    const text = classWord(tag, value, (found) => frame.pass.report(found, where.path(frame)));
+    return text === '' ? '' : ` ${escapeAttribute(text)}`;
+  };
+}
 
-function classOf(pieces: readonly Piece[]): Make {
+function classOf(pieces: readonly Piece[], tag: string): Make {
   const words = pieces.map((piece) => ('word' in piece ? piece.word : undefined));
-  return function classes(_frame, _where, ...values) {
+  return function classes(frame, where, ...values) {
+    const report: Report = (found) => frame.pass.report(found, where.path(frame));
     let text = '';
     for (let at = 0; at < words.length; at++) {
-      const word = words[at] === undefined ? values[at] : values[at] ? words[at] : '';
-      if (typeof word === 'string' && word !== '') text += (text === '' ? '' : ' ') + word;
+      const known = words[at];
+      const word = known === undefined ? classWord(tag, values[at], report) : values[at] ? known : '';
+      if (word !== '') text += (text === '' ? '' : ' ') + word;
     }
     return text === '' ? '' : ` class="${escapeAttribute(text)}"`;
   };

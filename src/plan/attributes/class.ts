@@ -1,11 +1,26 @@
-import { coreOf } from '../../template/index.js';
+import { finding } from '../../problem/index.js';
+import { coreOf, type Report } from '../../template/index.js';
 import type { ClassPiece } from './plan-attribute.js';
 
 /** The parts of a class: of text, an expression of it, a record of conditions, a list of these. */
-export function classPieces(input: unknown): readonly ClassPiece[] {
+export function classPieces(tag: string, input: unknown, report: Report): readonly ClassPiece[] {
   const pieces: ClassPiece[] = [];
-  collect(input, pieces);
+  if (holdsItself(input, []))
+    report(
+      finding('attribute-invalid', {
+        attribute: 'class',
+        tag,
+        fault: 'takes a list that holds itself',
+        hint: 'Give a list of texts.',
+      }),
+    );
+  else collect(input, pieces);
   return pieces;
+}
+
+function holdsItself(input: unknown, around: readonly unknown[]): boolean {
+  if (!Array.isArray(input)) return false;
+  return around.includes(input) || input.some((one) => holdsItself(one, [...around, input]));
 }
 
 function collect(input: unknown, pieces: ClassPiece[]): void {

@@ -74,7 +74,8 @@ function decided(
 ): PlanAttribute {
   const none: PlanAttribute = { kind: 'none', key };
   if (key === 'bind') return planBinding(tags, value, all, report, lists) ?? none;
-  if (key === 'class') return value === null ? none : { kind: 'class', key, parts: classPieces(value) };
+  if (key === 'class')
+    return value === null ? none : { kind: 'class', key, parts: classPieces(tagOf(tags), value, report) };
   if (key === 'style')
     return value === null ? none : { kind: 'style', key, parts: stylePieces(tagOf(tags), value, report) };
   if (!isNameFit(tagOf(tags), name, report)) return none;

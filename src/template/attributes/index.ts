@@ -1,4 +1,4 @@
-export { type ClassPart, writtenClass } from './class.js';
+export { type ClassPart, classWord, writtenClass } from './class.js';
 export { declaration, type StylePart, styleText, valueEnd, valueFault, writtenStyle } from './style.js';
 export {
   type AttributeRule,

@@ -1,4 +1,4 @@
-import { finding, LatticeError, placed } from '../../problem/index.js';
+import { finding, LatticeError, placed, reasonOf } from '../../problem/index.js';
 import { isFilled, isFull, isSomething, ownerOf, pathOf } from '../scope.js';
 import { describe } from './describe.js';
 import { compare, numberOf, ownField, plus, same } from './operators.js';
@@ -208,7 +208,7 @@ export function guarded(get: Get, name: () => string, at?: Whereabouts): Get {
 /** What is thrown where a value could not be worked out: its name, the path to it, and what was thrown. */
 export function failedValue(thrown: unknown, name: string, where: string): unknown {
   if (thrown instanceof LatticeError) return thrown;
-  const reason = thrown instanceof Error ? thrown.message : String(thrown);
+  const reason = reasonOf(thrown);
   return new LatticeError([placed(finding('value-failed', { name, reason }), where)], {
     cause: thrown,
   });

@@ -1,5 +1,5 @@
 import type { PlanData, PlanText, PlanTrusted, PlanValue } from '../../../plan/index.js';
-import { type Core, jsonBlock } from '../../../template/index.js';
+import { type Core, describe, isJson, jsonBlock } from '../../../template/index.js';
 import { call, InPage, MisfitWords } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import type { Spot } from '../level.js';
@@ -17,8 +17,9 @@ export function buildValue({ value }: PlanValue, parent: Around, view: CompiledV
 
 /** Data as the text of a script, the same text as in HTML. */
 export function buildData({ value }: PlanData, parent: Around, view: CompiledView, spot: Spot): void {
-  if (value.op.op === 'literal') view.text(parent, jsonBlock(value.op.value));
-  else buildDynamicText(value, call('json', value), parent, view, spot);
+  // What JSON cannot say of a constant is told where it is shown, as of a value that changes.
+  if (value.op.op === 'literal' && isJson(value.op.value)) view.text(parent, jsonBlock(value.op.value));
+  else buildDynamicText(value, call('json', value, describe(value)), parent, view, spot);
 }
 
 function buildDynamicText(
