@@ -25,7 +25,7 @@ import { bind } from './runtime/bind.js';
 import type { Attach } from './runtime/block.js';
 import { changing } from './runtime/changing.js';
 import { classes, inlineStyle, restyled, styles } from './runtime/class-and-style.js';
-import { insert, newElement, setAttribute, styleOf } from './runtime/dom.js';
+import { formSafe, newElement, safe, setAttribute } from './runtime/dom.js';
 import { each } from './runtime/each.js';
 import { failing } from './runtime/failing.js';
 import { fieldFeature, fieldMembers } from './runtime/field.js';
@@ -63,6 +63,7 @@ const functions: Readonly<Partial<Record<RuntimeName, unknown>>> = {
   fieldMembers,
   fillerMembers,
   filling,
+  formSafe,
   given,
   handed,
   inlineStyle,
@@ -94,9 +95,10 @@ export function viewInPage(compiled: CompiledView): View {
   let made = views.get(compiled);
   if (!made) {
     made = view(
-      () => nodesOf(compiled.content),
+      '',
       compiled.steps,
       compiled.parts.map(({ at, work }) => [at, inPage(work) as Attach]),
+      () => nodesOf(compiled.content),
     );
     views.set(compiled, made);
   }
@@ -199,11 +201,11 @@ function nodeOf(node: StaticNode): Node {
   const element = newElement(tag, isSvg ? svgSpace : undefined);
   for (const [name, value] of attributes) {
     // A page's policy may refuse style attributes, and never the style object.
-    if (name === 'style') styleOf(element).cssText = value;
-    else setAttribute(element, name, value);
+    if (name === 'style') (safe(element) as HTMLElement).style.cssText = value;
+    else setAttribute(safe(element), name, value);
   }
   const home = element instanceof HTMLTemplateElement ? element.content : element;
-  insert(home, nodesOf(content), null);
+  safe(home).insertBefore(nodesOf(content), null);
   return element;
 }
 

@@ -72,11 +72,13 @@ function noPlace({ slots }: ComponentCore): string {
 function readAttribute(attribute: string, core: ComponentCore, instance: Instance): void {
   const own = core.props.names.map(attributeOf);
   if (attribute === 'slot' || own.some((name) => name.toLowerCase() === attribute)) return;
-  if (core.accepts !== undefined)
-    return instance.tell('markup-unread', {
+  if (core.accepts !== undefined) {
+    instance.tell('markup-unread', {
       what: `was given the attribute ${attribute} for the element that it renders as`,
       hint: 'Give it by a prop that the component declares, or use the component in a template or as HTML text.',
     });
+    return;
+  }
   const isFormField = core.field !== undefined && /^(?:name|form|disabled)$/.test(attribute);
   if (isFormField || !unknownAttribute('div', attribute)) return;
   const meant = own.find((name) => name.replaceAll('-', '') === attribute.replaceAll('-', ''));

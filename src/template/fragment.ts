@@ -1,4 +1,4 @@
-import { failure, finding, reasonOf } from '../problem/index.js';
+import { dev, failure, finding, reasonOf } from '../problem/index.js';
 import type { DomFragment } from './dom-names.js';
 
 interface Policy {
@@ -17,17 +17,20 @@ let policy: Policy | undefined;
  * `trusted()` comes here, and the constant parts of templates that were planned as the page was built.
  */
 export function htmlFragment(html: string): DomFragment {
-  const types = (globalThis as { trustedTypes?: PolicyFactory }).trustedTypes;
+  const types = (globalThis as { trustedTypes?: Partial<PolicyFactory> }).trustedTypes;
   // Where a browser has no such thing, an element of the page may be called so.
-  if (!policy && typeof types?.createPolicy === 'function') policy = made(types);
+  policy ??= dev ? told(types) : types?.createPolicy?.('zesty-lattice', rules);
   const template = Document.prototype.createElement.call(document, 'template') as HTMLTemplateElement;
   template.innerHTML = policy?.createHTML(html) ?? html;
   return template.content;
 }
 
-function made(types: PolicyFactory): Policy {
+const rules: Policy = { createHTML: (text) => text };
+
+/** A built page has the browser's own words for a policy that is refused. */
+function told(types: Partial<PolicyFactory> | undefined): Policy | undefined {
   try {
-    return types.createPolicy('zesty-lattice', { createHTML: (text) => text });
+    return types?.createPolicy?.('zesty-lattice', rules);
   } catch (thrown) {
     throw failure(finding('policy-forbidden', { reason: reasonOf(thrown) }));
   }

@@ -29,7 +29,7 @@ export function lattice(options: LatticeOptions = {}): Plugin[] {
     textFiles(),
     texts(),
     developing(developed),
-    ...(options.ahead === false ? [] : [planning(loadings), serverCode(loadings)]),
+    ...(options.ahead === false ? [] : [planning(loadings, options), serverCode(loadings)]),
     ...(options.prerender ? [prerendering(options, developed)] : []),
   ];
 }

@@ -30,6 +30,8 @@ export interface Sources {
   /** Whether a prop's fallback is worked out as its module runs, such as a date of that moment. */
   isWorkedOut(component: string, prop: string): boolean;
   /** The code of another component's rules as a style sheet, for where it has no shadow root of its own. */
+  /** Whether pages hold all that a server wrote against the component. */
+  readonly comparesFixed: boolean;
   scopedSheet(core: ComponentCore): string | undefined;
   /** The code of another component's elements. */
   component(core: ComponentCore): string | undefined;
@@ -137,9 +139,10 @@ export class Writer {
     const parts = view.parts.map(({ at, work }) => `[${at}, ${this.code(work)}]`);
     return this.call(
       'view',
-      this.call(isSvg ? 'svgNodes' : 'htmlNodes', JSON.stringify(html)),
+      JSON.stringify(html),
       `[${view.steps.join(', ')}]`,
       `[${parts.join(', ')}]`,
+      ...(isSvg ? [this.name('svgNodes')] : []),
     );
   }
 

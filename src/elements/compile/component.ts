@@ -64,6 +64,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
       shares.length > 0 || core.connected || core.load || hasReactions || isActing
         ? call('leaving')
         : new InPage(call('leaving')),
+      common.hasForms || handing.length > 0 ? call('formSafe') : new InPage(call('formSafe')),
       ...(handing.length > 0 ? [call('fillerMembers', ...handing)] : []),
       ...(core.field ? [call('fieldMembers', part('field'))] : []),
     ],
@@ -93,6 +94,7 @@ function commonOf(count: CountNodes): Common {
     uses: new Set(),
     styled: new Set(),
     fillsOthers: false,
+    hasForms: false,
     hasStyles: false,
     count,
     nodes(nodes, parent, view, spot) {

@@ -34,6 +34,8 @@ export interface Common {
   readonly styled: Set<ComponentCore>;
   /** Whether some of it stands in the shadow roots of elements in it, whose slots it fills. */
   fillsOthers: boolean;
+  /** Whether there may be forms in it. */
+  hasForms: boolean;
   /** Whether elements in it have styles. */
   hasStyles: boolean;
   readonly count: CountNodes;

@@ -8,9 +8,10 @@ import {
   wordedAttribute,
 } from '../../template/attributes/text.js';
 import type { Scope } from '../../template/scope.js';
-import { nameOf, taken } from './adoption.js';
+import { nameOf } from './adopted.js';
 import { type Attach, attempt, keep, type Scopes } from './block.js';
-import { attributeOf, setAttribute } from './dom.js';
+import { setAttribute } from './dom.js';
+import { fixedLook } from './fixed.js';
 import type { Instance } from './instance.js';
 import { forward, type Reads } from './move.js';
 import type { Get } from './text.js';
@@ -44,13 +45,13 @@ function shower(
 ): () => void {
   let shown: AttributeText | undefined;
   return () => {
-    taken(element, name, instance);
+    if (instance.adoption) fixedLook?.own(element, name, instance);
     const next = write(scopes[level] as Scope, (found) => instance.report(found));
     if (next === shown) return;
     shown = next;
     const text = next === true ? '' : next;
     if (instance.adoption) {
-      if (attributeOf(element, name) === text) return;
+      if (element.getAttribute(name) === text) return;
       instance.tell('markup-differs', {
         how: dev ? `${name} of ${nameOf(element)} is not the same` : name,
       });

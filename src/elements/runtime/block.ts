@@ -30,7 +30,7 @@ export function follow({ updaters }: Block, level: number, mask: number, run: Up
 
 /** The same, and calls it now. */
 export function keep(block: Block, level: number, mask: number, run: Updater['run']): void {
-  follow(block, level, mask, run);
+  if (mask) block.updaters.push({ level, mask, run });
   attempt(block.instance, run, level, mask);
 }
 

@@ -2,10 +2,11 @@ import { dev } from '../../problem/index.js';
 import { type ClassPart, writtenClass } from '../../template/attributes/class.js';
 import { type StylePart, writtenStyle } from '../../template/attributes/style.js';
 import type { Scope } from '../../template/scope.js';
-import { nameOf, taken } from './adoption.js';
+import { nameOf } from './adopted.js';
 import type { Write } from './attribute.js';
 import { type Attach, attempt } from './block.js';
-import { attributeOf, newElement, setAttribute, styleOf } from './dom.js';
+import { newElement, setAttribute } from './dom.js';
+import { fixedLook } from './fixed.js';
 import type { Feature, Instance } from './instance.js';
 import { forward, type Reads } from './move.js';
 
@@ -28,14 +29,14 @@ export function styles(tag: string, parts: readonly StylePart[]): Write {
 export function inlineStyle(write: Write, reads: Reads, level = 0): Attach {
   return (node, scopes, block, instance) => {
     const element = node as HTMLElement;
-    const style = styleOf(element);
+    const style = element.style;
     let shown: unknown;
     const run = (): void => {
-      taken(element, 'style', instance);
+      if (instance.adoption) fixedLook?.own(element, 'style', instance);
       const text = write(scopes[level] as Scope, (found) => instance.report(found)) ?? '';
       if (text === shown) return;
       shown = text;
-      const written = attributeOf(element, 'style') ?? '';
+      const written = element.getAttribute('style') ?? '';
       if (instance.adoption && written !== text && !isSameStyle(style, text as string))
         instance.tell('markup-differs', {
           how: dev ? `style of ${nameOf(element)} is not the same` : 'style',

@@ -1,67 +1,43 @@
 // A form's controls hide its own members by their names, as images and frames hide those of a document
-// (https://html.spec.whatwg.org/#dom-form-nameditem, https://html.spec.whatwg.org/#dom-document-nameditem). So what may
-// be a form, or the document, is asked by the prototypes, which no name can hide.
+// (https://html.spec.whatwg.org/#dom-form-nameditem, https://html.spec.whatwg.org/#dom-document-nameditem). So both are
+// asked by their prototypes, which no name can hide: forms in pages whose elements may have some, as few have.
 
-/** A getter of all nodes; where there is no page there is nothing to ask. */
-function getter<Value>(name: keyof Node): (this: Node) => Value {
-  return Object.getOwnPropertyDescriptor(globalThis.Node?.prototype ?? {}, name)?.get as () => Value;
+/** A node as it can be asked for anything. What comes back is asked only: whoever hands a node on takes the node itself. */
+export let safe = <Kind extends Node | null>(node: Kind): Kind => node;
+
+/** For components whose templates may have forms in them. */
+export function formSafe(): () => void {
+  return () => {
+    safe = (node) => (node instanceof HTMLFormElement ? (asked(node) as typeof node) : node);
+  };
 }
 
-const first = getter<ChildNode | null>('firstChild');
-const next = getter<ChildNode | null>('nextSibling');
-const kind = getter<string>('nodeName');
-const connected = getter<boolean>('isConnected');
+/** What forms are asked by, each by the form and by itself. */
+const known = new WeakMap<Node, HTMLFormElement>();
 
-export function firstOf(node: Node): ChildNode | null {
-  return first.call(node);
+function asked(form: HTMLFormElement): HTMLFormElement {
+  const one = known.get(form) ?? new Proxy(form, byPrototype);
+  known.set(form, one).set(one, one);
+  return one;
 }
 
-export function nextOf(node: Node): ChildNode | null {
-  return next.call(node);
-}
-
-export function nodeNameOf(node: Node): string {
-  return kind.call(node);
-}
-
-export function isInPage(node: Node): boolean {
-  return connected.call(node);
-}
-
-export function insert(parent: Node, node: Node, before: Node | null): void {
-  Node.prototype.insertBefore.call(parent, node, before);
-}
-
-export function discard(node: Node): void {
-  (node instanceof Element ? Element : CharacterData).prototype.remove.call(node as Element & CharacterData);
-}
+const byPrototype: ProxyHandler<HTMLFormElement> = {
+  get(form, name) {
+    const value: unknown = Reflect.get(HTMLFormElement.prototype, name, form);
+    return typeof value === 'function' ? value.bind(form) : value;
+  },
+};
 
 export function copyOf<Kind extends Node>(node: Kind): Kind {
   return Document.prototype.importNode.call(document, node, true) as Kind;
 }
 
-export function attributeOf(element: Element, name: string): string | null {
-  return Element.prototype.getAttribute.call(element, name);
+export function newElement(tag: string, space = 'http://www.w3.org/1999/xhtml'): HTMLElement {
+  return Document.prototype.createElementNS.call(document, space, tag) as HTMLElement;
 }
 
 /** Sets an attribute, or takes it away. */
 export function setAttribute(element: Element, name: string, text: string | null): void {
-  if (text === null) Element.prototype.removeAttribute.call(element, name);
-  else Element.prototype.setAttribute.call(element, name, text);
-}
-
-const style = Object.getOwnPropertyDescriptor(globalThis.HTMLElement?.prototype ?? {}, 'style')?.get as (
-  this: Element,
-) => CSSStyleDeclaration;
-
-export function styleOf(element: Element): CSSStyleDeclaration {
-  return element instanceof HTMLElement ? style.call(element) : (element as SVGElement).style;
-}
-
-export function newElement(tag: string, space = 'http://www.w3.org/1999/xhtml'): Element {
-  return Document.prototype.createElementNS.call(document, space, tag);
-}
-
-export function listenTo(target: EventTarget, type: string, work: (event: Event) => void): void {
-  EventTarget.prototype.addEventListener.call(target, type, work);
+  if (text === null) element.removeAttribute(name);
+  else element.setAttribute(name, text);
 }

@@ -1,15 +1,16 @@
 import { finding, show } from '../../problem/index.js';
 import { idPart } from '../../template/id-part.js';
 import type { Scope } from '../../template/scope.js';
+import { after, ended } from './adopted.js';
 import { adopt } from './adoption.js';
 import { type Attach, attempt, type Block, follow, type Scopes, update } from './block.js';
-import { copyOf, nextOf } from './dom.js';
+import { copyOf } from './dom.js';
 import type { Instance } from './instance.js';
-import { ended, forward, inside, mount, type Reads, remove } from './move.js';
+import { forward, inside, mount, type Reads, remove } from './move.js';
 import { Rows } from './rows.js';
 import { derived, refresh } from './scopes.js';
 import type { Get } from './text.js';
-import { create, made, type View } from './view.js';
+import { attachAll, create, type View } from './view.js';
 
 export interface Each {
   readonly list: Get;
@@ -37,7 +38,7 @@ function createRow(view: View, scopes: Scopes, instance: Instance): ReturnType<t
   const { firstChild, lastChild } = view.fragment();
   if (firstChild !== lastChild || !(firstChild instanceof Element)) return create(view, scopes, instance);
   const node = copyOf(firstChild);
-  return { block: made(view, node, node, scopes, instance), fragment: node };
+  return { block: attachAll(view, node, node, scopes, instance), fragment: node };
 }
 
 /** Content for every item of a list, before a node that marks the place. */
@@ -65,7 +66,7 @@ export function each(of: Each): Attach {
       create(value, index) {
         if (!instance.adoption) return createRow(row, rowScopes(value, index), instance);
         const taken = adopt(row, cursor, mark.parentNode as Node, rowScopes(value, index), instance);
-        cursor = taken.last ? nextOf(taken.last) : null;
+        cursor = after(taken.last, null);
         return { block: taken, fragment: new DocumentFragment() };
       },
       keyOf:
@@ -99,7 +100,7 @@ export function each(of: Each): Attach {
       } else if (empty && !emptyBlock) emptyBlock = mount(empty, mark, [...scopes], instance);
     };
     attempt(instance, run);
-    if (!emptyBlock) ended(cursor, mark, instance);
+    if (instance.adoption && !emptyBlock) ended(cursor, mark, instance, mark.parentNode);
     // What rows read besides their own item goes to each of them, before the list itself is looked at.
     forward(block, reads, (one, mask) => {
       if (emptyBlock) update(emptyBlock, one, mask);

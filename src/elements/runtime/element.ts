@@ -11,16 +11,15 @@ export function classOf(live: Live): LiveClass {
 }
 
 function makeClass(live: Live): LiveClass {
-  const { props, isField = false } = live;
+  const { props } = live;
 
   class LatticeElement extends HTMLElement {
     static readonly observedAttributes = props.map(({ attribute }) => attribute);
-    static readonly formAssociated = isField;
     declare readonly [instanceOf]: Instance;
 
     constructor() {
       super();
-      if (!this.shadowRoot) this.attachShadow({ mode: 'open', delegatesFocus: isField });
+      if (!this.shadowRoot) this.attachShadow({ mode: 'open', delegatesFocus: !!live.isField });
       this[instanceOf] = new Instance(live, this);
     }
 

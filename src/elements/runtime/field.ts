@@ -94,6 +94,7 @@ export function fieldMembers(rules: FieldRules): (made: LiveClass) => void {
     }),
   };
   return (made) => {
+    (made as { formAssociated?: boolean }).formAssociated = true;
     // A prop of such a name is the component's own.
     for (const [name, member] of Object.entries(members)) Object.defineProperty(made.prototype, name, member);
   };

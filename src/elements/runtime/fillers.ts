@@ -2,7 +2,7 @@ import { type Finding, finding, problemText } from '../../problem/index.js';
 import { attributeRule, rawTextElements } from '../../template/attributes/tables.js';
 import { attributeText, isNameFit, type Report } from '../../template/attributes/text.js';
 import { update } from './block.js';
-import { attributeOf, copyOf, nodeNameOf, setAttribute } from './dom.js';
+import { copyOf, safe, setAttribute } from './dom.js';
 import { instanceOf } from './element.js';
 import type { Instance } from './instance.js';
 import type { LiveClass } from './live.js';
@@ -77,7 +77,7 @@ function fromTemplate(template: HTMLTemplateElement, data: unknown): Node {
   while (walker.nextNode()) {
     const node = walker.currentNode;
     if (node instanceof Text) {
-      const around = node.parentElement ? nodeNameOf(node.parentElement).toLowerCase() : '';
+      const around = node.parentElement ? safe(node.parentElement).nodeName.toLowerCase() : '';
       // Text there is code: on a server it is refused, too.
       if (!rawTextElements.has(around)) node.data = fill(node.data);
       else if (node.data.includes('{{')) {
@@ -91,8 +91,7 @@ function fromTemplate(template: HTMLTemplateElement, data: unknown): Node {
         node.data = '';
       }
     } else if (node instanceof Element) {
-      for (const name of Element.prototype.getAttributeNames.call(node)) {
-        const value = attributeOf(node, name) ?? '';
+      for (const { name, value } of [...safe(node).attributes]) {
         if (value.includes('{{')) fillAttribute(node, name, fill(value));
       }
     }
@@ -106,12 +105,12 @@ function tell(found: Finding, where = 'template'): void {
 
 /** Sets what data says, by the rules of all attributes: URLs that carry scripts are told and left out. */
 function fillAttribute(element: Element, name: string, text: string): void {
-  const tag = nodeNameOf(element).toLowerCase();
+  const tag = safe(element).nodeName.toLowerCase();
   const report: Report = (found) => tell(found, tag);
   const fits = isNameFit(tag, name, report) && name !== 'srcdoc' && name !== 'style';
   const rule = attributeRule([tag], name.toLowerCase());
-  const safe = fits ? attributeText(tag, name, rule, text, report) : null;
-  setAttribute(element, name, safe === true ? '' : safe);
+  const checked = fits ? attributeText(tag, name, rule, text, report) : null;
+  setAttribute(safe(element), name, checked === true ? '' : checked);
 }
 
 /** The text at a path such as `variety.name`: own fields alone, so that nothing else can be reached. */

@@ -1,6 +1,7 @@
 import type { Scope } from '../../template/scope.js';
+import { ended } from './adopted.js';
 import { type Attach, type Block, keep, update } from './block.js';
-import { ended, forward, inside, mount, type Reads, remove } from './move.js';
+import { forward, inside, mount, type Reads, remove } from './move.js';
 import type { Get } from './text.js';
 import type { View } from './view.js';
 
@@ -24,7 +25,7 @@ export function given(
       const view = side ? content : otherwise;
       inner = undefined;
       if (view) inner = mount(view, mark, [...scopes], instance);
-      else if (instance.adoption) ended(inside(mark, instance), mark, instance);
+      else if (instance.adoption) ended(inside(mark, instance), mark, instance, mark.parentNode);
     };
     keep(block, level, mask, show);
     forward(block, reads, (one, changed) => inner && update(inner, one, changed));

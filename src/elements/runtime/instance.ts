@@ -1,13 +1,16 @@
 import { unreadable } from '../../component/rule.js';
 import { dev, type Finding, finding, type LatticeError, problemText, reasonOf } from '../../problem/index.js';
 import type { Scope } from '../../template/scope.js';
-import { type Adoption, adopting } from './adoption.js';
+import type { Adoption } from './adopted.js';
+import { adopting } from './adoption.js';
 import { attempt, type Block, update } from './block.js';
 import type { Live, LiveProp } from './live.js';
 import { settled } from './settle.js';
 import { create } from './view.js';
 
 type OwnProblem =
+  | 'handler-failed'
+  | 'value-failed'
   | 'content-not-allowed'
   | 'prop-invalid'
   | 'prop-missing'
@@ -57,21 +60,28 @@ export class Instance {
   /** Says a problem on the console, once for each, but each time with what was thrown. */
   report(found: Finding, ...thrown: readonly unknown[]): void {
     const text = problemText({ where: this.live.name, ...found });
-    if (thrown.length > 0 || !this.#told.has(text)) console.error(text, ...thrown);
-    this.#told.add(text);
+    if (!dev || thrown.length > 0 || !this.#told.has(text)) console.error(text, ...thrown);
+    if (dev) this.#told.add(text);
   }
 
   /** Says a problem of the component. */
-  tell<Code extends OwnProblem>(code: Code, facts: Omit<Facts<Code>, 'component'>): undefined {
-    this.report(finding(code, { component: this.live.name, ...facts } as Facts<Code>));
+  tell<Code extends OwnProblem>(
+    code: Code,
+    facts: Omit<Facts<Code>, 'component'>,
+    ...thrown: readonly unknown[]
+  ): Finding {
+    const found = finding(code, { component: this.live.name, ...facts } as Facts<Code>);
+    this.report(found, ...thrown);
+    return found;
   }
 
   /** Says what an author's code threw; set anew where there is content for that. */
   fail(thrown: unknown): void {
     // What is being taken over is made anew as a whole.
     if (thrown === this.adoption) throw thrown;
-    const found = finding('value-failed', { name: this.live.name, reason: reasonOf(thrown) });
-    this.report((thrown as Partial<LatticeError> | undefined)?.problems?.[0] ?? found, thrown);
+    const problem = dev && (thrown as Partial<LatticeError> | undefined)?.problems?.[0];
+    if (problem) this.report(problem, thrown);
+    else this.tell('value-failed', { name: this.live.name, reason: reasonOf(thrown) }, thrown);
   }
 
   /** Takes an attribute's text; without a text the prop is as if it were not given. */
@@ -108,10 +118,12 @@ export class Instance {
 
   #show(): void {
     const { scope, live } = this;
-    live.props.forEach(({ name, rule, isNeeded }, index) => {
-      if (isNeeded && this.#values[index] === undefined)
-        this.tell('prop-missing', { prop: name, expected: rule.expected });
-    });
+    // In a built page the place that shows the prop is empty, and nothing is told.
+    if (dev)
+      live.props.forEach(({ name, rule, isNeeded }, index) => {
+        if (isNeeded && this.#values[index] === undefined)
+          this.tell('prop-missing', { prop: name, expected: rule.expected });
+      });
     this.each('before');
     if (live.state) scope.state ??= { ...(live.state(this.props) as Values) };
     const root = this.host.shadowRoot as ShadowRoot;
@@ -167,13 +179,8 @@ export class Instance {
   /** Calls what the component has for something; what that gives back changes the state. What it throws is told, and the element stays usable. */
   call(name: string, work: unknown, more: Values, args: readonly unknown[]): void {
     const failed = (thrown: unknown): void => {
-      const found = finding('handler-failed', {
-        component: this.live.name,
-        handler: name,
-        reason: reasonOf(thrown),
-      });
-      this.report(found, thrown);
-      this.host.dispatchEvent(new ErrorEvent('error', { error: thrown, message: found.message }));
+      const { message } = this.tell('handler-failed', { handler: name, reason: reasonOf(thrown) }, thrown);
+      this.host.dispatchEvent(new ErrorEvent('error', { error: thrown, message }));
     };
     try {
       const outcome = (work as ((context: Values, ...args: unknown[]) => unknown) | undefined)?.(

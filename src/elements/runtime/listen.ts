@@ -1,6 +1,5 @@
 import type { Scope } from '../../template/scope.js';
 import type { Attach } from './block.js';
-import { listenTo } from './dom.js';
 
 /** Calls a handler when an event comes. */
 export function listen(
@@ -10,7 +9,7 @@ export function listen(
   level = 0,
 ): Attach {
   return (node, scopes, _block, instance) => {
-    listenTo(node, type, (event) =>
+    node.addEventListener(type, (event) =>
       instance.call(
         handler,
         instance.live.handlers?.[handler],

@@ -1,7 +1,8 @@
 import { dev } from '../../problem/index.js';
-import { adopt, differs } from './adoption.js';
+import { differs } from './adopted.js';
+import { adopt } from './adoption.js';
 import { type Block, follow, type Scopes } from './block.js';
-import { discard, insert, isInPage, nextOf } from './dom.js';
+import { safe } from './dom.js';
 import type { Instance } from './instance.js';
 import { create, type View } from './view.js';
 
@@ -13,7 +14,7 @@ export function mount(view: View, mark: Node, scopes: Scopes, instance: Instance
   const parent = mark.parentNode as Node;
   if (instance.adoption) return adopt(view, inside(mark, instance), parent, scopes, instance, mark);
   const { block, fragment } = create(view, scopes, instance);
-  insert(parent, fragment, mark);
+  safe(parent).insertBefore(fragment, mark);
   return block;
 }
 
@@ -21,13 +22,8 @@ export function mount(view: View, mark: Node, scopes: Scopes, instance: Instance
 export function inside(mark: Node, instance: Instance): Node {
   const start = instance.adoption?.get(mark);
   return start
-    ? (nextOf(start) as Node)
+    ? (safe(start).nextSibling as Node)
     : differs(instance, mark.parentNode, dev && 'has a place that is not marked');
-}
-
-/** What a server wrote up to a mark has to be all there is. */
-export function ended(at: Node | null, mark: Node, instance: Instance): void {
-  if (instance.adoption && at !== mark) differs(instance, mark.parentNode, dev && 'has more in it');
 }
 
 /** Lets a block that holds others hand on the changes that those read. */
@@ -42,25 +38,24 @@ export function moveBefore({ first, last }: Block, parent: Node, before: Node | 
 
 /** Takes a block out of the document. */
 export function remove({ first, last }: Block): void {
-  eachNode(first, last, discard);
+  eachNode(first, last, (node) => (safe(node) as ChildNode).remove());
 }
 
 function eachNode(first: Node | null, last: Node | null, work: (node: Node) => void): void {
   for (let node = first; node; ) {
-    const next: Node | null = node === last ? null : nextOf(node);
+    const next: Node | null = node === last ? null : safe(node).nextSibling;
     work(node);
     node = next;
   }
 }
 
-type Move = (this: Node, node: Node, before: Node | null) => void;
+type Mover = Node & { moveBefore?(node: Node, before: Node | null): void };
 
 /** Moves a node and keeps what is alive in it, such as focus and scopes, where the browser can. */
 function moveNode(parent: Node, node: Node, before: Node | null): void {
-  const { prototype } = parent instanceof Element ? Element : DocumentFragment;
-  const { moveBefore } = prototype as { readonly moveBefore?: Move };
-  if (moveBefore && isInPage(parent) && isInPage(node)) moveBefore.call(parent, node, before);
-  else insert(parent, node, before);
+  const mover: Mover = safe(parent);
+  if (mover.moveBefore && mover.isConnected && safe(node).isConnected) mover.moveBefore(node, before);
+  else mover.insertBefore(node, before);
 }
 
 /** Does work that makes new nodes, also while a shadow root is taken over. */

@@ -1,10 +1,10 @@
 import { dev } from '../../problem/index.js';
 import { htmlFragment } from '../../template/fragment.js';
 import type { Scope } from '../../template/scope.js';
-import { differs } from './adoption.js';
+import { differs, ended } from './adopted.js';
 import { type Attach, keep } from './block.js';
-import { discard, insert, nextOf } from './dom.js';
-import { ended, inside } from './move.js';
+import { safe } from './dom.js';
+import { inside } from './move.js';
 import type { Get } from './text.js';
 
 /** Ready-made HTML that changes, parsed by the browser. */
@@ -18,9 +18,9 @@ export function ready(get: Get, mask: number, level = 0): Attach {
       shown = next;
       const fragment = htmlFragment(next);
       if (instance.adoption) return take(fragment);
-      nodes.forEach(discard);
+      for (const one of nodes) (safe(one) as ChildNode).remove();
       nodes = [...fragment.childNodes];
-      insert(mark.parentNode as Node, fragment, mark);
+      safe(mark.parentNode as Node).insertBefore(fragment, mark);
     };
     /** Takes over what a server wrote in the place. */
     const take = (fragment: DocumentFragment): void => {
@@ -29,9 +29,9 @@ export function ready(get: Get, mask: number, level = 0): Attach {
         if (!node || !Node.prototype.isEqualNode.call(one, node))
           return differs(instance, mark.parentNode, dev && 'has other ready-made HTML');
         nodes.push(node);
-        node = nextOf(node);
+        node = safe(node).nextSibling;
       }
-      ended(node, mark, instance);
+      ended(node, mark, instance, mark.parentNode);
     };
     keep(block, level, mask, run);
   };

@@ -1,4 +1,4 @@
-import { finding, LatticeError } from '../../problem/index.js';
+import { dev, failure, finding } from '../../problem/index.js';
 import { classOf } from './element.js';
 import type { Live, LiveClass } from './live.js';
 
@@ -19,7 +19,8 @@ export function define(...all: readonly Live[]): void {
     const taken = customElements.get(name) as Partial<LiveClass> | undefined;
     // A page that plans some elements itself may have planned this one, for another that holds it.
     if (defined.has(live) || taken?.isPlanned) continue;
-    if (taken) throw new LatticeError([{ ...finding('name-taken', { name }), where: '' }]);
+    // In a built page the browser says so itself.
+    if (dev && taken) throw failure(finding('name-taken', { name }));
     defined.add(live);
     customElements.define(name, classOf(live));
   }

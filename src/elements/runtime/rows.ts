@@ -1,5 +1,5 @@
 import type { Block } from './block.js';
-import { insert } from './dom.js';
+import { safe } from './dom.js';
 import { moveBefore, remove } from './move.js';
 
 interface Row {
@@ -130,7 +130,7 @@ export class Rows {
       if (place < 0) {
         const { block, fragment } = this.#work.create(items[at], at);
         rows[at] = { block, key: keys[at], item: items[at] };
-        insert(parent, fragment, before);
+        safe(parent).insertBefore(fragment, before);
       } else {
         const row = old[place] as Row;
         rows[at] = row;
@@ -156,7 +156,7 @@ export class Rows {
       rows[at] = { block, key: keys[at], item: items[at] };
       all.append(fragment);
     }
-    insert(this.#mark.parentNode as Node, all, before);
+    safe(this.#mark.parentNode as Node).insertBefore(all, before);
   }
 
   #removeAll(rows: readonly Row[], areAll: boolean): void {

@@ -1,6 +1,5 @@
 import type { Scope } from '../../template/scope.js';
 import type { Provided } from '../../template/share.js';
-import { listenTo } from './dom.js';
 import type { Feature, Instance } from './instance.js';
 
 type Answer = (value: unknown, unsubscribe?: () => void) => void;
@@ -29,7 +28,7 @@ export function consuming(...names: readonly string[]): (instance: Instance) => 
     const stops = new Map<string, () => void>();
     /** Asks for what has no provider as yet; one that comes later says so, and is asked then. */
     const request = (): void => {
-      listenTo(document, 'context-provider', request);
+      EventTarget.prototype.addEventListener.call(document, 'context-provider', request);
       for (const name of names) {
         if (stops.has(name)) continue;
         host.dispatchEvent(

@@ -1,6 +1,6 @@
 import type { Scope } from '../../template/scope.js';
 import { type Attach, attempt, type Block, follow, keep, update } from './block.js';
-import { discard, insert, nextOf } from './dom.js';
+import { safe } from './dom.js';
 import { type Filled, fillerOf, refilling } from './fillers.js';
 import type { Instance } from './instance.js';
 import { anew, forward, inside, mount, type Reads, remove } from './move.js';
@@ -46,11 +46,11 @@ export function handed(
           : content instanceof DocumentFragment
             ? [...content.childNodes]
             : [content];
-      for (const one of nodes) insert(mark.parentNode as Node, one, mark);
+      for (const one of nodes) safe(mark.parentNode as Node).insertBefore(one, mark);
       if (filled.sheets) borrow(filled.sheets, mark);
       release = () => {
         filled.release?.();
-        nodes.forEach(discard);
+        for (const one of nodes) (safe(one) as ChildNode).remove();
         release = undefined;
       };
     };
@@ -64,8 +64,8 @@ export function handed(
 function clear(mark: Node, instance: Instance): void {
   if (!instance.adoption) return;
   for (let node = inside(mark, instance); node !== mark; ) {
-    const next = nextOf(node) as Node;
-    discard(node);
+    const next = safe(node).nextSibling as Node;
+    (safe(node) as ChildNode).remove();
     node = next;
   }
 }

@@ -10,8 +10,10 @@ export type Get = (scope: Scope) => unknown;
 /** Says that a value is no content. */
 export type Misfit = (value: unknown, instance: Instance) => void;
 
-const misfit: Misfit = (value, instance) =>
-  instance.tell('content-not-allowed', { what: typeof value, place: 'here', hint: '' });
+const misfit: Misfit = (value, instance) => {
+  const what = typeof value;
+  instance.tell('content-not-allowed', dev ? { what, place: 'here', hint: '' } : ({ what } as never));
+};
 
 /** A value in a text node. */
 export function text(get: Get, mask: number, level = 0, tell = misfit): Attach {

@@ -1,6 +1,6 @@
 import { htmlFragment } from '../../template/fragment.js';
 import type { Attach, Block, Scopes } from './block.js';
-import { copyOf, firstOf, nextOf } from './dom.js';
+import { copyOf, safe } from './dom.js';
 import type { Instance } from './instance.js';
 
 /** What is done at one node of each block: which of the nodes on the way to all parts it is, and what. */
@@ -20,32 +20,28 @@ export interface View {
   readonly parts: readonly DynamicPart[];
 }
 
-/** A view of nodes that are made when they are first needed. */
-export function view(make: () => DocumentFragment, steps: View['steps'], parts: View['parts']): View {
+/** A view of HTML, which is made nodes when they are first needed. */
+export function view(html: string, steps: View['steps'], parts: View['parts'], make = htmlNodes): View {
   let nodes: DocumentFragment | undefined;
   return {
     steps,
     parts,
-    fragment: () => (nodes ??= make()),
+    fragment: () => (nodes ??= make(html)),
   };
 }
 
 /** HTML as nodes. An element `t` stands for a text that is empty at first, which HTML cannot write. */
-export function htmlNodes(text: string): () => DocumentFragment {
-  return () => {
-    const fragment = htmlFragment(text);
-    for (const empty of fragment.querySelectorAll('t')) empty.replaceWith(new Text());
-    return fragment;
-  };
+function htmlNodes(html: string): DocumentFragment {
+  const fragment = htmlFragment(html);
+  for (const empty of fragment.querySelectorAll('t')) empty.replaceWith(new Text());
+  return fragment;
 }
 
 /** The same, for what stands in an `svg`. */
-export function svgNodes(text: string): () => DocumentFragment {
-  return () => {
-    const fragment = new DocumentFragment();
-    fragment.append(...(htmlNodes(`<svg>${text}</svg>`)().firstChild as Element).childNodes);
-    return fragment;
-  };
+export function svgNodes(html: string): DocumentFragment {
+  const fragment = new DocumentFragment();
+  fragment.append(...(htmlNodes(`<svg>${html}</svg>`).firstChild as Element).childNodes);
+  return fragment;
 }
 
 /** Makes a block; its nodes are in the returned fragment until they are put somewhere. */
@@ -56,18 +52,7 @@ export function create(
 ): { readonly block: Block; readonly fragment: Node } {
   const fragment = copyOf(from.fragment());
   const { firstChild, lastChild } = fragment;
-  return { block: made(from, firstChild, lastChild, scopes, instance), fragment };
-}
-
-/** Makes a block of a copy of a view's nodes. */
-export function made(
-  view: View,
-  first: Node | null,
-  last: Node | null,
-  scopes: Scopes,
-  instance: Instance,
-): Block {
-  return attachAll(view, locate(view.steps, first), first, last, scopes, instance);
+  return { block: attachAll(from, firstChild, lastChild, scopes, instance), fragment };
 }
 
 /** The nodes on the way to all parts; the first stands for what is around them. */
@@ -75,23 +60,23 @@ export function locate(steps: View['steps'], first: Node | null): (Node | null)[
   const nodes: (Node | null)[] = [null];
   for (let at = 0; at < steps.length; at += 2) {
     const around = nodes[steps[at] as number];
-    let node = around ? firstOf(around) : first;
-    for (let child = steps[at + 1] as number; child > 0; child--) node = nextOf(node as Node);
+    let node = around ? safe(around).firstChild : first;
+    for (let child = steps[at + 1] as number; child > 0; child--) node = safe(node as Node).nextSibling;
     nodes.push(node);
   }
   return nodes;
 }
 
-/** Makes a block of nodes that are there, and attaches what belongs to them. */
+/** Makes a block of nodes that are there: finds its parts, and attaches what belongs to them. */
 export function attachAll(
-  { parts }: View,
-  nodes: readonly (Node | null)[],
+  { parts, steps }: View,
   first: Node | null,
   last: Node | null,
   scopes: Scopes,
   instance: Instance,
+  nodes: readonly (Node | null)[] = locate(steps, first),
 ): Block {
   const block: Block = { scopes, first, last, updaters: [], instance };
-  for (const [at, attach] of parts) attach(nodes[at] as Node, scopes, block, instance);
+  for (const [at, attach] of parts) attach(safe(nodes[at] as Node), scopes, block, instance);
   return block;
 }

@@ -44,6 +44,7 @@ export function buildTrusted(
   spot: Spot,
 ): void {
   const { op } = html;
+  view.common.hasForms = true;
   if (inside !== '' && op.op === 'literal') return view.text(parent, String(op.value));
   if (inside !== '') return buildDynamicText(html, html, parent, view, spot);
   if (op.op === 'literal') {

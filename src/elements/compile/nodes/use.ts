@@ -114,6 +114,7 @@ function noteUse(node: PlanUse, common: Common, seen: Set<ComponentCore>): void 
 
 function noteBlock(block: Block, common: Common, seen: Set<ComponentCore>): void {
   for (const use of block.uses) noteUse(use, common, seen);
+  common.hasForms = true;
   if (block.some((node) => node.kind === 'element' && node.attributes.some(({ kind }) => kind === 'style')))
     common.hasStyles = true;
 }

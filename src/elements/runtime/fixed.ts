@@ -1,0 +1,91 @@
+import { dev } from '../../problem/index.js';
+import { type Adoption, after, differs, ended } from './adopted.js';
+import { safe } from './dom.js';
+import type { Feature, Instance } from './instance.js';
+
+/** Pairs siblings with those of a view; gives the last of them. */
+export type Pair = (top: Node | null, first: Node | null, around: Node) => Node | null;
+
+/**
+ * Looks at what never changes of a shadow root that is taken over: an address, a listener, a text, an element that the
+ * component does not write. What differs is told, and all of it made anew.
+ */
+export interface FixedLook {
+  /** A node of a view, and the one that stands for it. */
+  node(one: Node, node: Node, isOnWay: boolean, instance: Instance, pair: Pair): void;
+  /** An attribute that a place has, and looks at itself. */
+  own(element: Element, name: string, instance: Instance): void;
+  /** All is there, and all places have looked at themselves. */
+  done(instance: Instance): void;
+}
+
+/** Attributes that the view has not, or not so, with their elements: those of places are taken out again. */
+const others = new WeakMap<Adoption, Map<Attr, Element>>();
+
+const look: FixedLook = {
+  node(one, node, isOnWay, instance, pair) {
+    if (!(one instanceof Element)) {
+      if (isOnWay && one instanceof Text && node.nextSibling && !isAlone(node))
+        differs(instance, node.parentNode, dev && 'has more in the place of a text');
+      if (!isOnWay && one.nodeValue !== node.nodeValue)
+        differs(instance, node.parentNode, dev && `says ${node.nodeValue} where ${one.nodeValue} belongs`);
+    } else if (isOnWay || !Node.prototype.isEqualNode.call(one, node)) {
+      const element = node as Element;
+      const isCustom = safe(one).nodeName.includes('-');
+      lookAtAttributes(one, element, isCustom, instance);
+      // What an element of somebody else's has written into itself is its own.
+      const isForeign = isCustom && !element.shadowRoot;
+      if (isForeign && !isOnWay) return;
+      const { firstChild } = safe(element);
+      const last = pair(safe(one).firstChild, firstChild, element);
+      if (!isForeign && !(element instanceof HTMLTextAreaElement))
+        ended(after(last, firstChild), null, instance, element);
+    }
+  },
+  own(element, name, { adoption }) {
+    const all = adoption && others.get(adoption);
+    const own = all && [...safe(element).attributes].find((one) => one.name === name);
+    if (own) all.delete(own);
+  },
+  done(instance) {
+    const all = others.get(instance.adoption as Adoption) ?? [];
+    for (const [{ name, value }, element] of all) differs(instance, element, dev && `has ${name}="${value}"`);
+  },
+};
+
+function lookAtAttributes(one: Element, element: Element, isCustom: boolean, { adoption }: Instance): void {
+  const all = others.get(adoption as Adoption) ?? new Map<Attr, Element>();
+  others.set(adoption as Adoption, all);
+  for (const from of [one, element]) {
+    for (const attribute of [...safe(from).attributes]) {
+      const { name } = attribute;
+      const isSame =
+        safe(one).getAttribute(name) === safe(element).getAttribute(name) || isSameStyle(name, one, element);
+      // What a reader does before any script runs is left, and what an element of its own does to itself.
+      const isOwn = from === element && (isCustom ? /^(?!on)/ : /^(open|value|checked|selected)$/).test(name);
+      if (!isSame && !isOwn) all.set(attribute, element);
+    }
+  }
+}
+
+/** Whether a text is all there is in its place. */
+function isAlone({ previousSibling, nextSibling }: Node): boolean {
+  return previousSibling instanceof Comment && nextSibling instanceof Comment;
+}
+
+/** Whether an attribute is a style that says the same in other words. */
+function isSameStyle(name: string, one: Element, other: Element): boolean {
+  return (
+    name === 'style' &&
+    (safe(one) as HTMLElement).style.cssText === (safe(other) as HTMLElement).style.cssText
+  );
+}
+
+/** How pages look: so while developing, and where a build asks for it. */
+export let fixedLook: FixedLook | undefined = dev ? look : undefined;
+
+/** For elements that a build has asked it for. */
+export function comparing(): (instance: Instance) => Feature {
+  fixedLook = look;
+  return () => ({});
+}
