@@ -1,4 +1,5 @@
 import { dev } from '../../problem/index.js';
+import { htmlFragment } from '../../template/fragment.js';
 import { type Adoption, after, differs, ended } from './adopted.js';
 import { safe } from './dom.js';
 import type { Feature, Instance } from './instance.js';
@@ -15,6 +16,8 @@ export interface FixedLook {
   node(one: Node, node: Node, isOnWay: boolean, instance: Instance, pair: Pair): void;
   /** An attribute that a place has, and looks at itself. */
   own(element: Element, name: string, instance: Instance): void;
+  /** Ready-made HTML, and the nodes that stand for it. */
+  ready(html: string, nodes: readonly Node[], mark: Node, instance: Instance): void;
   /** All is there, and all places have looked at themselves. */
   done(instance: Instance): void;
 }
@@ -44,8 +47,16 @@ const look: FixedLook = {
   },
   own(element, name, { adoption }) {
     const all = adoption && others.get(adoption);
-    const own = all && [...safe(element).attributes].find((one) => one.name === name);
+    const own = all && safe(element).getAttributeNode(name);
     if (own) all.delete(own);
+  },
+  ready(html, nodes, mark, instance) {
+    const wanted = [...htmlFragment(html).childNodes];
+    if (
+      wanted.length !== nodes.length ||
+      !wanted.every((one, at) => safe(one).isEqualNode(nodes[at] as Node))
+    )
+      differs(instance, mark.parentNode, dev && 'has other ready-made HTML');
   },
   done(instance) {
     const all = others.get(instance.adoption as Adoption) ?? [];
@@ -54,16 +65,20 @@ const look: FixedLook = {
 };
 
 function lookAtAttributes(one: Element, element: Element, isCustom: boolean, { adoption }: Instance): void {
+  const { attributes } = safe(one);
+  const { attributes: got } = safe(element);
+  let same = 0;
+  for (const { name, value } of attributes) if (got.getNamedItem(name)?.value === value) same++;
+  if (same === attributes.length && same === got.length) return;
   const all = others.get(adoption as Adoption) ?? new Map<Attr, Element>();
   others.set(adoption as Adoption, all);
-  for (const from of [one, element]) {
-    for (const attribute of [...safe(from).attributes]) {
+  for (const from of [attributes, got]) {
+    for (const attribute of from) {
       const { name } = attribute;
-      const isSame =
-        safe(one).getAttribute(name) === safe(element).getAttribute(name) || isSameStyle(name, one, element);
+      const isSame = attributes.getNamedItem(name)?.value === got.getNamedItem(name)?.value;
       // What a reader does before any script runs is left, and what an element of its own does to itself.
-      const isOwn = from === element && (isCustom ? /^(?!on)/ : /^(open|value|checked|selected)$/).test(name);
-      if (!isSame && !isOwn) all.set(attribute, element);
+      const isOwn = from === got && (isCustom ? /^(?!on)/ : /^(open|value|checked|selected)$/).test(name);
+      if (!isSame && !isOwn && !isSameStyle(name, one, element)) all.set(attribute, element);
     }
   }
 }

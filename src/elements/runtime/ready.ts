@@ -1,9 +1,8 @@
-import { dev } from '../../problem/index.js';
 import { htmlFragment } from '../../template/fragment.js';
 import type { Scope } from '../../template/scope.js';
-import { differs, ended } from './adopted.js';
 import { type Attach, keep } from './block.js';
 import { safe } from './dom.js';
+import { fixedLook } from './fixed.js';
 import { inside } from './move.js';
 import type { Get } from './text.js';
 
@@ -16,22 +15,20 @@ export function ready(get: Get, mask: number, level = 0): Attach {
       const next = String(get(scopes[level] as Scope) ?? '');
       if (next === shown) return;
       shown = next;
-      const fragment = htmlFragment(next);
-      if (instance.adoption) return take(fragment);
+      if (instance.adoption) {
+        for (
+          let node: Node | null = inside(mark, instance);
+          node && node !== mark;
+          node = safe(node).nextSibling
+        )
+          nodes.push(node);
+        fixedLook?.ready(next, nodes, mark, instance);
+        return;
+      }
       for (const one of nodes) (safe(one) as ChildNode).remove();
+      const fragment = htmlFragment(next);
       nodes = [...fragment.childNodes];
       safe(mark.parentNode as Node).insertBefore(fragment, mark);
-    };
-    /** Takes over what a server wrote in the place. */
-    const take = (fragment: DocumentFragment): void => {
-      let node: Node | null = inside(mark, instance);
-      for (const one of fragment.childNodes) {
-        if (!node || !Node.prototype.isEqualNode.call(one, node))
-          return differs(instance, mark.parentNode, dev && 'has other ready-made HTML');
-        nodes.push(node);
-        node = safe(node).nextSibling;
-      }
-      ended(node, mark, instance, mark.parentNode);
     };
     keep(block, level, mask, run);
   };

@@ -3,33 +3,33 @@ import type { Feature, Instance } from './instance.js';
 export type Sheets = readonly (() => CSSStyleSheet)[];
 
 /** What shadow roots wear: the sheets of their own components, and of what stands in their slots. */
-const worn = new WeakMap<Node, Set<Sheets[number]>>();
+const worn = new WeakMap<Node, Sheets>();
 
-/** Gives a shadow root sheets besides those that it has. */
 function wear(root: ShadowRoot, sheets: Sheets): void {
-  const all = worn.get(root) ?? new Set();
-  worn.set(root, all);
-  for (const one of sheets) all.add(one);
-  const lacking = [...all]
-    .map((one) => sheetIn(root, one()))
-    .filter((one) => !root.adoptedStyleSheets.includes(one));
-  root.adoptedStyleSheets.push(...lacking);
+  worn.set(root, sheets);
+  root.adoptedStyleSheets = sheets.map((one) => sheetIn(root, one()));
 }
 
 /** Gives an element's shadow root its style sheets. */
 export function styled(...sheets: Sheets): (instance: Instance) => Feature {
   return (instance) => {
-    const root = instance.host.shadowRoot as ShadowRoot;
-    root.adoptedStyleSheets = [];
-    worn.delete(root);
-    wear(root, sheets);
+    wear(instance.host.shadowRoot as ShadowRoot, sheets);
     return wearing()(instance);
   };
 }
 
 /** A shadow root that comes into another document loses its sheets: it gets them anew. */
 export function wearing(): (instance: Instance) => Feature {
-  return ({ host }) => ({ enter: () => wear(host.shadowRoot as ShadowRoot, []) });
+  return ({ host }) => {
+    let around = host.ownerDocument;
+    return {
+      enter() {
+        const root = host.shadowRoot as ShadowRoot;
+        if (host.ownerDocument !== around) wear(root, worn.get(root) ?? []);
+        around = host.ownerDocument;
+      },
+    };
+  };
 }
 
 const lentBy = new WeakMap<Instance, Sheets>();
@@ -50,7 +50,11 @@ export function sheetsFrom(instance: Instance): Sheets {
 export function borrow(sheets: Sheets, node: Node): void {
   const add = (): void => {
     const root = node.getRootNode();
-    if (root instanceof ShadowRoot) wear(root, sheets);
+    if (!(root instanceof ShadowRoot)) return;
+    const all = worn.get(root) ?? [];
+    const lacking = sheets.filter((one) => !all.includes(one));
+    worn.set(root, [...all, ...lacking]);
+    root.adoptedStyleSheets.push(...lacking.map((one) => sheetIn(root, one())));
   };
   // What is being made gets to its place before anything of it is painted.
   if (node.getRootNode() instanceof ShadowRoot) add();
