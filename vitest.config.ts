@@ -8,6 +8,7 @@ export default defineConfig({
   resolve: {
     alias: [
       { find: '#dev', replacement: source('problem/dev.ts') },
+      { find: '#look', replacement: source('elements/runtime/first-look.ts') },
       { find: '#markup', replacement: source('markup/node.ts') },
       { find: /^zesty-lattice$/, replacement: source('index.ts') },
       { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },

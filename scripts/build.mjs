@@ -28,6 +28,7 @@ const entries = {
 const inNode = {
   '#markup': dist('markup/lazy.js'),
   '#dev': dist('problem/dev.js'),
+  '#look': dist('elements/runtime/first-look.js'),
   './css.js': dist('styles/css-lazy.js'),
   './source-maps.js': dist('problem/source-maps-none.js'),
 };
@@ -73,7 +74,13 @@ await build({
   target: 'es2022',
   logLevel: 'warning',
   legalComments: 'none',
-  plugins: [standingIn({ '#dev': inNode['#dev'], './source-maps.js': inNode['./source-maps.js'] })],
+  plugins: [
+    standingIn({
+      '#dev': inNode['#dev'],
+      '#look': inNode['#look'],
+      './source-maps.js': inNode['./source-maps.js'],
+    }),
+  ],
 });
 for (const room of nodeOnly)
   for (const file of readdirSync(dist(room), { recursive: true, encoding: 'utf8' }))

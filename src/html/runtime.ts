@@ -15,6 +15,7 @@ import {
   readsOf,
   voidElements,
   waitingState,
+  withSource,
 } from '../template/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
 import { styledIn } from './facts.js';
@@ -45,13 +46,9 @@ import { notTextual, written } from './text.js';
 export type Write = (frame: Frame, out: string) => string;
 
 /** A prop that is missing, does not fit, or is handed on changed. */
-export function settleLate(
-  frame: Frame,
-  { component, index, source, where }: Check,
-  value: unknown,
-): unknown {
+export function settleLate(frame: Frame, { component, index, place, where }: Check, value: unknown): unknown {
   return settledProp(component, index, value, (found) =>
-    frame.pass.report(source ? { ...found, source } : found, where.path(frame)),
+    frame.pass.report(withSource(found, { place }), where.path(frame)),
   );
 }
 

@@ -77,6 +77,6 @@ function nameless(content: Block, slot: string): PlanElement {
     attributes: [style, slotAttribute(slot)],
     content,
     isOutermost: false,
-    source: undefined,
+    place: undefined,
   };
 }

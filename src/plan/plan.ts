@@ -1,5 +1,5 @@
 import type { ComponentCore } from '../component/index.js';
-import type { Finding, SourcePlace } from '../problem/index.js';
+import type { Finding } from '../problem/index.js';
 import type { Core, Site } from '../template/index.js';
 import type { PlanAttribute } from './attributes/plan-attribute.js';
 import type { Block, Filled } from './block.js';
@@ -45,7 +45,8 @@ export interface PlanElement {
   readonly old?: readonly string[] | undefined;
   /** Whether it stands inside no element of its template. */
   readonly isOutermost: boolean;
-  readonly source: SourcePlace | undefined;
+  /** Where it is written, for `sourceOf`. */
+  readonly place: object | undefined;
 }
 
 /** Data as the text of a `script` element (https://html.spec.whatwg.org/#data-block). */
@@ -83,7 +84,8 @@ export interface PlanSlot {
   /** Whether the slot hands data to its filler. */
   readonly hands: boolean;
   readonly fallback: Block;
-  readonly source: SourcePlace | undefined;
+  /** Where it is written, for `sourceOf`. */
+  readonly place: object | undefined;
 }
 
 export interface PlanTrusted {
@@ -107,7 +109,8 @@ export interface PlanUse {
   readonly own: readonly PlanAttribute[];
   /** Attributes of that element that stand in a document, as they are written there. */
   readonly host: string;
-  readonly source: SourcePlace | undefined;
+  /** Where it is written, for `sourceOf`. */
+  readonly place: object | undefined;
   /** Whether it comes to anything, read where it is written. */
   readonly filled: Filled;
 }

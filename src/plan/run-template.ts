@@ -45,13 +45,33 @@ shareReader.read = (name, readBy) => new ExprCore({ op: 'shared', name }, readBy
 
 /** Runs the component's template if it has not run yet. */
 export const blueprintOf: (core: ComponentCore) => Blueprint = /* @__PURE__ */ perComponent((core) => {
-  const blueprint = runTemplate(core, dev || keepsLines());
+  const run: Run = { ...emptyRun(core), ...((dev || keepsLines()) && { again: once(() => tracked(core)) }) };
+  const blueprint = runTemplate(core, run);
   // In production the lines are looked for only where something is wrong.
-  return tells && !dev && blueprint.findings.length > 0 ? runTemplate(core, true) : blueprint;
+  if (!tells || dev || blueprint.findings.length === 0) return blueprint;
+  return runTemplate(core, { ...emptyRun(core), places: [] });
 });
 
-function runTemplate(core: ComponentCore, tracks: boolean): Blueprint {
-  const run: Run = { name: core.name, tracks, read: [], findings: [], depth: 0, nextLocal: 0 };
+function emptyRun({ name }: ComponentCore): Run {
+  return { name, read: [], findings: [], depth: 0, nextLocal: 0 };
+}
+
+/** A run that remembers where all is written. */
+function tracked(core: ComponentCore): Run {
+  const run: Run = { ...emptyRun(core), places: [] };
+  runTemplate(core, run);
+  return run;
+}
+
+function once<Value>(make: () => Value): () => Value {
+  let made: Value | undefined;
+  return () => {
+    made ??= make();
+    return made;
+  };
+}
+
+function runTemplate(core: ComponentCore, run: Run): Blueprint {
   return during(run, () => {
     try {
       const { template } = core;

@@ -40,7 +40,7 @@ export {
 } from './load-state.js';
 export { mergeAttributes } from './merge.js';
 export type { AnyNode, Content, TemplateNode, Textual } from './node.js';
-export { brandNodes, isNode, isRecord, nodeBrand, placeNow, sourceOf } from './node.js';
+export { brandNodes, isNode, isRecord, nodeBrand, placeNow, sourceOf, withSource } from './node.js';
 export * from './nodes/index.js';
 export { placedExprs } from './placed.js';
 export { currentRun, deeper, during, keepLines, keepsLines, type Run } from './run-state.js';

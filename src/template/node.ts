@@ -1,6 +1,6 @@
-import { callPlace, placeOf, type SourcePlace } from '../problem/index.js';
+import { type Finding, placeOf, type SourcePlace } from '../problem/index.js';
 import type { ExprOf } from './expression/expr.js';
-import { currentRun } from './run-state.js';
+import { currentRun, placeIn } from './run-state.js';
 
 /** What tells nodes from other things, whichever copy of the library made them. */
 export const nodeBrand: unique symbol = Symbol.for('zesty-lattice.node') as never;
@@ -37,12 +37,19 @@ export function isNode(candidate: unknown): candidate is AnyNode {
 /** Remembers where a node is written: `writtenBy` is the public function whose caller wrote it. Only inside a template. */
 export function placeNow(writtenBy: unknown): object | undefined {
   const run = currentRun();
-  return run && (run.reading ?? (run.tracks ? callPlace(writtenBy) : undefined));
+  return run && (run.reading ?? placeIn(run, writtenBy));
 }
 
 /** File, line and column of the line that wrote a node, where known. */
 export function sourceOf({ place }: { readonly place: object | undefined }): SourcePlace | undefined {
   return place && placeOf(place);
+}
+
+/** A finding with the line that wrote a node, unless it has a place of its own. */
+export function withSource(found: Finding, written: { readonly place: object | undefined }): Finding {
+  if (found.source) return found;
+  const source = sourceOf(written);
+  return source ? { ...found, source } : found;
 }
 
 /** A value that can stand as text. Lists and records cannot: use `eachOf`, or reach for a field. */

@@ -1,4 +1,4 @@
-import type { Finding, SourcePlace } from '../problem/index.js';
+import { callPlace, type Finding, type SourcePlace } from '../problem/index.js';
 import type { Core } from './expression/ops.js';
 
 /** An expression that a template read. */
@@ -9,8 +9,12 @@ export interface ReadExpr extends Core {
 /** What is kept while a component's template runs, once. */
 export interface Run {
   readonly name: string;
-  /** Whether the lines of reads and nodes are remembered. */
-  readonly tracks: boolean;
+  /** Where reads and nodes are written, in their order, where that is remembered. */
+  readonly places?: (object | undefined)[];
+  /** Runs the template once more to have these, where they are wanted later: most are never asked for. */
+  readonly again?: () => Run;
+  /** How many could have been remembered. */
+  asked?: number;
   /** The expressions that were read, to find those that are placed nowhere. */
   readonly read: ReadExpr[];
   readonly findings: Finding[];
@@ -58,7 +62,7 @@ export function during<T>(run: Run | undefined, work: () => T): T {
  * Outside any template a run of its own is opened, so that functions inside one another get different numbers.
  */
 export function deeper<T>(locals: number, work: (first: number) => T): T {
-  const run = holder.run ?? { name: '', tracks: false, read: [], findings: [], depth: 0, nextLocal: 0 };
+  const run = holder.run ?? { name: '', read: [], findings: [], depth: 0, nextLocal: 0 };
   const first = run.nextLocal;
   run.nextLocal += locals;
   run.depth += 1;
@@ -66,5 +70,35 @@ export function deeper<T>(locals: number, work: (first: number) => T): T {
     return during(run, () => work(first));
   } finally {
     run.depth -= 1;
+  }
+}
+
+/** Where something in a template is written: by the caller of the public function `by`. */
+export function placeIn(run: Run, by: unknown): object | undefined {
+  if (run.places) {
+    const place = callPlace(by);
+    run.places.push(place);
+    return place;
+  }
+  if (!run.again) return undefined;
+  run.asked = (run.asked ?? 0) + 1;
+  return new LaterPlace(run, run.asked - 1);
+}
+
+/** A place that is looked for when it is asked for. */
+class LaterPlace {
+  private readonly run: Run;
+  private readonly at: number;
+
+  constructor(run: Run, at: number) {
+    this.run = run;
+    this.at = at;
+  }
+
+  /** The remembered stack. A template that did something else the second time has none to give. */
+  get stack(): string | undefined {
+    const { places = [] } = this.run.again?.() ?? {};
+    if (places.length !== this.run.asked) return undefined;
+    return (places[this.at] as { readonly stack?: string } | undefined)?.stack;
   }
 }

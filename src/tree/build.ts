@@ -10,9 +10,9 @@ import {
   planOf,
   settledProp,
 } from '../plan/index.js';
-import { type Finding, finding, type Problem, placed, type SourcePlace } from '../problem/index.js';
+import { type Finding, finding, type Problem, placed } from '../problem/index.js';
 import { scopedRules } from '../styles/index.js';
-import { describe, type Fill } from '../template/index.js';
+import { describe, type Fill, sourceOf, withSource } from '../template/index.js';
 import { unknownAttribute } from './attribute-names.js';
 import { followElement } from './element-checks.js';
 import { Ids } from './ids.js';
@@ -116,12 +116,12 @@ export class TreeBuilder {
     const namesake = this.#named.get(component.name);
     if (namesake && namesake !== component) {
       const by = namesake.source ? `, the other at ${namesake.source.file}:${namesake.source.line}` : '';
-      this.report(withSource(finding('name-taken', { name: component.name, by }), component), path);
+      this.report(withLineOf(finding('name-taken', { name: component.name, by }), component), path);
     }
     this.#named.set(component.name, component);
     if (component.styles === '' || this.styled.has(component)) return;
     this.styled.set(component, component.styles);
-    for (const found of scopedRules(component).findings) this.report(withSource(found, component), path);
+    for (const found of scopedRules(component).findings) this.report(withLineOf(found, component), path);
   }
 
   /** Follows a component's template. */
@@ -197,8 +197,10 @@ export class TreeBuilder {
       under: spot.under,
       ...(spot.isHidden && { shown: false as const }),
       ...(recursive && { recursive: true as const }),
-      ...(node.source && { source: node.source }),
-    });
+      get source() {
+        return sourceOf(node);
+      },
+    } as TreeUse);
   }
 
   scopeOf(
@@ -234,12 +236,12 @@ export class TreeBuilder {
   }
 
   /** Attributes given to the element that a component renders as, as far as it is known which one that is. */
-  accepted(tag: unknown, { accepted, source }: PlanUse, path: string): void {
+  accepted(tag: unknown, node: PlanUse, path: string): void {
     if (typeof tag !== 'string') return;
-    for (const one of accepted ?? []) {
+    for (const one of node.accepted ?? []) {
       const found =
         one.kind === 'fixed' || one.kind === 'value' ? unknownAttribute(tag, one.name) : undefined;
-      if (found) this.report(source ? { ...found, source } : found, path);
+      if (found) this.report(withSource(found, node), path);
     }
   }
 
@@ -261,7 +263,7 @@ export class TreeBuilder {
     if (spot.unconditional.includes(node.component)) {
       const from = spot.unconditional.indexOf(node.component);
       const round = [...spot.unconditional.slice(from), node.component].map((one) => one.name).join(' › ');
-      this.report(finding('component-cycle', { path: round }, node.source), path);
+      this.report(withSource(finding('component-cycle', { path: round }), node), path);
     }
     return true;
   }
@@ -300,13 +302,19 @@ export class TreeBuilder {
     }
     values[index] = settledProp(node.component, index, value, (found) => {
       openProps.add(index);
-      this.report(node.source ? { ...found, source: node.source } : found, path);
+      this.report(withSource(found, node), path);
     });
     return { ...base, expression: describe(expr), value };
   }
 
-  misfit(misfit: Misfit | undefined, what: string, scope: TreeScope, source?: SourcePlace): void {
-    if (misfit) this.report(finding('content-not-allowed', { what, ...misfit }, source), scope.path);
+  misfit(
+    misfit: Misfit | undefined,
+    what: string,
+    scope: TreeScope,
+    written: { readonly place: object | undefined } = { place: undefined },
+  ): void {
+    if (misfit)
+      this.report(withSource(finding('content-not-allowed', { what, ...misfit }), written), scope.path);
   }
 }
 
@@ -371,6 +379,6 @@ const followers: { readonly [Kind in PlanKind]: Follower<PlanOf<Kind>> } = {
   use: (node, scope, spot, builder) => builder.use(node, scope, spot),
 };
 
-function withSource(found: Finding, { source }: ComponentCore): Finding {
+function withLineOf(found: Finding, { source }: ComponentCore): Finding {
   return source && !found.source ? { ...found, source } : found;
 }

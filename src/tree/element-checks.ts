@@ -1,6 +1,6 @@
 import { htmlTags, svgTags } from '../generated/tags.js';
 import { mergedAttributes, type PlanElement } from '../plan/index.js';
-import type { Report } from '../template/index.js';
+import { type Report, withSource } from '../template/index.js';
 import { unknownAttribute, unknownTag } from './attribute-names.js';
 import type { TreeBuilder } from './build.js';
 import { knownValue } from './known.js';
@@ -9,21 +9,19 @@ import type { Spot, TreeScope } from './scope.js';
 
 /** Follows an element: its names, where it stands, its ids, what stands in it. */
 export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, builder: TreeBuilder): void {
-  const { source } = node;
-  const say: Report = (found) =>
-    builder.report(source && !found.source ? { ...found, source } : found, scope.path);
+  const say: Report = (found) => builder.report(withSource(found, node), scope.path);
   const tag = knownTag(node, scope);
   const tags = tag === undefined ? node.tags : [tag];
   const attributes = mergedAttributes(node.attributes, scope.accepted, tags, say);
   if (typeof node.tag === 'string') checkNames(node, say);
-  if (tag !== undefined) builder.misfit(elementMisfit(tag, spot.open), `<${tag}>`, scope, source);
+  if (tag !== undefined) builder.misfit(elementMisfit(tag, spot.open), `<${tag}>`, scope, node);
   else if (node.tags) checkAll(node.tags, node, scope, spot, builder);
   builder.elements.push({ tag: tag ?? unknownName(node, scope), open: spot.open });
   builder.ids.element(tag ?? '?', attributes, (core) => knownValue(core, scope), {
     where: scope.path,
     branches: spot.branches,
     repeats: spot.repeats,
-    source,
+    place: node.place,
   });
   if (tag === 'script' || tag === 'style') return;
   const open = [...spot.open, tag === undefined ? unknownName(node, scope) : openName(tag, spot.open)];
@@ -45,13 +43,13 @@ function knownTag({ tag }: PlanElement, scope: TreeScope): string | undefined {
 /** One of several tags: told where none of them could stand. */
 function checkAll(
   tags: readonly string[],
-  { source }: PlanElement,
+  node: PlanElement,
   scope: TreeScope,
   spot: Spot,
   builder: TreeBuilder,
 ): void {
   const misfits = tags.map((tag) => elementMisfit(tag, spot.open));
-  if (misfits.every((one) => one !== undefined)) builder.misfit(misfits[0], `<${tags[0]}>`, scope, source);
+  if (misfits.every((one) => one !== undefined)) builder.misfit(misfits[0], `<${tags[0]}>`, scope, node);
 }
 
 /** Names that no element, or not this one, has. Foreign and custom elements may have any. */

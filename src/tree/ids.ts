@@ -1,6 +1,6 @@
 import type { PlanAttribute } from '../plan/index.js';
-import { type Finding, finding, nearest, type Problem, placed, type SourcePlace } from '../problem/index.js';
-import type { Core } from '../template/index.js';
+import { type Finding, finding, nearest, type Problem, placed } from '../problem/index.js';
+import { type Core, sourceOf } from '../template/index.js';
 import { open } from './known.js';
 
 /** A branch that something stands in: which condition, and which of its sides. */
@@ -15,7 +15,7 @@ export interface Sighting {
   readonly branches: readonly Branch[];
   /** Whether it stands in rows, so that it may come many times. */
   readonly repeats: boolean;
-  readonly source: SourcePlace | undefined;
+  readonly place: object | undefined;
 }
 
 /** An id that is known, and where it stands. */
@@ -119,7 +119,7 @@ export class Ids {
       );
       if (!clash) continue;
       const times = sightings.length === 1 ? 'once for each row' : `${sightings.length} times`;
-      problems.push(placed(finding('id-doubled', { id, times }, clash.source), clash.where));
+      problems.push(placed(finding('id-doubled', { id, times }, sourceOf(clash)), clash.where));
     }
     return problems;
   }
@@ -132,14 +132,15 @@ export class Ids {
       .map((reference) => placed(this.#danglingFinding(reference), reference.where));
   }
 
-  #danglingFinding({ attribute, tag, id, source }: Reference): Finding {
+  #danglingFinding(reference: Reference): Finding {
+    const { attribute, tag, id } = reference;
     const near = nearest(id, this.#seen.keys());
     const hint =
       near === undefined
         ? 'Give an element this id. In a component, make both sides with one uid(…).'
         : `Did you mean "${near}"? In a component, make both sides with one uid(…).`;
     const shown = attribute === 'href' ? `#${id}` : id;
-    return finding('reference-dangling', { attribute, id: shown, tag, hint }, source);
+    return finding('reference-dangling', { attribute, id: shown, tag, hint }, sourceOf(reference));
   }
 }
 

@@ -65,7 +65,7 @@ class SpotBuilder extends TreeBuilder {
       const open = one.open.map((other) => chosenTag(other, node));
       if (tag.startsWith('?') || elementMisfit(tag, open)) continue;
       const what = `<${tag}> of ${node.component.name}`;
-      this.misfit(elementMisfit(tag, [...spot.open, ...open]), what, scope, node.source);
+      this.misfit(elementMisfit(tag, [...spot.open, ...open]), what, scope, node);
     }
   }
 }

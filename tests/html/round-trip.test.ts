@@ -119,7 +119,7 @@ function meantAttributes(
   attributes: Record<string, string | boolean | number | null>,
 ): Record<string, string> {
   const entries = Object.entries(attributes).flatMap(([name, value]): [string, string][] => {
-    if (value === null || (name === 'class' && typeof value !== 'string')) return [];
+    if (value === null || (name === 'class' && typeof value === 'boolean')) return [];
     if (name === 'class' && value === '') return [];
     if (typeof value === 'boolean')
       return name.startsWith('aria-') ? [[name, String(value)]] : value ? [[name, '']] : [];

@@ -70,6 +70,7 @@ test('what comes up only in a live page is looked for there', () => {
     'vite/plugin',
     'projects/builds',
     'problems/too-deep',
+    'elements/fights',
     'loading/elements',
     'loading/streams',
     'batch/batch',

@@ -109,7 +109,7 @@ describe('imports go one way', () => {
   const groups = [
     'elements/code/expressions.ts elements/code/writer.ts',
     'elements/compile/call.ts elements/compile/dependencies.ts elements/compile/level.ts elements/compile/view.ts',
-    'elements/runtime/adoption.ts elements/runtime/block.ts elements/runtime/instance.ts elements/runtime/live.ts elements/runtime/view.ts',
+    'elements/runtime/adopted.ts elements/runtime/adoption.ts elements/runtime/block.ts elements/runtime/fixed.ts elements/runtime/instance.ts elements/runtime/live.ts elements/runtime/look.ts elements/runtime/view.ts',
     'html/frame.ts html/lower/steps.ts html/pass.ts html/problems-of.ts html/runtime.ts',
     'html/lower/env.ts html/lower/lowering.ts',
     'markup/template/attributes.ts markup/template/content.ts markup/template/directives.ts markup/template/use.ts',

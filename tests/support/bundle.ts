@@ -30,6 +30,10 @@ export async function bundle(
     resolve: {
       alias: [
         {
+          find: '#look',
+          replacement: source(`elements/runtime/first-look${options.production ? '-none' : ''}.ts`),
+        },
+        {
           find: '#dev',
           replacement: source(options.production ? 'problem/production.ts' : 'problem/dev.ts'),
         },

@@ -1,6 +1,6 @@
 import type { AnyKind, ComponentCore } from '../../component/index.js';
 import type { PlanAttribute } from '../../plan/index.js';
-import type { Finding, SourcePlace } from '../../problem/index.js';
+import type { Finding } from '../../problem/index.js';
 import type { AttributeRule, Core } from '../../template/index.js';
 import type { Form } from '../form.js';
 import type { AcceptedHere, Frame, Where } from '../frame.js';
@@ -92,7 +92,7 @@ export interface Check {
   readonly index: number;
   readonly declared: AnyKind;
   /** Where the use is written, and where it stands. */
-  readonly source: SourcePlace | undefined;
+  readonly place: object | undefined;
   readonly where: Where;
 }
 

@@ -126,7 +126,7 @@ interface Bound {
 
 /** Binds a use's props: those that change are checked each time, and each value once. */
 function boundProps(node: PlanUse, where: Where, to: Steps, at: At): Bound {
-  const { component, source } = node;
+  const { component, place } = node;
   const known = new Map(at.known);
   const props = node.props.map(({ expr, name, value: constant }, index) => {
     if (!expr) return literal(constant);
@@ -143,7 +143,7 @@ function boundProps(node: PlanUse, where: Where, to: Steps, at: At): Bound {
     if (type !== undefined && value.op.op === 'local' && at.lowering.types.get(value.op.local) === type)
       return value;
     const kept = at.lowering.register(name);
-    to.push({ kind: 'let', to: kept, value, check: { component, index, declared, source, where } });
+    to.push({ kind: 'let', to: kept, value, check: { component, index, declared, place, where } });
     const from = sourceOf(value);
     if (type !== undefined) {
       at.lowering.types.set(kept, type);

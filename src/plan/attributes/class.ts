@@ -25,6 +25,7 @@ function holdsItself(input: unknown, around: readonly unknown[]): boolean {
 
 function collect(input: unknown, pieces: ClassPiece[]): void {
   if (typeof input === 'string') return word(input, undefined, pieces);
+  if (typeof input === 'number') return word(String(input), undefined, pieces);
   const core = coreOf(input);
   if (core) pieces.push({ kind: 'text', text: core });
   else if (Array.isArray(input)) for (const one of input) collect(one, pieces);

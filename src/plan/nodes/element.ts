@@ -7,8 +7,8 @@ import {
   operand,
   type Report,
   rawTextElements,
-  sourceOf,
   voidElements,
+  withSource,
 } from '../../template/index.js';
 import { attributeReads, type PlanAttribute } from '../attributes/plan-attribute.js';
 import { optionValue, parsedName, planAttributes, type Tags } from '../attributes/plan-attributes.js';
@@ -26,11 +26,10 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
       const { around, rows, counts, choice, isOutermost } = at;
       const inside: At = { around, rows, counts, tag, isOutermost: false, choice };
       const content = planner.block(node.content, inside);
-      const source = sourceOf(node);
-      return { kind: 'element', tag, tags: plainTag, attributes: none, content, isOutermost, source };
+      const { place } = node;
+      return { kind: 'element', tag, tags: plainTag, attributes: none, content, isOutermost, place };
     }
-    const source = sourceOf(node);
-    const report: Report = (found) => planner.report(source && !found.source ? { ...found, source } : found);
+    const report: Report = (found) => planner.report(withSource(found, node));
     const changing = coreOf(node.tag);
     const fixed = changing ? '' : fixedTag(node.tag, report);
     const tags = changing ? tagsOf(changing, planner) : [fixed];
@@ -54,7 +53,7 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
       attributes: all,
       content,
       isOutermost: at.isOutermost,
-      source,
+      place: node.place,
       ...(node.old && { old: node.old }),
     };
   },

@@ -1,4 +1,4 @@
-import { ExprCore, operand, type SlotNode, sourceOf } from '../../template/index.js';
+import { ExprCore, operand, type SlotNode } from '../../template/index.js';
 import { either } from '../block.js';
 import type { PlanSlot } from '../plan.js';
 import type { PlannedKind } from './kind.js';
@@ -16,7 +16,7 @@ export const slot: PlannedKind<SlotNode, PlanSlot> = {
       data: operand(node.data),
       hands: slots?.kinds[index]?.hands ?? false,
       fallback: planner.block(node.fallback, at),
-      source: sourceOf(node),
+      place: node.place,
     };
   },
   reads: ({ data }) => [data],

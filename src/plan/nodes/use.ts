@@ -1,6 +1,6 @@
 import type { UseNode } from '../../component/index.js';
 import type { Finding } from '../../problem/index.js';
-import { sourceOf } from '../../template/index.js';
+import { withSource } from '../../template/index.js';
 import { attributeReads } from '../attributes/plan-attribute.js';
 import { acceptedOf, bindProps, checkSlots, givenTo, listenersOf } from '../bind.js';
 import { Counts, noRows } from '../counts.js';
@@ -14,9 +14,7 @@ export const use: PlannedKind<UseNode, PlanUse> = {
   plan(node, at, planner) {
     const { component } = node;
     const site = planner.site(component.name, at);
-    const source = sourceOf(node);
-    const report = (found: Finding): void =>
-      planner.report(source && !found.source ? { ...found, source } : found, site);
+    const report = (found: Finding): void => planner.report(withSource(found, node), site);
     const props = bindProps(node, report);
     checkSlots(node, report);
     const inside: At = {
@@ -34,7 +32,6 @@ export const use: PlannedKind<UseNode, PlanUse> = {
       fillsOf(node, inside, planner),
       acceptedOf(node, props, report),
       listenersOf(node, report),
-      source,
       planner.planOf,
     );
   },
@@ -59,17 +56,16 @@ class PlannedUse implements PlanUse {
   readonly accepted: PlanUse['accepted'];
   readonly own: PlanUse['own'];
   readonly host: string;
-  readonly source: PlanUse['source'];
+  readonly place: PlanUse['place'];
   private readonly planOf: Planner['planOf'];
 
   constructor(
-    { component, host }: UseNode,
+    { component, host, place }: UseNode,
     site: PlanUse['site'],
     props: PlanUse['props'],
     fills: PlanUse['fills'],
     accepted: PlanUse['accepted'],
     own: PlanUse['own'],
-    source: PlanUse['source'],
     planOf: Planner['planOf'],
   ) {
     this.component = component;
@@ -79,7 +75,7 @@ class PlannedUse implements PlanUse {
     this.accepted = accepted;
     this.own = own;
     this.host = host ?? '';
-    this.source = source;
+    this.place = place;
     this.planOf = planOf;
   }
 

@@ -1,5 +1,5 @@
 import { callPlace, failure, finding, placeOf, type SourcePlace } from '../../problem/index.js';
-import { currentRun } from '../run-state.js';
+import { currentRun, placeIn } from '../run-state.js';
 import { describe } from './describe.js';
 import { getterOf } from './evaluate.js';
 import type { Core, Get, Op } from './ops.js';
@@ -62,7 +62,7 @@ export class ExprCore implements Core {
     const run = currentRun();
     if (run && readBy !== undefined) {
       run.read.push(this);
-      if (run.tracks) this.#place = callPlace(readBy);
+      this.#place = placeIn(run, readBy);
     }
   }
 

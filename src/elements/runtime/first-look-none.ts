@@ -1,0 +1,4 @@
+// Stands in for first-look.ts where a bundler builds for production.
+import type { FixedLook } from './fixed.js';
+
+export const firstLook: FixedLook | undefined = undefined;
