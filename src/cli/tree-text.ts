@@ -1,5 +1,15 @@
 import pc from 'picocolors';
-import type { ComponentTree, TreeCondition, TreeProp, TreeSlot, TreeUse } from '../tree/index.js';
+import {
+  absentWords,
+  type ComponentTree,
+  conditionWords,
+  countWords,
+  slotWords,
+  type TreeProp,
+  type TreeSlot,
+  type TreeUse,
+  valueWords,
+} from '../tree/index.js';
 
 type Colors = ReturnType<typeof pc.createColors>;
 
@@ -14,10 +24,9 @@ export function treeText(trees: readonly ComponentTree[], isTerminal: boolean): 
   const uses = trees.flatMap((tree) => [...tree.walk()]);
   const names = new Set(uses.map((use) => use.component));
   const depth = Math.max(0, ...uses.map((use) => use.path.split(' › ').length));
-  const count = (number: number, what: string): string => `${number} ${what}${number === 1 ? '' : 's'}`;
   if (trees.length > 0) lines.push('');
   lines.push(
-    `${count(names.size, 'component')}, ${count(uses.length, 'use')}, ${count(depth, 'level')} deep`,
+    `${countWords(names.size, 'component')}, ${countWords(uses.length, 'use')}, ${countWords(depth, 'level')} deep`,
   );
   return `${lines.join('\n')}\n`;
 }
@@ -26,7 +35,7 @@ export function treeText(trees: readonly ComponentTree[], isTerminal: boolean): 
 function writeUse(use: TreeUse, first: string, rest: string, lines: string[], colors: Colors): void {
   const notes = [
     ...(use.shown === false ? ['not shown'] : []),
-    ...use.under.map(conditionText),
+    ...use.under.map((one) => conditionWords(one, (of) => clip(of, 48))),
     ...(use.recursive ? ['contains itself'] : []),
   ];
   const note =
@@ -59,9 +68,9 @@ function writeProps(props: readonly TreeProp[], indent: string, lines: string[],
 }
 
 function propText(prop: TreeProp, room: number, colors: Colors): string {
-  if (prop.from === 'open') return colors.dim(`open, takes ${prop.kind}`);
-  if (prop.from === 'absent') return colors.dim('not given');
-  const value = prop.value === undefined ? '' : valueText(prop.value);
+  const absent = absentWords(prop);
+  if (absent !== '') return colors.dim(absent);
+  const value = prop.value === undefined ? '' : valueWords(prop.value);
   if (prop.expression === undefined) {
     return `${clip(value, room - 12)}${prop.from === 'fallback' ? colors.dim('  fallback') : ''}`;
   }
@@ -71,7 +80,8 @@ function propText(prop: TreeProp, room: number, colors: Colors): string {
 }
 
 function writeSlot(slot: TreeSlot, first: string, rest: string, lines: string[], colors: Colors): void {
-  const state = slot.state === 'filled' ? '' : colors.dim(`  ${stateWords[slot.state]}`);
+  const words = slotWords(slot);
+  const state = words === '' ? '' : colors.dim(`  ${words}`);
   lines.push(`${first}${colors.yellow(`slot ${slot.name}`)}${state}`);
   writeBranches(
     slot.content.map((part) => (one: string, more: string) => {
@@ -80,37 +90,6 @@ function writeSlot(slot: TreeSlot, first: string, rest: string, lines: string[],
     }),
     rest,
   );
-}
-
-const stateWords = {
-  depends: 'filled if the values say so',
-  fallback: 'shows its fallback',
-  empty: 'empty',
-  open: 'open',
-} as const;
-
-function conditionText(condition: TreeCondition): string {
-  const of = clip(condition.of, 48);
-  switch (condition.kind) {
-    case 'each':
-      return `for each of ${of}${condition.rows === undefined ? '' : ` (${condition.rows})`}`;
-    case 'empty':
-      return `if ${of} is empty`;
-    case 'given':
-      return `if ${of}`;
-    case 'otherwise':
-      return `if not ${of}`;
-    case 'failure':
-      return `where ${of} cannot be shown`;
-    case 'fallback':
-      return `if ${of} is not filled`;
-  }
-}
-
-function valueText(value: unknown): string {
-  if (Array.isArray(value)) return `a list of ${value.length}`;
-  if (typeof value === 'bigint') return String(value);
-  return JSON.stringify(value) ?? String(value);
 }
 
 function clip(text: string, most: number): string {

@@ -1,6 +1,6 @@
 import { type ComponentCore, fallbackOf, isMade, perComponent, type UseNode } from '../component/index.js';
-import { isInteractive, planOf } from '../plan/index.js';
-import { deepOr } from '../problem/index.js';
+import { failedUse, isInteractive, planOf } from '../plan/index.js';
+import {} from '../problem/index.js';
 import { ElementNode, isNode, isRecord, type TrustedNode } from '../template/index.js';
 import { refuse } from '../tree/index.js';
 import { making, type SpotRun, spotRun } from './code/index.js';
@@ -215,7 +215,7 @@ export function quickText(use: UseNode): string | undefined {
   try {
     text = quickly(use, frame);
   } catch (thrown) {
-    throw deepOr(thrown, use.component.name);
+    throw failedUse(thrown, use);
   }
   if (pass.problems.length > 0) refuse(pass.problems);
   else {

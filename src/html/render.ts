@@ -7,7 +7,8 @@ import {
   type Use,
   UseNode,
 } from '../component/index.js';
-import { deepOr, dev, failure, type Problem } from '../problem/index.js';
+import { failedUse } from '../plan/index.js';
+import { dev, failure, type Problem } from '../problem/index.js';
 import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { making } from './code/index.js';
 import { escapeAttribute } from './escape.js';
@@ -154,7 +155,7 @@ export function writeTo(
   try {
     return writeAll(use, options, sink);
   } catch (thrown) {
-    throw deepOr(thrown, use.component.name);
+    throw failedUse(thrown, use);
   }
 }
 

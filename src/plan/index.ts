@@ -12,6 +12,7 @@ export {
 export { planAttributes } from './attributes/plan-attributes.js';
 export { slotFault } from './bind.js';
 export { type Block, type Filled, filledCore, readsOp } from './block.js';
+export { failedUse } from './failed-use.js';
 export { hostContent } from './host-content.js';
 export { isInteractive } from './interactive.js';
 export { fillsWithData, isMarkedInShadow, marksOf, shadowMarksOf } from './marks.js';

@@ -1,5 +1,5 @@
 import { type ComponentCore, fault, fits, isMade, settle } from '../component/index.js';
-import { type Finding, finding } from '../problem/index.js';
+import { type Finding, finding, LatticeError, reasonOf } from '../problem/index.js';
 import { ExprCore } from '../template/index.js';
 
 /** The value of a prop that is left out, where a function gives it: an expression that is worked out for each use. */
@@ -12,6 +12,24 @@ export function fallbackExpr(compute: () => unknown): ExprCore {
  * is missing or does not fit is told, and comes to nothing.
  */
 export function settledProp(
+  component: ComponentCore,
+  index: number,
+  given: unknown,
+  report: (found: Finding) => void,
+): unknown {
+  try {
+    return settled(component, index, given, report);
+  } catch (thrown) {
+    if (thrown instanceof LatticeError) throw thrown;
+    // A value that throws when it is looked at, as getters and proxies may.
+    const wrong = `cannot be read: ${reasonOf(thrown)}`;
+    const prop = component.props.names[index] as string;
+    report(finding('prop-invalid', { component: component.name, prop, fault: wrong }));
+    return undefined;
+  }
+}
+
+function settled(
   component: ComponentCore,
   index: number,
   given: unknown,

@@ -8,4 +8,4 @@ export { placed } from './problem.js';
 export { reasonOf } from './reason.js';
 export { isDataUrl, isScriptUrl } from './script-url.js';
 export { show } from './show.js';
-export { deepOr } from './too-deep.js';
+export { deepOr, failedIn } from './too-deep.js';

@@ -13,3 +13,4 @@ export {
   type TreeStyles,
   type TreeUse,
 } from './tree.js';
+export { absentWords, conditionWords, countWords, slotWords, valueWords } from './words.js';

@@ -8,7 +8,7 @@ import {
   UseNode,
 } from '../component/index.js';
 import { planContent } from '../plan/index.js';
-import { deepOr, failure, finding, LatticeError, type Problem } from '../problem/index.js';
+import { failedIn, failure, finding, LatticeError, type Problem } from '../problem/index.js';
 import { isNode } from '../template/index.js';
 import { TreeBuilder } from './build.js';
 import { ComponentTree } from './tree.js';
@@ -34,7 +34,7 @@ export function resolve<const Target extends Use | AnyComponent>(
     if (!component) return resolveUse(target as UseNode);
     return props ? resolveUse(new UseNode(component, props, undefined, resolve)) : resolveOpen(component);
   } catch (thrown) {
-    throw deepOr(thrown, component?.name ?? (target as UseNode).component.name);
+    throw failedIn(thrown, component?.name ?? (target as UseNode).component.name);
   }
 }
 

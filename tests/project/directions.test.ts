@@ -18,7 +18,7 @@ const floors: readonly (readonly string[])[] = [
   ['html', 'elements'],
   ['markup'],
   ['check', 'describe', 'ahead'],
-  ['batch', 'mail'],
+  ['batch', 'mail', 'tree-page'],
   ['index.ts', 'browser.ts'],
   ['cli', 'vite', 'bundlers'],
 ];

@@ -1,7 +1,10 @@
-import { Command } from 'commander';
+import { writeFile } from 'node:fs/promises';
+import { relative } from 'node:path';
+import { Command, Option } from 'commander';
 import { documentTrees } from '../../markup/document/document-trees.js';
 import type { Problem } from '../../problem/index.js';
-import { resolve } from '../../tree/index.js';
+import { type ComponentTree, resolve } from '../../tree/index.js';
+import { mermaid, treePage } from '../../tree-page/index.js';
 import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
 import { printProblems } from '../print-problems.js';
 import { treeText } from '../tree-text.js';
@@ -10,6 +13,8 @@ interface Options extends DocumentArguments {
   readonly component?: string;
   readonly props?: string;
   readonly json?: true;
+  readonly format: 'text' | 'json' | 'mermaid';
+  readonly page?: string;
 }
 
 /** `lattice tree`: which component stands where, with which props, and what is in its slots. */
@@ -21,7 +26,13 @@ export function treeCommand(): Command {
     .option('--foreign <tags...>', 'with a document: tags of custom elements from elsewhere')
     .option('-c, --component <name>', 'which of its components, by tag name or export name')
     .option('-p, --props <file>', 'its props, a record in a JSON file; left out, they stay open')
-    .option('--json', 'write the tree as JSON')
+    .addOption(
+      new Option('--format <format>', 'how it is written')
+        .choices(['text', 'json', 'mermaid'])
+        .default('text'),
+    )
+    .option('--json', 'the same as --format json')
+    .option('--page <file>', 'write it as a page of HTML to look at, which needs nothing else')
     .action(run);
 }
 
@@ -29,21 +40,31 @@ async function run(path: string, options: Options): Promise<void> {
   if (isDocumentPath(path)) return document(path, options);
   const component = await loadComponent(path, options.component);
   const tree = resolve(component, await loadProps(options.props));
-  if (options.json) process.stdout.write(`${JSON.stringify(tree, null, 2)}\n`);
-  else process.stdout.write(treeText([tree], process.stdout.isTTY === true));
-  end(tree.problems, options);
+  await show([tree], tree.problems, tree, tree.root.component, options);
 }
 
 /** The trees of the components in a document. */
 async function document(path: string, options: Options): Promise<void> {
   const { text, file, known } = await loadDocument(path, options);
   const { trees, problems } = documentTrees(text, known, { file });
-  if (options.json) process.stdout.write(`${JSON.stringify({ version: 1, trees, problems }, null, 2)}\n`);
-  else process.stdout.write(treeText(trees, process.stdout.isTTY === true));
-  end(problems, options);
+  await show(trees, problems, { version: 1, trees, problems }, path, options);
 }
 
-function end(problems: readonly Problem[], options: Options): void {
-  if (problems.length > 0 && !options.json) printProblems(problems);
+/** Shows trees as it was asked for, and what is wrong in them. */
+async function show(
+  trees: readonly ComponentTree[],
+  problems: readonly Problem[],
+  json: unknown,
+  name: string,
+  { format, json: asJson, page }: Options,
+): Promise<void> {
+  const isJson = asJson || format === 'json';
+  if (page !== undefined) {
+    await writeFile(page, treePage(trees, { name, problems, near: (file) => relative('.', file) }));
+    process.stdout.write(`Wrote ${page}\n`);
+  } else if (isJson) process.stdout.write(`${JSON.stringify(json, null, 2)}\n`);
+  else if (format === 'mermaid') process.stdout.write(mermaid(trees));
+  else process.stdout.write(treeText(trees, process.stdout.isTTY === true));
+  if (problems.length > 0 && !isJson) printProblems(problems);
   if (problems.some((problem) => problem.severity === 'error')) process.exitCode = 1;
 }

@@ -1,6 +1,6 @@
 import type { AnyComponent, ComponentCore, Use, UseNode } from '../../component/index.js';
-import { planContent } from '../../plan/index.js';
-import { deepOr, dev } from '../../problem/index.js';
+import { failedUse, planContent } from '../../plan/index.js';
+import { dev } from '../../problem/index.js';
 import { refuse, spotProblems } from '../../tree/index.js';
 import { styledIn } from '../facts.js';
 import type { Form } from '../form.js';
@@ -178,7 +178,7 @@ function begin(use: UseNode, options: LateOptions, signal: AbortSignal): { part:
     refuse(pass.problems);
     return { part, pass };
   } catch (thrown) {
-    throw deepOr(thrown, use.component.name);
+    throw failedUse(thrown, use);
   }
 }
 
