@@ -15,6 +15,7 @@ const entries = {
   elements: 'elements/index.js',
   markup: 'markup/index.js',
   check: 'check/index.js',
+  testing: 'testing/index.js',
   vite: 'vite/index.js',
   bundlers: 'bundlers/index.js',
   cli: 'cli/main.js',
@@ -45,7 +46,7 @@ function standingIn(files) {
 }
 
 /** Rooms that run in Node alone: of these only the bundle and the types are left. */
-const nodeOnly = ['ahead', 'batch', 'bundlers', 'check', 'cli', 'vite'];
+const nodeOnly = ['ahead', 'batch', 'bundlers', 'check', 'cli', 'samples', 'testing', 'tree-page', 'vite'];
 
 rmSync(dist(''), { recursive: true, force: true });
 run('npx', ['tsc', '-p', 'tsconfig.build.json']);

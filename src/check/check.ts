@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { type ComponentCore, componentCore, componentsIn } from '../component/index.js';
 import { isDocument } from '../markup/syntax/read-node.js';
 import { finding, type Problem, placed, problemText } from '../problem/index.js';
+import { isSampleFile, moduleSamples, textSamples } from '../samples/index.js';
+import { resolve } from '../tree/index.js';
 import { componentProblems, unusedComponents } from './components.js';
 import { type CheckedFile, filesIn } from './files.js';
 import { documentProblems, templateProblems } from './markup.js';
@@ -55,13 +57,17 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
     step();
   }
   for (const core of components.keys()) problems.push(...componentProblems(core));
+  // A component with a sample is there for others to use.
   problems.push(...unusedComponents(components, texts));
   const byTag = new Map([...components.keys()].map((core) => [core.name, core]));
   const templates = new Set([...byTag.values()].map(templateFile));
   for (const { path, kind } of files) {
     if (kind !== 'markup') continue;
     const text = texts.get(path) ?? '';
-    if (isDocument(text)) problems.push(...documentProblems(text, path, byTag, settings.foreign));
+    if (isSampleFile(path))
+      for (const { alone } of textSamples(text, path))
+        problems.push(...documentProblems(alone, path, byTag, settings.foreign, true));
+    else if (isDocument(text)) problems.push(...documentProblems(text, path, byTag, settings.foreign));
     else if (!templates.has(path)) problems.push(...templateProblems(text, path, byTag, settings.foreign));
     step();
     // Other work, such as drawing how far it is, gets its turn.
@@ -81,9 +87,10 @@ async function gather(
   text: string,
   components: Map<ComponentCore, Known>,
 ): Promise<readonly Problem[]> {
-  if (!/['"]zesty-lattice['"]/.test(text)) return [];
+  if (!/['"]zesty-lattice['"]/.test(text) && !isSampleFile(file.path)) return [];
   try {
-    for (const [exportName, component] of componentsIn(await loadModule(file.path))) {
+    const exported = await loadModule(file.path);
+    for (const [exportName, component] of componentsIn(exported)) {
       const core = componentCore(component);
       if (!core) continue;
       const known = components.get(core);
@@ -92,7 +99,8 @@ async function gather(
       if (known?.exportName === 'default') continue;
       components.set(core, { file: core.source?.file ?? file.path, exportName });
     }
-    return [];
+    if (!isSampleFile(file.path)) return [];
+    return moduleSamples(exported).flatMap(({ use }) => resolve(use).problems);
   } catch (thrown) {
     if (isLatticeError(thrown)) return thrown.problems;
     const reason = thrown instanceof Error ? (thrown.message.split('\n')[0] ?? '') : String(thrown);

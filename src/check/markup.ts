@@ -5,16 +5,17 @@ import { type Finding, type Problem, placed } from '../problem/index.js';
 import { resolveOpen } from '../tree/index.js';
 import { pageFindings } from './page.js';
 
-/** What is wrong in a document, its components rendered. */
+/** What is wrong in a document, or in a part of one, its components rendered. */
 export function documentProblems(
   text: string,
   file: string,
   components: ReadonlyMap<string, ComponentCore>,
   foreign: readonly string[],
+  isPart = false,
 ): readonly Problem[] {
   const found: Finding[] = [...documentFindings(text, file)];
   const rendered = renderDocument(text, { components, foreign }, { file });
-  found.push(...pageFindings(rendered.html, rendered.origin));
+  found.push(...pageFindings(rendered.html, rendered.origin, isPart));
   return [...found.map((one) => placed(one, '')), ...rendered.problems];
 }
 

@@ -5,12 +5,15 @@ import { referring } from '../tree/index.js';
 
 type Place = (offset: number) => SourcePlace | undefined;
 
-/** What is wrong on a rendered page as a whole: ids, references, headings, images. */
-export function pageFindings(html: string, place: Place): readonly Finding[] {
+/**
+ * What is wrong on a rendered page as a whole: ids, references, headings, images. A part of a page may start with any
+ * heading.
+ */
+export function pageFindings(html: string, place: Place, isPart = false): readonly Finding[] {
   const elements = [...elementsIn(readDocument(html).childNodes)];
   return [
     ...idFindings(elements, place),
-    ...headingFindings(elements, place),
+    ...(isPart ? [] : headingFindings(elements, place)),
     ...elements.filter((one) => one.tagName === 'img').flatMap((image) => imageFinding(image, place)),
   ];
 }

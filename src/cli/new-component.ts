@@ -5,7 +5,7 @@ export function newComponent(name: string, isSplit: boolean): Readonly<Record<st
   return {
     [`${name}.ts`]: isSplit ? splitModule(name, exportName) : module(name, exportName),
     ...(isSplit && { [`${name}.html`]: markup, [`${name}.css`]: rules }),
-    [`${name}.sample.html`]: `<${name} title="${title}">\n  <p>What stands between its tags.</p>\n</${name}>\n`,
+    [`${name}.sample.html`]: `<!-- With a paragraph -->\n<${name} title="${title}">\n  <p>What stands between its tags.</p>\n</${name}>\n`,
     [`${name}.test.ts`]: test(name, exportName, title, isSplit),
   };
 }
@@ -57,11 +57,16 @@ function test(name: string, exportName: string, title: string, isSplit: boolean)
     : `'<section class="part"><h2>${title}</h2>Text</section>'`;
   return `import { expect, test } from 'vitest';
 import { renderHtml } from 'zesty-lattice/html';
+import { samplesOf } from 'zesty-lattice/testing';
 import { ${exportName} } from './${name}.js';
 
 test('${name} shows its title and its content', () => {
   const html = renderHtml(${exportName}({ title: '${title}' }, 'Text')).replace(/ data-in="[^"]*"/g, '');
   expect(html).toBe(${expected});
+});
+
+test('the samples of ${name} are right', async () => {
+  for (const { name, problems } of await samplesOf(${exportName})) expect(problems, name).toEqual([]);
 });
 `;
 }

@@ -1,6 +1,5 @@
 import { type ComponentCore, fallbackOf, isMade, perComponent, type UseNode } from '../component/index.js';
 import { failedUse, isInteractive, planOf } from '../plan/index.js';
-import {} from '../problem/index.js';
 import { ElementNode, isNode, isRecord, type TrustedNode } from '../template/index.js';
 import { refuse } from '../tree/index.js';
 import { making, type SpotRun, spotRun } from './code/index.js';

@@ -261,6 +261,10 @@ export const words = {
       'The element stays as it was before. Catch in the handler what can go wrong, and show it by the state.',
     ],
   ),
+  'samples-unread': error<{ name: string }>(({ name }) => [
+    `It is not known which module makes ${name}, so its samples cannot be found.`,
+    'Lines are remembered while developing: leave out NODE_ENV=production in tests.',
+  ]),
   'policy-forbidden': error<{ reason: string }>(({ reason }) => [
     `The page’s rules for Trusted Types refuse the policy "zesty-lattice": ${reason.replace(/\.$/, '')}.`,
     "Allow it in the header Content-Security-Policy: trusted-types zesty-lattice; with two copies of this library on the page, add 'allow-duplicates'.",

@@ -71,6 +71,7 @@ test('what comes up only in a live page is looked for there', () => {
     'projects/builds',
     'problems/too-deep',
     'elements/fights',
+    'samples/samples',
     'loading/elements',
     'loading/streams',
     'batch/batch',

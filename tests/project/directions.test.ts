@@ -17,8 +17,9 @@ const floors: readonly (readonly string[])[] = [
   ['tree'],
   ['html', 'elements'],
   ['markup'],
+  ['samples'],
   ['check', 'describe', 'ahead'],
-  ['batch', 'mail', 'tree-page'],
+  ['batch', 'mail', 'testing', 'tree-page'],
   ['index.ts', 'browser.ts'],
   ['cli', 'vite', 'bundlers'],
 ];

@@ -1,0 +1,1 @@
+export { type RenderedSample, type SampleOptions, samplesOf } from './samples-of.js';
