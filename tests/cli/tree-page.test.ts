@@ -181,7 +181,7 @@ test('thousands of uses are found among as one types', async () => {
     template: ({ props }) => el.i(props.n),
   });
   const Many = component('many-leaves', {
-    template: () => el.div(Array.from({ length: 4_900 }, (_, n) => Leaf({ n }))),
+    template: () => el.div(Array.from({ length: 1_500 }, (_, n) => Leaf({ n }))),
   });
   const tree = resolve(Many);
   const file = join(folder, 'many.html');
@@ -204,9 +204,9 @@ test('thousands of uses are found among as one types', async () => {
     return times;
   })) as [number, number];
   console.log(
-    `4,901 uses: page written in ${written.toFixed(0)} ms, ${(html.length / 1e6).toFixed(1)} MB; found in ${first.toFixed(0)} and ${second.toFixed(0)} ms`,
+    `1,501 uses: page written in ${written.toFixed(0)} ms, ${(html.length / 1e6).toFixed(1)} MB; found in ${first.toFixed(0)} and ${second.toFixed(0)} ms`,
   );
-  expect(await page.locator('#found').innerText()).toMatch(/^\d+ of 4901/);
+  expect(await page.locator('#found').innerText()).toMatch(/^\d+ of 1,?501/);
   await page.close();
 });
 

@@ -103,16 +103,21 @@ describe.each([
       ['another style', 'color: rgb(1, 2, 3)', 'color: rgb(9, 9, 9)'],
       ['content of an element inside', 'in it</em>', 'in it</em><iframe title="x"></iframe>'],
     ];
+    let right: readonly string[] | undefined;
     test.each(changes)('%s is told and put right', async (_what, from, to) => {
       expect(html).toContain(from);
-      await open(html);
-      const right = await shown();
+      if (!right) {
+        await open(html);
+        right = await shown();
+      }
       const words = await open(html.replace(from, to));
       expect(words.join()).toContain('markup-differs');
       expect(words.join()).toContain('fixed-stall');
       expect(await shown()).toEqual(right);
-      await page.locator('fixed-stall .add').click();
-      expect(await page.locator('fixed-stall .add').innerText()).toBe('1');
+      const add = "document.querySelector('fixed-stall').shadowRoot.querySelector('.add')";
+      expect(await page.evaluate(`${add}.click(); Promise.resolve().then(() => ${add}.textContent)`)).toBe(
+        '1',
+      );
     });
 
     test('what a reader did meanwhile, and what elements do to themselves, is left alone', async () => {

@@ -98,7 +98,7 @@ afterAll(() => console.log(`A counter, minified and zipped:\n  ${sizes.join('\n 
 
 /** In a usual run two of them, and what is written ahead; in `npm run test:projects` all. */
 const isLong = process.env.LATTICE_TESTS === 'long';
-const bundlers = isLong ? Object.keys(configs) : ['esbuild', 'rollup'];
+const bundlers = isLong ? Object.keys(configs) : ['esbuild'];
 
 describe.each(bundlers)('%s', (name) => {
   const visit = useVisits();
