@@ -96,7 +96,7 @@ const zipped = (project: Project): number =>
 const sizes: string[] = [];
 afterAll(() => console.log(`A counter, minified and zipped:\n  ${sizes.join('\n  ')}`));
 
-/** In a usual run two of them, and what is written ahead; in `npm run test:projects` all. */
+/** In a usual run one of them, and what is written ahead; in `npm run test:projects` all. */
 const isLong = process.env.LATTICE_TESTS === 'long';
 const bundlers = isLong ? Object.keys(configs) : ['esbuild'];
 

@@ -94,6 +94,7 @@ function commonOf(count: CountNodes): Common {
     uses: new Set(),
     styled: new Set(),
     fillsOthers: false,
+    noted: new Set(),
     hasForms: false,
     hasStyles: false,
     count,

@@ -34,6 +34,8 @@ export interface Common {
   readonly styled: Set<ComponentCore>;
   /** Whether some of it stands in the shadow roots of elements in it, whose slots it fills. */
   fillsOthers: boolean;
+  /** Components that may stand in it somewhere and have been taken note of: each is once. */
+  readonly noted: Set<ComponentCore>;
   /** Whether there may be forms in it. */
   hasForms: boolean;
   /** Whether elements in it have styles. */

@@ -1,4 +1,3 @@
-import type { ComponentCore } from '../../../component/index.js';
 import {
   type Block,
   filledCore,
@@ -86,7 +85,7 @@ function enter(node: PlanUse, view: CompiledView, spot: Spot): Level {
 function buildLater(node: PlanUse, parent: Around, view: CompiledView, spot: Spot): void {
   const everything = own(spot.level, ~0);
   view.note(everything);
-  noteUse(node, view.common, new Set());
+  noteUse(node, view.common);
   const later = new ViewOnDemand(() => {
     const inner = new CompiledView(view.common);
     inner.mark(inner);
@@ -98,22 +97,22 @@ function buildLater(node: PlanUse, parent: Around, view: CompiledView, spot: Spo
 }
 
 /** Takes note of all that is going to stand in a view that is made later: the element has to be ready for it. */
-function noteUse(node: PlanUse, common: Common, seen: Set<ComponentCore>): void {
+function noteUse(node: PlanUse, common: Common): void {
   const { component } = node;
-  for (const fill of node.fills) if (fill) noteBlock(fill.block, common, seen);
+  for (const fill of node.fills) if (fill) noteBlock(fill.block, common);
   if (isInteractive(component)) {
     common.uses.add(component);
     if (fillsWithData(node)) common.fillsOthers = true;
     return;
   }
-  if (seen.has(component)) return;
-  seen.add(component);
+  if (common.noted.has(component)) return;
+  common.noted.add(component);
   if (component.styles !== '') common.styled.add(component);
-  noteBlock(planOf(component).content, common, seen);
+  noteBlock(planOf(component).content, common);
 }
 
-function noteBlock(block: Block, common: Common, seen: Set<ComponentCore>): void {
-  for (const use of block.uses) noteUse(use, common, seen);
+function noteBlock(block: Block, common: Common): void {
+  for (const use of block.uses) noteUse(use, common);
   common.hasForms = true;
   if (block.some((node) => node.kind === 'element' && node.attributes.some(({ kind }) => kind === 'style')))
     common.hasStyles = true;
