@@ -46,7 +46,18 @@ function standingIn(files) {
 }
 
 /** Rooms that run in Node alone: of these only the bundle and the types are left. */
-const nodeOnly = ['ahead', 'batch', 'bundlers', 'check', 'cli', 'samples', 'testing', 'tree-page', 'vite'];
+const nodeOnly = [
+  'ahead',
+  'batch',
+  'bundlers',
+  'check',
+  'cli',
+  'samples',
+  'shots',
+  'testing',
+  'tree-page',
+  'vite',
+];
 
 rmSync(dist(''), { recursive: true, force: true });
 run('npx', ['tsc', '-p', 'tsconfig.build.json']);

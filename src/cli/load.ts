@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { resolve as resolvePath } from 'node:path';
+import { MissingPath, SettingsError } from '../check/index.js';
 import { loadModule } from '../check/modules.js';
 import { type AnyComponent, componentsIn } from '../component/index.js';
 import { type Catalog, catalog } from '../markup/index.js';
@@ -9,6 +10,12 @@ import { isRecord } from '../template/index.js';
 
 /** The command was called in a wrong way: the message says how to call it. */
 export class UsageError extends Error {}
+
+/** What was thrown where paths are gathered, as a wrong call where it is one. */
+export function wrongCall(thrown: unknown): unknown {
+  const isWrong = thrown instanceof MissingPath || thrown instanceof SettingsError;
+  return isWrong ? new UsageError(thrown.message) : thrown;
+}
 
 /** Loads a TypeScript or JavaScript module and picks one of the components it exports. */
 export async function loadComponent(path: string, wanted: string | undefined): Promise<AnyComponent> {

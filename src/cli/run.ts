@@ -5,6 +5,7 @@ import { adoptCommand } from './commands/adopt.js';
 import { batchCommand } from './commands/batch.js';
 import { checkCommand } from './commands/check.js';
 import { newCommand } from './commands/new.js';
+import { previewCommand } from './commands/preview.js';
 import { renderCommand } from './commands/render.js';
 import { treeCommand } from './commands/tree.js';
 import { UsageError } from './load.js';
@@ -25,6 +26,7 @@ export async function runCommand(args: readonly string[]): Promise<number> {
     .addCommand(checkCommand())
     .addCommand(adoptCommand())
     .addCommand(batchCommand())
+    .addCommand(previewCommand())
     .addHelpText('after', '\nExit codes: 0 all well, 1 problems found, 2 wrong usage.');
 
   for (const command of program.commands) command.exitOverride().version(version);

@@ -19,7 +19,7 @@ const floors: readonly (readonly string[])[] = [
   ['markup'],
   ['samples'],
   ['check', 'describe', 'ahead'],
-  ['batch', 'mail', 'testing', 'tree-page'],
+  ['batch', 'mail', 'shots', 'testing', 'tree-page'],
   ['index.ts', 'browser.ts'],
   ['cli', 'vite', 'bundlers'],
 ];

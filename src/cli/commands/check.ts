@@ -1,16 +1,8 @@
 import { Presets, SingleBar } from 'cli-progress';
 import { Command, Option } from 'commander';
 import pc from 'picocolors';
-import {
-  type CheckReport,
-  check,
-  jsonReport,
-  MissingPath,
-  SettingsError,
-  sarifReport,
-  textReport,
-} from '../../check/index.js';
-import { UsageError } from '../load.js';
+import { type CheckReport, check, jsonReport, sarifReport, textReport } from '../../check/index.js';
+import { wrongCall } from '../load.js';
 import { watching } from '../watching.js';
 
 interface Options {
@@ -46,9 +38,7 @@ async function checked(paths: readonly string[]): Promise<CheckReport> {
   try {
     return await check(paths, { progress: (done, all) => bar?.show(done, all) });
   } catch (thrown) {
-    if (thrown instanceof MissingPath || thrown instanceof SettingsError)
-      throw new UsageError(thrown.message);
-    throw thrown;
+    throw wrongCall(thrown);
   } finally {
     bar?.stop();
   }
