@@ -5,7 +5,7 @@ import type { Scope } from '../../template/scope.js';
 import { nameOf } from './adopted.js';
 import type { Write } from './attribute.js';
 import { type Attach, attempt } from './block.js';
-import { newElement, setAttribute } from './dom.js';
+import { newElement, safe, setAttribute } from './dom.js';
 import { fixedLook } from './fixed.js';
 import type { Feature, Instance } from './instance.js';
 import { forward, type Reads } from './move.js';
@@ -61,7 +61,8 @@ export function restyled(): (instance: Instance) => Feature {
   return ({ host }) => ({
     before() {
       for (const one of host.shadowRoot?.querySelectorAll('[data-inline]') ?? []) one.remove();
-      for (const one of host.shadowRoot?.querySelectorAll<HTMLElement>('[data-style]') ?? []) {
+      for (const given of host.shadowRoot?.querySelectorAll<HTMLElement>('[data-style]') ?? []) {
+        const one = safe(given);
         one.style.cssText = one.dataset.style as string;
         one.removeAttribute('data-style');
       }
