@@ -13,6 +13,7 @@ cat > "$folder/run" <<RUN
 printf '\e[?25l'
 printf '\e[2m$\e[0m %s\n' "\$(cat "$folder/shown")"
 source "$folder/command"
+printf "\e[?25l"
 touch "$folder/done"
 sleep 60
 RUN
