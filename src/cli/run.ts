@@ -1,3 +1,4 @@
+import { relative } from 'node:path';
 import { Command, CommanderError } from 'commander';
 import { packageInfo } from '../check/package-info.js';
 import type { LatticeError } from '../problem/index.js';
@@ -46,6 +47,11 @@ function report(thrown: unknown): number {
     process.stderr.write(`lattice: ${thrown.message}\n`);
     return 2;
   }
+  const missing = missingPackage(thrown);
+  if (missing !== undefined) {
+    process.stderr.write(`lattice: ${missing}\n`);
+    return 2;
+  }
   if (isLatticeError(thrown)) {
     printProblems(thrown.problems);
     return 1;
@@ -54,6 +60,16 @@ function report(thrown: unknown): number {
     `lattice: ${thrown instanceof Error ? (thrown.stack ?? thrown.message) : String(thrown)}\n`,
   );
   return 1;
+}
+
+/** That a module imports a package which is not installed, in the user's words (nodejs.org/api/errors.html#err_module_not_found). */
+function missingPackage(thrown: unknown): string | undefined {
+  const { code, message = '' } = (thrown ?? {}) as { readonly code?: unknown; readonly message?: string };
+  if (code !== 'ERR_MODULE_NOT_FOUND') return undefined;
+  const found = /^Cannot find package '([^']+)' imported from (.+)$/m.exec(message);
+  if (!found) return undefined;
+  const [, name = '', file = ''] = found;
+  return `${relative('.', file)} imports the package ${name}, which is not installed there. npm install ${name}`;
 }
 
 /** By its name, since a user's module may have brought its own copy of the library. */

@@ -1,4 +1,5 @@
 import { type Finding, finding, nearestOr, show, tagName } from '../problem/index.js';
+import { componentCore } from './core.js';
 import { isKind, isRecord } from './kind.js';
 
 /** What is wrong with a part, completing "The … of <x-y> "; nothing where it is right. */
@@ -40,11 +41,20 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
       'a function that gives content, HTML text or a file of it',
       value,
     ),
-  uses: (value) => must(Array.isArray(value), 'a list of components', value),
+  uses: usesFault,
   joinLines: (value) => must(typeof value === 'boolean', 'true or false', value),
   helpers: (value) => eachFault(value, 'a helper', isFunction, 'a function'),
   foreign: (value) => must(Array.isArray(value), 'a list of tag names and patterns', value),
 };
+
+/** A module that imports this one too may not have made its component yet: what is not there is looked at later. */
+function usesFault(value: unknown): Fault {
+  if (!Array.isArray(value)) return must(false, 'a list of components', value);
+  const wrong = value.find((one) => one !== undefined && !componentCore(one));
+  return wrong === undefined
+    ? undefined
+    : `has in its list something that is no component, but ${show(wrong)}`;
+}
 
 function eachFault(value: unknown, one: string, isRight: (value: unknown) => boolean, what: string): Fault {
   if (!isRecord(value)) return must(false, 'a record', value);

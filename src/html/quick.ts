@@ -92,6 +92,7 @@ function usualOf(component: ComponentCore, form: 'markup' | 'elements'): Usual |
 
 /** The settled values of a use's props; undefined where one is missing, wrong, unknown or an expression. */
 function valuesOf(props: UseNode['props'], { checks, component }: Usual): readonly unknown[] | undefined {
+  if (typeof props !== 'object' || Array.isArray(props)) return undefined;
   const { at, kinds, names } = component.props;
   for (const name in props) if (!at.has(name)) return undefined;
   const values = new Array<unknown>(names.length);

@@ -1,6 +1,6 @@
 import { type ComponentCore, componentCore, perComponent } from '../component/index.js';
 import { type Finding, failure, finding, show } from '../problem/index.js';
-import { type AnyNode, type Core, coreOf, isNode, type Site } from '../template/index.js';
+import { type AnyNode, type Core, coreOf, isNode, isRecord, type Site } from '../template/index.js';
 import { Block } from './block.js';
 import { Counts, noRows, Place } from './counts.js';
 import { facts, planners } from './nodes/index.js';
@@ -181,10 +181,17 @@ export function misplaced(content: unknown): Finding {
   return finding('content-not-allowed', { what: upper(show(content)), place, hint: contentHint(content) });
 }
 
+/** Names that attributes have, and data seldom. */
+const attributeNames =
+  /^(class|id|style|href|src|type|role|hidden|on|lang|for|alt|tabindex|disabled|(data|aria)-.*)$/;
+
 function contentHint(content: unknown): string {
   if (content === true) return 'Write text for it: given(test, "yes", "no").';
   if (content instanceof Promise) return 'Wait for it before, and hand what comes of it over as a prop.';
   if (content instanceof Date) return 'Write it as text: calc(date, (d) => d.toISOString()).';
+  const names = isRecord(content) ? Object.keys(content) : [];
+  if (names.some((name) => attributeNames.test(name)))
+    return 'Attributes come first, before the content: el.p({ … }, content).';
   return 'Repeat a list with eachOf(list, (item) => …); of a record place a field.';
 }
 

@@ -39,6 +39,10 @@ export const words = {
     `The prop "${prop}" of ${component} ${fault}.`,
     'Give a value of the declared kind, or change the kind where the component declares the prop.',
   ]),
+  'props-misplaced': error<{ component: string; got: string }>(({ component, got }) => [
+    `${component} takes its props first, as a record, and got ${got}.`,
+    'Content comes behind them: Name({ … }, content), or Name({}, content) where no prop is given.',
+  ]),
   'prop-unknown': error<{ component: string; prop: string; hint: string; read?: boolean }>(
     ({ component, prop, hint, read }) => [
       read

@@ -5,6 +5,18 @@ import { type Finding, finding, nearest, nearestOr, tagName } from '../problem/i
 /** Names that say something to the library. */
 const ours: ReadonlySet<string> = /* @__PURE__ */ new Set(['on', 'bind', 'json']);
 
+/** What HTML has for properties of a page's nodes. */
+const propertyWords: Readonly<Record<string, string>> = {
+  classname: 'In HTML it is "class".',
+  htmlfor: 'In HTML it is "for".',
+  innerhtml: 'Ready-made HTML is content: trusted(html).',
+  outerhtml: 'Ready-made HTML is content: trusted(html).',
+  textcontent: 'Text is content: give it behind the attributes.',
+  innertext: 'Text is content: give it behind the attributes.',
+  defaultvalue: 'In HTML it is "value".',
+  defaultchecked: 'In HTML it is "checked".',
+};
+
 /** A tag that neither HTML nor SVG has, with the nearest one that one of them has. */
 export function unknownTag(tag: string): Finding | undefined {
   if (htmlTags.has(tag) || svgTags.has(tag)) return undefined;
@@ -16,6 +28,8 @@ export function unknownTag(tag: string): Finding | undefined {
 export function unknownAttribute(tag: string, attribute: string): Finding | undefined {
   const own = (ownNames[tag] ?? '').split(' ');
   if (isKnown(attribute, own)) return undefined;
+  const word = propertyWords[attribute.toLowerCase()];
+  if (word !== undefined) return finding('attribute-unknown', { attribute, tag, hint: word });
   const near = nearest(
     attribute,
     [...own, ...globalNames].filter((name) => name !== ''),

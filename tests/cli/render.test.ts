@@ -1,7 +1,7 @@
-import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { describe, expect, test } from 'vitest';
+import { describe, expect, onTestFinished, test } from 'vitest';
 import { lattice, latticeProcess } from './lattice.js';
 
 const parts = 'tests/cli/fixtures/two-parts.ts';
@@ -128,4 +128,17 @@ describe('lattice tree', () => {
     expect(broken.out).toContain('stall-sign');
     expect(broken.err).toContain('5 errors');
   });
+});
+
+test('a module that imports a package which is not installed is told in a line', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'lattice-alone-'));
+  onTestFinished(() => rmSync(folder, { recursive: true }));
+  writeFileSync(join(folder, 'note.ts'), "import { note } from 'grove-parts';\nexport const Note = note;\n");
+  for (const args of [['render'], ['tree']]) {
+    const { code, err } = latticeProcess(...args, join(folder, 'note.ts'));
+    expect(err).toMatch(
+      /^lattice: .*note\.ts imports the package grove-parts, which is not installed there\. npm install grove-parts\n$/,
+    );
+    expect(code).toBe(2);
+  }
 });

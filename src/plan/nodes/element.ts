@@ -1,3 +1,4 @@
+import { componentCore } from '../../component/index.js';
 import { finding } from '../../problem/index.js';
 import {
   type Core,
@@ -84,6 +85,15 @@ function hasTextAlone(tag: string): boolean {
 }
 
 function readTag(tag: unknown, report: Report): string {
+  const component = componentCore(tag);
+  if (component || typeof tag === 'function') {
+    const what = component ? `The component ${component.name}` : 'A function';
+    const hint = component
+      ? 'Call it to use it: Name({ … }, content).'
+      : 'A builder and a preset make the element themselves. Call it: press({ … }, content).';
+    report(finding('content-not-allowed', { what, place: 'as the tag of el.of', hint }));
+    return 'span';
+  }
   const written = parsedName(String(tag));
   const lower = written.toLowerCase();
   if (tagPattern.test(written))

@@ -1,9 +1,10 @@
 import type { UseNode } from '../../component/index.js';
 import type { Finding } from '../../problem/index.js';
-import { withSource } from '../../template/index.js';
+import { type Report, withSource } from '../../template/index.js';
 import { attributeReads } from '../attributes/plan-attribute.js';
 import { acceptedOf, bindProps, checkSlots, givenTo, listenersOf } from '../bind.js';
 import { Counts, noRows } from '../counts.js';
+import { withProps } from '../misplaced-props.js';
 import type { PlanFill, PlanUse } from '../plan.js';
 import type { At, Planner } from '../planner.js';
 import { useFilled } from '../use-filled.js';
@@ -11,10 +12,15 @@ import type { PlannedKind } from './kind.js';
 
 /** A use: bound to its component, its content assigned to the component's slots. */
 export const use: PlannedKind<UseNode, PlanUse> = {
-  plan(node, at, planner) {
-    const { component } = node;
+  plan(written, at, planner) {
+    const { component } = written;
     const site = planner.site(component.name, at);
-    const report = (found: Finding): void => planner.report(withSource(found, node), site);
+    const tell = (found: Finding): void => planner.report(withSource(found, written), site);
+    const node = withProps(written, tell);
+    // What is missing is so because something else stands in its place.
+    const report: Report = (found) => {
+      if (node === written || found.code !== 'prop-missing') tell(found);
+    };
     const props = bindProps(node, report);
     checkSlots(node, report);
     const inside: At = {

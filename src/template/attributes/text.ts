@@ -128,7 +128,7 @@ export function isNameFit(tag: string, name: string, report: Report): boolean {
         attribute: name,
         tag,
         fault: 'would carry a script as text',
-        hint: `Name a handler: on: { ${name.slice(2)}: handlers.… }.`,
+        hint: `Name a handler: on: { ${name.slice(2).toLowerCase()}: handlers.… }.`,
       }),
     );
     return false;

@@ -1,0 +1,126 @@
+import { describe, expect, test } from 'vitest';
+import { component, el, LatticeError, preset, prop, resolve, slot, type Use } from 'zesty-lattice';
+import { renderHtml } from 'zesty-lattice/html';
+
+// What a beginner writes by mistake, without types to stop it: one problem, with the words that mend it.
+const NoteCard = component('note-card', {
+  props: { title: prop.text().fallback('Note') },
+  slots: { default: slot(), badge: slot() },
+  template: ({ props, slots }) => el.div(el.h3(props.title), slots.badge(), slots.default()),
+});
+const Needy = component('needy-card', {
+  props: { title: prop.text() },
+  slots: { default: slot() },
+  template: ({ props, slots }) => el.div(props.title, slots.default()),
+});
+const TextLine = component('text-line', {
+  props: { tag: prop.tag(['p', 'h1']) },
+  accepts: 'tag',
+  slots: { default: slot() },
+  template: ({ props, slots, accepted }) => el.of(props.tag, accepted, slots.default()),
+});
+const press = preset(el.button, { type: 'button' });
+
+// Called as from JavaScript.
+type Loose = (...args: unknown[]) => never;
+const loose = { NoteCard, Needy, el } as never as {
+  readonly NoteCard: Loose;
+  readonly Needy: Loose;
+  readonly el: Readonly<Record<'p' | 'of' | 'label' | 'input', Loose>>;
+};
+
+function told(work: () => unknown): readonly { code: string; message: string; hint: string }[] {
+  try {
+    work();
+    return [];
+  } catch (thrown) {
+    expect(thrown).toBeInstanceOf(LatticeError);
+    return (thrown as LatticeError).problems;
+  }
+}
+const rendered = (use: unknown): string => renderHtml(use as Use);
+const inside = (make: () => unknown) => (): unknown =>
+  renderHtml(component('outer-page', { template: () => make() as never })({}));
+
+describe('props come first, then content', () => {
+  const given: [string, () => unknown, string][] = [
+    ['text', () => loose.NoteCard('hello'), 'the text "hello"'],
+    ['an element', () => loose.NoteCard(el.p('x')), 'an element'],
+    ['a use', () => loose.NoteCard(NoteCard({})), 'a use of note-card'],
+    ['a number', () => loose.NoteCard(4), 'the number 4'],
+    ['a list', () => loose.NoteCard([el.p('x')]), 'a list of 1'],
+    ['text for one with a needed prop', () => loose.Needy('hello'), 'the text "hello"'],
+  ];
+  test.each(given)('%s in their place is one problem', (_what, make, got) => {
+    for (const work of [() => rendered(make()), inside(make)]) {
+      const problems = told(work);
+      expect(problems.map(({ code }) => code)).toEqual(['props-misplaced']);
+      expect(problems[0]?.message).toContain(got);
+      expect(problems[0]?.hint).toContain('({ … }, content)');
+    }
+    const { problems } = resolve(make() as Use);
+    expect(problems.map(({ code }) => code)).toEqual(['props-misplaced']);
+  });
+
+  test('as the hint says it is right', () => {
+    expect(renderHtml(NoteCard({}, 'hello'))).toBe('<div><h3>Note</h3>hello</div>');
+    expect(renderHtml(NoteCard({}, el.p('x')))).toBe('<div><h3>Note</h3><p>x</p></div>');
+  });
+});
+
+test('content for a slot among the props: that is said, and how to give it', () => {
+  const [problem, ...more] = told(() => rendered(loose.NoteCard({ badge: el.b('x') })));
+  expect(more).toEqual([]);
+  expect(problem).toMatchObject({ code: 'prop-unknown' });
+  expect(problem?.hint).toContain('"badge" is a slot');
+  expect(problem?.hint).toContain('{ badge: … }');
+  expect(renderHtml(NoteCard({}, { badge: el.b('x') }))).toContain('<b>x</b>');
+});
+
+test('attributes behind content are said to come first', () => {
+  for (const work of [
+    inside(() => loose.el.p('x', { class: 'a', id: 'b' })),
+    () => renderHtml(NoteCard({}, loose.el.p('x', { class: 'a' }))),
+  ]) {
+    const [problem] = told(work);
+    expect(problem).toMatchObject({ code: 'content-not-allowed' });
+    expect(problem?.hint).toContain('Attributes come first');
+  }
+  expect(renderHtml(NoteCard({}, el.p({ class: 'a' }, 'x')))).toContain('<p class="a">x</p>');
+});
+
+describe('what is no element', () => {
+  test('a component or a preset as a tag is named as what it is', () => {
+    const [component] = told(inside(() => loose.el.of(TextLine, 'x')));
+    expect(component?.message).toContain('The component text-line');
+    expect(component?.hint).toContain('Call it');
+    const [made] = told(inside(() => loose.el.of(press, 'x')));
+    expect(made?.message).not.toContain('=>');
+    expect(made?.hint).toContain('Call it');
+  });
+
+  test('a preset among the components of a text is told', () => {
+    const [problem] = told(() => component('preset-user', { uses: [press] as never, template: '<p>x</p>' }));
+    expect(problem).toMatchObject({ code: 'definition-invalid' });
+    expect(problem?.message).toContain('uses');
+    expect(problem?.message).toContain('a function');
+  });
+});
+
+test('names of properties are said in the words of HTML', () => {
+  const Wrong = component('property-names', {
+    template: () => [
+      loose.el.label({ htmlFor: 'x', className: 'a' }, 'Name'),
+      loose.el.input({ id: 'x', readOnly: true }),
+      loose.el.p({ innerHTML: '<b>x</b>' }),
+    ],
+  });
+  const hints = Object.fromEntries(
+    resolve(Wrong).problems.map(({ message, hint }) => [/"(\w+)"/.exec(message)?.[1], hint]),
+  );
+  expect(hints.htmlFor).toContain('"for"');
+  expect(hints.className).toContain('"class"');
+  expect(hints.innerHTML).toContain('trusted(');
+  const [problem] = told(inside(() => loose.el.p({ onClick: () => 1 }, 'x')));
+  expect(problem?.hint).toContain('on: { click:');
+});
