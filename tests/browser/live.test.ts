@@ -147,7 +147,7 @@ describe('the live open day', () => {
     await page.keyboard.press('Tab');
     expect(await focused()).toBe('One crate of Saltbell more');
     await page.keyboard.press('Enter');
-    expect(await page.getByText('1 crates to carry home').isVisible()).toBe(true);
+    expect(await page.getByText('1 crate to carry home').isVisible()).toBe(true);
     await page.keyboard.press('Tab');
     expect(await focused()).toContain('Your name');
     await page.keyboard.type('Petra');

@@ -124,3 +124,74 @@ test('names of properties are said in the words of HTML', () => {
   const [problem] = told(inside(() => loose.el.p({ onClick: () => 1 }, 'x')));
   expect(problem?.hint).toContain('on: { click:');
 });
+
+describe('in HTML text', () => {
+  const Hut = component('hut-card', {
+    props: { wide: prop.flag() },
+    template: ({ props }) => el.div({ 'data-wide': props.wide }),
+  });
+  let count = 0;
+  const found = (template: string): readonly { code: string; message: string; hint: string }[] => {
+    count += 1;
+    const made = component(`text-slip-${count}`, {
+      props: { open: prop.flag(), items: prop.list<string>().fallback([]), name: prop.text().fallback('') },
+      uses: [Hut],
+      template,
+    });
+    return resolve(made).problems.filter(({ code }) => code !== 'prop-unread');
+  };
+  const slips: [string, string, string, string][] = [
+    [
+      'given on an element',
+      '<p given="open">x</p>',
+      '<template given="…">',
+      '<template given="open"><p>x</p></template>',
+    ],
+    [
+      'rows on an element',
+      '<b each-of="items">x</b>',
+      '<template each-of="…" as="…">',
+      '<template each-of="items" as="it"><b>{{ it }}</b></template>',
+    ],
+    [
+      'another word for otherwise',
+      '<template given="open">a</template><template else>b</template>',
+      '<template otherwise>',
+      '<template given="open">a</template><template otherwise>b</template>',
+    ],
+    [
+      'another word for a condition',
+      '<template if="open">a</template>',
+      '<template given="…">',
+      '<template given="open">a</template>',
+    ],
+    ['an event with a sign', '<button @click="x">x</button>', 'handles="click: …"', '<button>x</button>'],
+    ['an event in brackets', '<button (click)="x">x</button>', 'handles="click: …"', '<button>x</button>'],
+    ['a value with a sign', '<p :title="name">x</p>', 'title="{{ … }}"', '<p title="{{ name }}">x</p>'],
+    ['a value in brackets', '<p [title]="name">x</p>', 'title="{{ … }}"', '<p title="{{ name }}">x</p>'],
+    [
+      'a condition with a star',
+      '<p *given="open">x</p>',
+      '<template given="…">',
+      '<template given="open"><p>x</p></template>',
+    ],
+    [
+      'a block in braces',
+      '<p>{{#if open}}x</p>',
+      '<template given="…">',
+      '<p><template given="open">x</template></p>',
+    ],
+    [
+      'a flag that says false',
+      '<hut-card wide="false"></hut-card>',
+      'in HTML leave the attribute out',
+      '<hut-card></hut-card>',
+    ],
+  ];
+  test.each(slips)('%s is told once, with what stands for it', (_what, wrong, hint, right) => {
+    const problems = found(wrong).filter(({ code }) => code !== 'name-unknown');
+    expect(problems).toHaveLength(1);
+    expect(`${problems[0]?.message} ${problems[0]?.hint}`).toContain(hint);
+    expect(found(right)).toEqual([]);
+  });
+});

@@ -1,4 +1,4 @@
-import { calc, component, eachOf, el, given, phrase, slot } from 'zesty-lattice';
+import { calc, component, eachOf, el, given, slot } from 'zesty-lattice';
 
 interface Line {
   readonly label: string;
@@ -37,7 +37,11 @@ export const CrateBasket = component('crate-basket', {
         ),
         el.p(
           { 'aria-live': 'polite' },
-          given(total, phrase`${total} crates to carry home`, 'Nothing picked yet'),
+          given(
+            total,
+            calc(total, (count) => `${count} crate${count === 1 ? '' : 's'} to carry home`),
+            'Nothing picked yet',
+          ),
         ),
       ),
     ];

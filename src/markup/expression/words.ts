@@ -68,7 +68,9 @@ function wordAt(rest: string, at: number): { readonly word: Word; readonly lengt
     throw new ExpressionFault(
       `has ${JSON.stringify(String.fromCodePoint(rest.codePointAt(0) ?? 0))}, which means nothing here`,
       at,
-      'An expression is made of names, texts in quotes, numbers, operators and calls to helpers.',
+      at === 0
+        ? 'A hole holds one value. Conditions and rows are elements: <template given="…">, <template each-of="…" as="…">.'
+        : 'An expression is made of names, texts in quotes, numbers, operators and calls to helpers.',
     );
   }
   return { word: { kind: 'sign', text: spelled[sign] ?? sign, at }, length: length(sign.length) };

@@ -19,6 +19,7 @@ export function attributesOf(
   const attributes: Record<string | symbol, unknown> = Object.create(null);
   for (const attribute of node.attributes) {
     const { name } = attribute;
+    if (isStray(node, attribute, reading)) continue;
     if (name === 'handles') attributes.on = listeners(attribute, locals, reading);
     else if (name === 'bind') attributes.bind = boundState(attribute, locals, reading);
     else if (name === 'accepted') Object.assign(attributes, accepted);
@@ -27,6 +28,42 @@ export function attributesOf(
     else if (!hasHole(name)) attributes[name] = attributeValue(attribute, locals, reading);
   }
   return attributes;
+}
+
+const around =
+  'Conditions and rows stand around what they are of: <template given="…">, <template each-of="…" as="…">, <template otherwise>.';
+
+/** What stands here for words that say something on other elements, or elsewhere. */
+const otherWords: Readonly<Record<string, string>> = {
+  if: '<template given="…">',
+  else: '<template otherwise>',
+  elseif: '<template otherwise given="…">',
+  'else-if': '<template otherwise given="…">',
+  for: '<template each-of="…" as="…">',
+  each: '<template each-of="…" as="…">',
+  foreach: '<template each-of="…" as="…">',
+};
+
+/** Tells an attribute that would say nothing where it stands. */
+function isStray({ tag }: MarkupElement, { at, name }: MarkupAttribute, reading: TextReading): boolean {
+  const tell = (fault: string, hint: string): true => {
+    reading.report('directive-invalid', { fault, hint }, at);
+    return true;
+  };
+  if (tag !== 'template' && /^(given|otherwise|each-of)$/.test(name))
+    return tell(`${name} stands on <${tag}>, where it says nothing`, around);
+  const word = tag === 'template' && Object.hasOwn(otherWords, name) ? otherWords[name] : undefined;
+  if (word !== undefined) return tell(`<template ${name}> says nothing here`, `Write ${word}.`);
+  const [sign] = /^[^\p{L}\p{N}_-]/u.exec(name) ?? [];
+  if (sign === undefined || hasHole(name)) return false;
+  const rest = name.replace(/[^\p{L}\p{N}_-]/gu, '');
+  const hint =
+    sign === '@' || sign === '('
+      ? `Name a handler: handles="${rest}: …".`
+      : sign === '*'
+        ? around
+        : `Put the value into a hole: ${rest}="{{ … }}".`;
+  return tell(`The attribute ${name} starts with a sign that says nothing here`, hint);
 }
 
 /** A value: that of its one hole, or text with holes in it. */
