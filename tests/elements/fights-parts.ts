@@ -17,6 +17,7 @@ export const FixedStall = component('fixed-stall', {
     el.details(el.summary('More'), el.p('Bring a bag.')),
     el.div(trusted('<grove-map></grove-map>')),
     el.div({ class: 'note' }, trusted(calc(props.note, (note) => `<i>${note.length}</i>`))),
+    el.div(trusted(calc(props.note, (note) => `<u>${note}</u><grove-map></grove-map>`))),
     CountingBag({ label: 'bag' }, el.em('in it')),
     el.footer('Cash only'),
   ],

@@ -34,11 +34,14 @@ export const look: FixedLook = {
     if (own) all.delete(own);
   },
   ready(html, nodes, mark, instance) {
+    // Most is written as a browser would write it: that is seen without reading it once more.
+    if (nodes.map(written).join('') === html) return;
     const wanted = [...htmlFragment(html).childNodes];
-    if (
-      wanted.length !== nodes.length ||
-      !wanted.every((one, at) => safe(one).isEqualNode(nodes[at] as Node))
-    )
+    // Elements of their own may have filled themselves: of what holds some, the kinds of nodes are compared.
+    const isTheirs = /<[a-z][^\s>]*-/i.test(html);
+    const isSame = (one: Node, node: Node): boolean =>
+      isTheirs ? safe(one).nodeName === safe(node).nodeName : safe(one).isEqualNode(node);
+    if (wanted.length !== nodes.length || !wanted.every((one, at) => isSame(one, nodes[at] as Node)))
       differs(instance, mark.parentNode, dev && 'has other ready-made HTML');
   },
   done(instance) {
@@ -51,19 +54,29 @@ function lookAtAttributes(one: Element, element: Element, isCustom: boolean, { a
   const { attributes } = safe(one);
   const { attributes: got } = safe(element);
   let same = 0;
-  for (const { name, value } of attributes) if (got.getNamedItem(name)?.value === value) same++;
+  for (let at = 0; at < attributes.length; at++) {
+    const { name, value } = attributes[at] as Attr;
+    if (safe(element).getAttribute(name) === value) same++;
+  }
   if (same === attributes.length && same === got.length) return;
   const all = others.get(adoption as Adoption) ?? new Map<Attr, Element>();
   others.set(adoption as Adoption, all);
   for (const from of [attributes, got]) {
-    for (const attribute of from) {
+    for (let at = 0; at < from.length; at++) {
+      const attribute = from[at] as Attr;
       const { name } = attribute;
-      const isSame = attributes.getNamedItem(name)?.value === got.getNamedItem(name)?.value;
+      const isSame = safe(one).getAttribute(name) === safe(element).getAttribute(name);
       // What a reader does before any script runs is left, and what an element of its own does to itself.
       const isOwn = from === got && (isCustom ? /^(?!on)/ : /^(open|value|checked|selected)$/).test(name);
       if (!isSame && !isOwn && !isSameStyle(name, one, element)) all.set(attribute, element);
     }
   }
+}
+
+/** A node as HTML, where it is one that says it by itself. */
+function written(node: Node): string {
+  if (node instanceof Element) return safe(node).outerHTML;
+  return node instanceof Text && !/[&<>]/.test(node.data) ? node.data : '&';
 }
 
 /** Whether a text is all there is in its place. */
