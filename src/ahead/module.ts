@@ -82,6 +82,7 @@ export class ModuleCode {
 
   /** The statements at its top. */
   get statements(): readonly Placed[] {
+    // The parser gives each its offsets, which the types of estree do not speak of.
     return this.program.body as unknown as readonly Placed[];
   }
 

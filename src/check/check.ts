@@ -5,7 +5,7 @@ import { finding, type Problem, placed, problemText } from '../problem/index.js'
 import { isSampleFile, moduleSamples, textSamples } from '../samples/index.js';
 import { resolve } from '../tree/index.js';
 import { componentProblems, unusedComponents } from './components.js';
-import { type CheckedFile, filesIn } from './files.js';
+import { type CheckedFile, filesIn, namesLibrary } from './files.js';
 import { documentProblems, templateProblems } from './markup.js';
 import { loadModule } from './modules.js';
 import { readSettings, type Settings } from './settings.js';
@@ -87,7 +87,7 @@ async function gather(
   text: string,
   components: Map<ComponentCore, Known>,
 ): Promise<readonly Problem[]> {
-  if (!/['"]zesty-lattice['"]/.test(text) && !isSampleFile(file.path)) return [];
+  if (!namesLibrary(text) && !isSampleFile(file.path)) return [];
   try {
     const exported = await loadModule(file.path);
     for (const [exportName, component] of componentsIn(exported)) {

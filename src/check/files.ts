@@ -13,6 +13,11 @@ export interface CheckedFile {
 /** A path that is not there. */
 export class MissingPath extends Error {}
 
+/** Whether a module names the library, so that it may make components. */
+export function namesLibrary(text: string): boolean {
+  return /['"]zesty-lattice['"]/.test(text);
+}
+
 const patterns = ['**/*.{ts,js,mts,mjs,cts,cjs,html}'];
 const never = ['**/node_modules/**', '**/dist/**', '**/*.d.{ts,mts,cts}', '**/*.{test,spec}.*', '**/.*/**'];
 

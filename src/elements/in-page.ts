@@ -1,6 +1,7 @@
 import { type ComponentCore, perComponent } from '../component/index.js';
 import { repeatedSlots } from '../plan/index.js';
 import { dev, failure, finding, problemText } from '../problem/index.js';
+import { once } from '../template/index.js';
 import { compileComponent } from './compile/component.js';
 import { countInPage, inPage, viewInPage } from './interpret.js';
 import { markupRead } from './page-markup.js';
@@ -14,14 +15,6 @@ import { lending, styled as styledAs } from './runtime/sheets.js';
 /** A component's style sheets, each made when the first of its elements asks. */
 const ownSheetOf = /* @__PURE__ */ perComponent((core) => once(ownSheet(core)));
 const scopedSheetOf = /* @__PURE__ */ perComponent((core) => once(scopedSheet(core)));
-
-function once(make: () => CSSStyleSheet): () => CSSStyleSheet {
-  let made: CSSStyleSheet | undefined;
-  return () => {
-    made ??= make();
-    return made;
-  };
-}
 
 /** Kept by component, also when one becomes another while a page is being developed: classes hold them. */
 const lives = new Map<ComponentCore, Live>();

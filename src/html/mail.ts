@@ -1,12 +1,7 @@
-import { type Finding, finding, type Problem, placed } from '../problem/index.js';
+import { type Finding, finding, PackageMissing, type Problem, placed } from '../problem/index.js';
 
 /** How large a mail may be until some programs cut it, in bytes of its HTML. */
 export const mostMailBytes = 102 * 1024;
-
-/** A package that is asked for only where it is needed is not there. */
-export class PackageMissing extends Error {
-  override readonly name = 'PackageMissing';
-}
 
 interface Modules {
   createRequire(from: string): (name: string) => unknown;

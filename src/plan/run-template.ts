@@ -26,6 +26,7 @@ import {
   inputsOf,
   keepsLines,
   localExpr,
+  once,
   placedExprs,
   type Run,
   SlotNode,
@@ -61,14 +62,6 @@ function tracked(core: ComponentCore): Run {
   const run: Run = { ...emptyRun(core), places: [] };
   runTemplate(core, run);
   return run;
-}
-
-function once<Value>(make: () => Value): () => Value {
-  let made: Value | undefined;
-  return () => {
-    made ??= make();
-    return made;
-  };
 }
 
 function runTemplate(core: ComponentCore, run: Run): Blueprint {

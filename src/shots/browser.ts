@@ -1,10 +1,6 @@
 import { existsSync } from 'node:fs';
 import type { Browser } from 'playwright-core';
-
-/** A package or a browser that is not there; the message says how to have it. */
-export class BrowserMissing extends Error {
-  override readonly name = 'PackageMissing';
-}
+import { PackageMissing } from '../problem/index.js';
 
 /** Where Chromium is where it is installed by a system's own packages. */
 const usual = [
@@ -24,14 +20,14 @@ const usual = [
 export async function chromium(path: string | undefined): Promise<Browser> {
   const executablePath = path ?? process.env.LATTICE_CHROMIUM ?? usual.find((one) => existsSync(one));
   if (executablePath === undefined || !existsSync(executablePath))
-    throw new BrowserMissing(
+    throw new PackageMissing(
       `There is no Chromium at ${executablePath ?? 'the usual places'}. Install it, or say where it is with --browser <path>.`,
     );
   let driver: typeof import('playwright-core');
   try {
     driver = await import('playwright-core');
   } catch {
-    throw new BrowserMissing(
+    throw new PackageMissing(
       'Pictures need the package playwright-core: npm install --save-dev playwright-core',
     );
   }

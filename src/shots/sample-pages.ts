@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { basename, dirname } from 'node:path';
-import { filesIn } from '../check/files.js';
+import { filesIn, namesLibrary } from '../check/files.js';
 import { loadModule } from '../check/modules.js';
 import { readSettings } from '../check/settings.js';
 import { type ComponentCore, componentCore, componentsIn } from '../component/index.js';
@@ -38,7 +38,7 @@ export async function samplePages(paths: readonly string[], css: string): Promis
   const components = new Map<string, ComponentCore>();
   for (const file of files) {
     if (file.endsWith('.html') || isSampleFile(file)) continue;
-    if (!/['"]zesty-lattice['"]/.test(readFileSync(file, 'utf8'))) continue;
+    if (!namesLibrary(readFileSync(file, 'utf8'))) continue;
     for (const component of componentsIn(await loadModule(file)).values()) {
       const core = componentCore(component);
       if (core) components.set(core.name, core);

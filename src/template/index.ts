@@ -42,6 +42,7 @@ export { mergeAttributes } from './merge.js';
 export type { AnyNode, Content, TemplateNode, Textual } from './node.js';
 export { brandNodes, isNode, isRecord, nodeBrand, placeNow, sourceOf, withSource } from './node.js';
 export * from './nodes/index.js';
+export { once } from './once.js';
 export { placedExprs } from './placed.js';
 export { currentRun, deeper, during, keepLines, keepsLines, type Run } from './run-state.js';
 export type { Fill, Scope, Site, SiteStep } from './scope.js';

@@ -66,6 +66,7 @@ export function adopt(
     return last;
   };
   const last = pair(top, first, parent);
+  // As `after` and `ended` have it, written out: every page carries this.
   if (end !== undefined && (last ? safe(last).nextSibling : first) !== end)
     differs(instance, parent, dev && 'has more in it');
   return attachAll(view, first, last, scopes, instance, nodes);
