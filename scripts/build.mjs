@@ -23,6 +23,7 @@ const entries = {
   'batch-worker': 'batch/worker.js',
   'markup-reader': 'markup/node-reader.js',
   'module-hooks': 'check/module-hooks.js',
+  'preview-reader': 'preview/reader.js',
 };
 
 /** Files that others stand for in Node: each says why. */
@@ -52,6 +53,7 @@ const nodeOnly = [
   'bundlers',
   'check',
   'cli',
+  'preview',
   'samples',
   'shots',
   'testing',
@@ -97,5 +99,29 @@ await build({
 for (const room of nodeOnly)
   for (const file of readdirSync(dist(room), { recursive: true, encoding: 'utf8' }))
     if (file.endsWith('.js')) rmSync(dist(join(room, file)));
+// The page of the preview, and what runs in its stage: modules of their own, since the preview needs no build.
+const { build: bundle } = await import('vite');
+const { default: lattice } = await import(dist('node/vite.js'));
+await bundle({
+  root,
+  configFile: false,
+  logLevel: 'error',
+  publicDir: false,
+  plugins: [lattice()],
+  build: {
+    outDir: dist('preview'),
+    emptyOutDir: false,
+    lib: { entry: join(root, 'src/preview/page/main.ts'), formats: ['es'], fileName: () => 'page.js' },
+  },
+});
+await build({
+  entryPoints: [join(root, 'src/preview/stage/main.ts')],
+  outfile: dist('preview/stage.js'),
+  bundle: true,
+  minify: true,
+  format: 'esm',
+  target: 'es2022',
+  logLevel: 'warning',
+});
 chmodSync(dist('node/cli.js'), 0o755);
 writeFileSync(dist('built'), `${new Date().toISOString()}\n`);

@@ -3,6 +3,7 @@ import '#markup';
 // What a declaration file names where the type of an export is left to TypeScript: https://www.typescriptlang.org/tsconfig/#declaration
 export type {
   AnyComponent,
+  Changes,
   Component,
   ConnectedContext,
   ContentArgument,

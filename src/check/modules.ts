@@ -12,9 +12,14 @@ let isReady = false;
  * @param path the whole path of a file
  */
 export async function loadModule(path: string): Promise<Readonly<Record<string, unknown>>> {
+  prepareLoading();
+  return (await import(pathToFileURL(path).href)) as Record<string, unknown>;
+}
+
+/** Makes ready what it takes to load modules, before there is one to load. */
+export function prepareLoading(): void {
   if (!isReady) prepare();
   isReady = true;
-  return (await import(pathToFileURL(path).href)) as Record<string, unknown>;
 }
 
 /** Hooks of Node's run in the order they were added, the last one first: they are added once, and stay. */

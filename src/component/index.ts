@@ -36,6 +36,7 @@ export { propNameFaults } from './prop-names.js';
 export { type Rule, readText } from './rule.js';
 export { type AnySlotKind, SlotKind, slot } from './slot.js';
 export type {
+  Changes,
   ConnectedContext,
   ContentArgument,
   ContentArguments,

@@ -151,6 +151,13 @@ type ArgumentInputs<Args> = Args extends readonly unknown[]
   ? { [I in keyof Args]: Args[I] | ExprOf<Args[I]> }
   : never;
 
+/**
+ * What changes in a state: fields, or a function that gives them for the state as it is then.
+ *
+ * @example change(({ seconds }) => ({ seconds: seconds + 1 }))
+ */
+export type Changes<State> = Partial<State> | ((state: Readonly<State>) => Partial<State> | undefined);
+
 /** What a handler is given besides its own arguments. */
 export interface HandlerContext<P, State, Events> {
   readonly props: PropValues<P>;
@@ -161,8 +168,11 @@ export interface HandlerContext<P, State, Events> {
   readonly host: DomElement;
   /** Aborted when the element has left the document: hand it to requests that a handler waits for. */
   readonly signal: DomSignal;
-  /** Changes the state at once, such as to show that a handler is waiting for something. */
-  change(changes: Partial<State>): void;
+  /**
+   * Changes the state at once, such as to show that a handler is waiting for something. A function is given the state as
+   * it is then: `state` is as it was when the handler was called.
+   */
+  change(changes: Changes<State>): void;
   /** Loads the component's data anew; what was loaded before stays until the answer is there. */
   reload(): void;
   /** Sends one of the component's events: a CustomEvent that bubbles and is composed. */
@@ -194,8 +204,11 @@ export interface ConnectedContext<P, State, Events> {
   readonly host: DomElement;
   /** Aborted when the element has left the document: hand it to listeners and requests. */
   readonly signal: DomSignal;
-  /** Changes the state from outside a handler, such as from a timer. */
-  change(changes: Partial<State>): void;
+  /**
+   * Changes the state from outside a handler, such as from a timer. A function is given the state as it is then: `state`
+   * is as it was when this was called.
+   */
+  change(changes: Changes<State>): void;
   /** Loads the component's data anew; what was loaded before stays until the answer is there. */
   reload(): void;
   dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;

@@ -29,7 +29,7 @@ import { formSafe, newElement, safe, setAttribute } from './runtime/dom.js';
 import { each } from './runtime/each.js';
 import { failing } from './runtime/failing.js';
 import { fieldFeature, fieldMembers } from './runtime/field.js';
-import { fillerMembers } from './runtime/fillers.js';
+import { fillerMembers, fillerWatch } from './runtime/fillers.js';
 import { given } from './runtime/given.js';
 import type { Feature, Instance } from './runtime/instance.js';
 import { later } from './runtime/later.js';
@@ -62,6 +62,7 @@ const functions: Readonly<Partial<Record<RuntimeName, unknown>>> = {
   fieldFeature,
   fieldMembers,
   fillerMembers,
+  fillerWatch,
   filling,
   formSafe,
   given,

@@ -11,16 +11,27 @@ const none: Marks = [];
  * The marks by which a component's rules find its elements where it has no shadow root of its own: one on all that its
  * template writes, and for rules with `:host` another on the outermost.
  */
-export function marksOf(component: ComponentCore, { isOutermost }: Pick<PlanElement, 'isOutermost'>): Marks {
+function marksOf(component: ComponentCore, { isOutermost }: Place): Marks {
   if (component.styles === '') return none;
   const { name, styles } = component;
   const own = ['data-in', name] as const;
   return isOutermost && /:host\b/.test(styles) ? [own, ['data-in-host', name]] : [own];
 }
 
+type Place = Pick<PlanElement, 'isOutermost'>;
+
 /** The marks of elements in the component's own shadow root, where rules have to tell them from others. */
-export function shadowMarksOf(component: ComponentCore): Marks {
+function shadowMarksOf(component: ComponentCore): Marks {
   return isMarkedInShadow(component) ? [['data-in', component.name]] : none;
+}
+
+/**
+ * The marks of an element that a component's template writes, be it the element of another component.
+ *
+ * @param isInOwnRoot whether the template stands in a shadow root of the component's own
+ */
+export function elementMarks(component: ComponentCore, node: Place, isInOwnRoot: boolean): Marks {
+  return isInOwnRoot ? shadowMarksOf(component) : marksOf(component, node);
 }
 
 /**

@@ -99,6 +99,8 @@ export interface PlanUse {
   readonly kind: 'use';
   readonly component: ComponentCore;
   readonly site: Site;
+  /** Whether it stands inside no element of its template. */
+  readonly isOutermost: boolean;
   /** In the order the component declares them. */
   readonly props: readonly BoundProp[];
   /** In the order the component declares its slots; undefined where nothing was given. */

@@ -22,6 +22,9 @@ export function callPlace(above: unknown): object | undefined {
 
 const framePattern = /\(?((?:file:\/\/|https?:\/\/|\/|[A-Za-z]:\\)[^()]*?):(\d+):(\d+)\)?$/;
 
+/** A call in between: of a preset of a builder, or of a component, by whose name it goes, which no function of an author has. */
+const presetFrame = /^ *at (?:\S+\.)?(?:latticePreset|[a-z]\w*-[\w-]+) \(/;
+
 /**
  * Reads a remembered stack: the file, line and column of its first frame that has a file. What is a place already,
  * as a template text's parts have it, is that place.
@@ -30,6 +33,7 @@ export function placeOf(holder: object | undefined): SourcePlace | undefined {
   if (holder && 'file' in holder) return holder as SourcePlace;
   const { stack } = (holder ?? {}) as { stack?: string };
   for (const line of (stack ?? '').split('\n')) {
+    if (presetFrame.test(line)) continue;
     const found = framePattern.exec(line.trim());
     if (!found) continue;
     const url = found[1] ?? '';

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { component, definition, el, prop, resolve, slot } from 'zesty-lattice';
+import { component, definition, el, preset, prop, resolve, slot } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
 
 const counting = definition({
@@ -30,4 +30,21 @@ test('several components are made of one definition, each with parts of its own'
   expect(renderHtml(Step({ label: 'x' }, { foot: el.u('f') }))).toContain('4+5<u>f</u></i>');
   expect([Plain, Big, Step].map(({ name }) => name)).toEqual(['plain-count', 'big-count', 'step-count']);
   expect(resolve(Plain).problems).toEqual([]);
+});
+
+test('what a preset makes is told by the line that uses the preset', () => {
+  const link = preset(el.a, { class: 'quiet' });
+  const Sign = component('grove-sign', {
+    props: { text: prop.text() },
+    template: ({ props }) => el.b(props.text),
+  });
+  const filled = preset(Sign, { text: 'North' });
+  const Signs = component('grove-signs', {
+    template: () => [link({ hreff: '#north' } as never, 'there'), filled({ colour: 'red' } as never)],
+  });
+  const { problems } = resolve(Signs);
+  expect(problems.map(({ code, source }) => [code, source?.file.replace(/.*\//, '')])).toEqual([
+    ['prop-unknown', 'reuse.test.ts'],
+    ['attribute-unknown', 'reuse.test.ts'],
+  ]);
 });

@@ -536,6 +536,22 @@ describe.each([
       expect(await page.locator('live-rows li b').first().getAttribute('title')).toBe('One');
     });
 
+    test('takes a template that comes later, another one, and lets go of one that leaves', async () => {
+      await open('<live-rows></live-rows>', `document.querySelector('live-rows').items = ${items}`);
+      await run(
+        `document.querySelector('live-rows').innerHTML = '<template slot="row" as="one">{{ one.id }}</template>'`,
+      );
+      expect(await rows()).toEqual(['1', '2']);
+      await run(
+        `document.querySelector('live-rows template').outerHTML = '<template slot="row" as="one">no. {{ one.id }}</template>'`,
+      );
+      expect(await rows()).toEqual(['no. 1', 'no. 2']);
+      await run("document.querySelector('live-rows template').content.prepend('row ')");
+      expect(await rows()).toEqual(['row no. 1', 'row no. 2']);
+      await run("document.querySelector('live-rows template').remove()");
+      expect((await rows())[0]).toMatch(/^no filler for One/);
+    });
+
     test('lets data be no code, and tells what it cannot work out', async () => {
       await open(
         '<live-rows><template slot="row" as="item"><script>window.hacked = "{{ item.name }}"</script><style>b { --x: {{ item.name }} }</style><b>{{ item.name + 1 }}{{ other.name }}{{ item.name }}</b></template></live-rows>',

@@ -21,7 +21,9 @@ const floors: readonly (readonly string[])[] = [
   ['check', 'describe', 'ahead'],
   ['batch', 'mail', 'shots', 'testing', 'tree-page'],
   ['index.ts', 'browser.ts'],
-  ['cli', 'vite', 'bundlers'],
+  ['vite', 'bundlers'],
+  ['preview'],
+  ['cli'],
 ];
 
 const files = readdirSync(source, { recursive: true, encoding: 'utf8' }).filter((name) =>

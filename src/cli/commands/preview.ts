@@ -3,12 +3,14 @@ import { readFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { Command, InvalidArgumentError } from 'commander';
 import pc from 'picocolors';
+import { openPreview } from '../../preview/index.js';
 import { compare, type Difference, type Scheme, samplePages, shoot } from '../../shots/index.js';
 import { UsageError, wrongCall } from '../load.js';
 import { printProblems } from '../print-problems.js';
 
 interface Options {
-  readonly shot: string;
+  readonly shot?: string;
+  readonly port?: number;
   readonly compare?: string;
   readonly widths: readonly number[];
   readonly schemes: readonly Scheme[];
@@ -16,12 +18,13 @@ interface Options {
   readonly browser?: string;
 }
 
-/** `lattice preview --shot`: a picture of each sample. */
+/** `lattice preview`: a page to look at components; with `--shot` a picture of each sample. */
 export function previewCommand(): Command {
   return new Command('preview')
-    .description('Take a picture of every sample, and tell those that differ from last time.')
+    .description('Open a page that shows components alive, or take a picture of every sample.')
     .argument('[paths...]', 'files and folders with components and their samples', ['.'])
-    .requiredOption('-s, --shot <folder>', 'where the pictures go')
+    .option('-p, --port <number>', 'the port of the page; else one that is free', portIn)
+    .option('-s, --shot <folder>', 'take pictures instead, and where they go')
     .option('--compare <folder>', 'pictures of before: what differs is told, and drawn in differences/')
     .option('--widths <pixels>', 'how wide, between commas', widthsIn, [360, 1280])
     .option('--schemes <names>', 'light, dark, or both between commas', schemesIn, ['light', 'dark'])
@@ -31,6 +34,38 @@ export function previewCommand(): Command {
 }
 
 async function run(paths: readonly string[], options: Options): Promise<void> {
+  if (options.css !== undefined && !existsSync(options.css))
+    throw new UsageError(`There is no file ${options.css}.`);
+  const { shot } = options;
+  if (shot !== undefined) return takePictures(paths, { ...options, shot });
+  if (options.compare !== undefined)
+    throw new UsageError('--compare needs --shot <folder>: where the pictures of now go.');
+  return openPage(paths, options);
+}
+
+/** Serves the page until the command is stopped. */
+async function openPage(paths: readonly string[], { css, port }: Options): Promise<void> {
+  const { close, url } = await openPreview(paths, {
+    log: say,
+    ...(port !== undefined && { port }),
+    ...(css !== undefined && { css }),
+  }).catch((thrown) => {
+    if ((thrown as { readonly code?: string }).code === 'EADDRINUSE' || /already in use/.test(String(thrown)))
+      throw new UsageError(`Port ${port} is taken. Give another one, or leave --port out.`);
+    throw wrongCall(thrown);
+  });
+  say(`${pc.bold(url)}  ${pc.dim('Ctrl+C ends it')}`);
+  await new Promise<void>((end) => {
+    for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => end());
+  });
+  await close();
+  process.exit(0);
+}
+
+async function takePictures(
+  paths: readonly string[],
+  options: Options & { readonly shot: string },
+): Promise<void> {
   const start = performance.now();
   const folder = resolve(options.shot);
   const before = options.compare === undefined ? undefined : resolve(options.compare);
@@ -38,7 +73,7 @@ async function run(paths: readonly string[], options: Options): Promise<void> {
     throw new UsageError('The pictures of before are in the folder of --shot. Give --compare another one.');
   if (before !== undefined && !existsSync(before))
     throw new UsageError(`There is no folder ${options.compare}.`);
-  const css = options.css === undefined ? '' : await rulesIn(options.css);
+  const css = options.css === undefined ? '' : await readFile(options.css, 'utf8');
   const { pages, problems } = await samplePages(paths, css).catch((thrown) => {
     throw wrongCall(thrown);
   });
@@ -63,9 +98,10 @@ function line({ drawn, file, kind, pixels }: Difference, shot: string): string {
   return `${pc.bold(file)}  ${what}${pc.dim(where)}`;
 }
 
-async function rulesIn(path: string): Promise<string> {
-  if (!existsSync(path)) throw new UsageError(`There is no file ${path}.`);
-  return readFile(path, 'utf8');
+function portIn(text: string): number {
+  const port = Number(text);
+  if (Number.isInteger(port) && port > 0 && port < 65_536) return port;
+  throw new InvalidArgumentError('A number from 1 to 65535.');
 }
 
 function widthsIn(text: string): readonly number[] {

@@ -50,7 +50,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
       ...(common.hasStyles ? [call('restyled')] : []),
       ...(shares.length > 0 ? [call('consuming', ...shares)] : []),
       ...(content.asksForSlots ? [call('slotWatch', ...core.slots.names)] : []),
-      ...(handing.length > 0 ? [call('wearing')] : []),
+      ...(handing.length > 0 ? [call('wearing'), call('fillerWatch', ...handing)] : []),
       ...(core.load ? [call('loading', part('load'))] : []),
       ...(failureView ? [call('failing', failureView, onFailure.fault)] : []),
       isActing ? call('acting') : new InPage(call('acting')),

@@ -1,5 +1,11 @@
 import type { Feature, Instance } from './instance.js';
 
+/** Changes an element's state from outside a handler's answer: by fields, or by a function of the state as it is then. */
+export function changing(instance: Instance): (changes: unknown) => void {
+  return (changes) =>
+    instance.change(typeof changes === 'function' ? changes({ ...instance.scope.state }) : changes);
+}
+
 type Work = (context: object, ...args: readonly unknown[]) => unknown;
 
 /**
@@ -15,7 +21,7 @@ export function acting(): (instance: Instance) => Feature {
       const { signal } = leaving;
       const given = {
         signal,
-        change: (changes: unknown) => instance.change(changes),
+        change: changing(instance),
         reload: () => instance.reload?.(),
         ...more,
       };

@@ -4,7 +4,7 @@ import { attributeText, isNameFit, type Report } from '../../template/attributes
 import { update } from './block.js';
 import { copyOf, safe, setAttribute } from './dom.js';
 import { instanceOf } from './element.js';
-import type { Instance } from './instance.js';
+import type { Feature, Instance } from './instance.js';
 import type { LiveClass } from './live.js';
 import type { Sheets } from './sheets.js';
 
@@ -51,13 +51,49 @@ export function fillerMembers(...slots: readonly string[]): (made: LiveClass) =>
       },
       set(this: FillerHost & { readonly [instanceOf]: Instance }, fillers: Readonly<Record<string, Filler>>) {
         given.set(this, fillers);
-        const { block, live } = this[instanceOf];
-        this[instanceOf].each('refilled');
-        refilling.now = true;
-        if (block) for (const name of slots) update(block, 0, live.mask(`slot ${name}`) ?? 0);
-        refilling.now = false;
+        refill(this[instanceOf], slots);
       },
     });
+  };
+}
+
+function refill(instance: Instance, slots: readonly string[]): void {
+  const { block, live } = instance;
+  instance.each('refilled');
+  refilling.now = true;
+  if (block) for (const name of slots) update(block, 0, live.mask(`slot ${name}`) ?? 0);
+  refilling.now = false;
+}
+
+/** Follows the templates among an element's children: one may come after the element, change or leave. */
+export function fillerWatch(...slots: readonly string[]): (instance: Instance) => Feature {
+  return (instance) => {
+    const { host } = instance;
+    let isWatched = false;
+    const templates = (): HTMLTemplateElement[] =>
+      [...host.children].filter((child) => child instanceof HTMLTemplateElement);
+    const observer = new MutationObserver((records) => {
+      const isOfTemplates = records.some(
+        ({ addedNodes, removedNodes, target }) =>
+          target !== host ||
+          [...addedNodes, ...removedNodes].some((node) => node instanceof HTMLTemplateElement),
+      );
+      if (!isOfTemplates) return;
+      watch();
+      refill(instance, slots);
+    });
+    const watch = (): void => {
+      observer.observe(host, { childList: true });
+      // What a template holds is no part of the element's own tree (https://html.spec.whatwg.org/#template-contents).
+      for (const { content } of templates())
+        observer.observe(content, { childList: true, subtree: true, characterData: true, attributes: true });
+    };
+    return {
+      before() {
+        if (!isWatched) watch();
+        isWatched = true;
+      },
+    };
   };
 }
 

@@ -27,7 +27,7 @@ export { each } from './each.js';
 export { classOf } from './element.js';
 export { failing } from './failing.js';
 export { fieldFeature, fieldMembers } from './field.js';
-export { fillerMembers } from './fillers.js';
+export { fillerMembers, fillerWatch } from './fillers.js';
 export { comparing } from './fixed.js';
 export { given } from './given.js';
 export { later } from './later.js';

@@ -1,3 +1,4 @@
+import { changing } from './acting.js';
 import { instanceOf } from './element.js';
 import type { Feature, Instance } from './instance.js';
 import type { LiveClass } from './live.js';
@@ -35,8 +36,7 @@ export function life(
   return (instance) => {
     let leaving: AbortController | undefined;
     const call = (name: string, work: Work, ...args: readonly unknown[]): void => {
-      const change = (changes: unknown): void => instance.change(changes);
-      if (leaving) instance.call(name, work, { signal: leaving.signal, change }, args);
+      if (leaving) instance.call(name, work, { signal: leaving.signal, change: changing(instance) }, args);
     };
     return {
       enter() {

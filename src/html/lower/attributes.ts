@@ -2,12 +2,12 @@ import {
   type AttributeTable,
   byAttribute,
   type ClassPiece,
+  elementMarks,
   mapAttribute,
-  marksOf,
   mergedAttributes,
   type PlanAttribute,
   type PlanElement,
-  shadowMarksOf,
+  type PlanUse,
 } from '../../plan/index.js';
 import type { Finding } from '../../problem/index.js';
 import {
@@ -94,11 +94,14 @@ function isLast({ kind }: PlanAttribute): boolean {
   return kind === 'binding' || kind === 'chosen';
 }
 
-/** The marks of the component whose rules reach the element. */
-function lowerMarks(node: PlanElement, to: Steps, { env: { component, form } }: At): void {
-  if (!component) return;
-  const marks = form === 'shadow' ? shadowMarksOf(component) : marksOf(component, node);
-  for (const [name, value] of marks) to.text(` ${name}="${value}"`);
+function lowerMarks(node: PlanElement, to: Steps, at: At): void {
+  to.text(marksText(node, at));
+}
+
+/** The marks by which the rules of who wrote an element find it. */
+export function marksText(node: PlanElement | PlanUse, { env: { component, form } }: At): string {
+  const marks = component ? elementMarks(component, node, form === 'shadow') : [];
+  return marks.map(([name, value]) => ` ${name}="${value}"`).join('');
 }
 
 const lowerers: AttributeTable<[tag: string, to: Steps, at: At], void> = {

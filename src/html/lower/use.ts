@@ -24,7 +24,7 @@ import { innerForm, marksParts } from '../form.js';
 import type { Where } from '../frame.js';
 import { refuseAsElement, refuseBroken } from '../refuse.js';
 import { dataBlock, hostStyle, propAttribute, propAttributeIn, withNonce } from '../runtime.js';
-import { taken } from './attributes.js';
+import { marksText, taken } from './attributes.js';
 import { choose } from './branches.js';
 import { plainTypeOf } from './checks.js';
 import { jsonKnown } from './content.js';
@@ -294,7 +294,7 @@ function lowerHost(node: PlanUse, to: Steps, at: At): void {
   const where = below(at, site.path);
   const { known, props } = boundProps(node, where, to, at);
   const styled = styledIn(component, 'shadow');
-  const around = ownAttributes(node.own) + node.host;
+  const around = ownAttributes(node.own) + node.host + marksText(node, at);
   const content = new Steps();
   lowering.into(hostContent(node), content, { ...at, tag: '' });
   if (env.component && lowering.hasRoom && !isLendingIn(component) && !fillsWithData(node))

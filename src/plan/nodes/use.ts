@@ -34,6 +34,7 @@ export const use: PlannedKind<UseNode, PlanUse> = {
     return new PlannedUse(
       node,
       site,
+      at.isOutermost,
       props,
       fillsOf(node, inside, planner),
       acceptedOf(node, props, report),
@@ -57,6 +58,7 @@ class PlannedUse implements PlanUse {
   readonly kind = 'use';
   readonly component: PlanUse['component'];
   readonly site: PlanUse['site'];
+  readonly isOutermost: boolean;
   readonly props: PlanUse['props'];
   readonly fills: PlanUse['fills'];
   readonly accepted: PlanUse['accepted'];
@@ -68,6 +70,7 @@ class PlannedUse implements PlanUse {
   constructor(
     { component, host, place }: UseNode,
     site: PlanUse['site'],
+    isOutermost: boolean,
     props: PlanUse['props'],
     fills: PlanUse['fills'],
     accepted: PlanUse['accepted'],
@@ -76,6 +79,7 @@ class PlannedUse implements PlanUse {
   ) {
     this.component = component;
     this.site = site;
+    this.isOutermost = isOutermost;
     this.props = props;
     this.fills = fills;
     this.accepted = accepted;

@@ -1,9 +1,9 @@
-import { marksOf, mergedAttributes, type PlanElement, shadowMarksOf } from '../../../plan/index.js';
+import { elementMarks, mergedAttributes, type PlanElement, type PlanUse } from '../../../plan/index.js';
 import { type Core, isChangingTag } from '../../../template/index.js';
 import { buildAttributes } from '../attributes.js';
 import { call, InPage, ViewOnDemand } from '../call.js';
 import { maskOf } from '../dependencies.js';
-import type { Spot } from '../level.js';
+import type { Level, Spot } from '../level.js';
 import { type Around, StaticElement } from '../static.js';
 import { CompiledView, own } from '../view.js';
 
@@ -19,10 +19,19 @@ function buildTag(tag: string, node: PlanElement, parent: Around, view: Compiled
   const element = view.add(parent, new StaticElement(tag, spot.isSvg || tag === 'svg'));
   const attributes = mergedAttributes(node.attributes, level.accepted ?? [], [tag], () => undefined);
   buildAttributes(attributes, element, view, level);
-  const marks = level.use ? marksOf(level.component, node) : shadowMarksOf(level.component);
-  for (const [name, value] of marks) element.attributes.set(name, value);
+  addMarks(node, element, level);
   const staysSvg = tag === 'svg' || (spot.isSvg && tag !== 'foreignObject');
   view.common.nodes(node.content.nodes, element, view, { ...spot, isSvg: staysSvg });
+}
+
+/** The marks by which the rules of who wrote an element find it. */
+export function addMarks(
+  node: PlanElement | PlanUse,
+  element: StaticElement,
+  { component, use }: Level,
+): void {
+  for (const [name, value] of elementMarks(component, node, use === undefined))
+    element.attributes.set(name, value);
 }
 
 /** An element whose tag is known only in the page: it is made anew when the tag changes. */

@@ -17,6 +17,7 @@ import type { Common, Level, Spot } from '../level.js';
 import { compiledProp } from '../props.js';
 import { type Around, StaticElement } from '../static.js';
 import { CompiledView, own } from '../view.js';
+import { addMarks } from './element.js';
 
 /** A use: an element of its own where the component has something to do in a page, else its template in place. */
 export function buildUse(node: PlanUse, parent: Around, view: CompiledView, spot: Spot): void {
@@ -125,6 +126,7 @@ function buildHost(node: PlanUse, parent: Around, view: CompiledView, spot: Spot
   const host = view.add(parent, new StaticElement(component.name));
   view.common.uses.add(component);
   buildAttributes(node.own, host, view, level);
+  addMarks(node, host, level);
   view.common.nodes(hostContent(node), host, view, { ...spot, isSvg: false });
   for (const [at, fill] of node.fills.entries())
     if (fill?.data !== undefined)

@@ -1,0 +1,11 @@
+import type { Given } from './facts.js';
+
+/** What the process that reads the project is asked. */
+export type Ask =
+  | { readonly kind: 'catalogue'; readonly paths: readonly string[] }
+  | { readonly kind: 'shown'; readonly component: string; readonly given: Given }
+  | { readonly kind: 'text'; readonly text: string };
+
+export function isOfText(ask: Ask): ask is Extract<Ask, { kind: 'text' }> {
+  return ask.kind === 'text';
+}

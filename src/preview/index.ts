@@ -1,0 +1,1 @@
+export { openPreview, type Preview, type PreviewOptions } from './server.js';

@@ -1,0 +1,4 @@
+import { register } from 'zesty-lattice/elements';
+import { PreviewPage } from './preview-page.js';
+
+register(PreviewPage);

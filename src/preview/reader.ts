@@ -1,0 +1,34 @@
+// The process that reads the project for a preview, anew after each change: what it is asked is told in facts.ts.
+
+import { prepareLoading } from '../check/modules.js';
+import { type Ask, isOfText } from './asks.js';
+import { readProject } from './catalogue.js';
+import type { Catalogue } from './facts.js';
+import { shown, shownText } from './shown.js';
+
+// It waits for its turn: what comes first then is done by now.
+prepareLoading();
+
+let project: ReturnType<typeof readProject> | undefined;
+
+async function answer(ask: Ask): Promise<unknown> {
+  if (ask.kind === 'catalogue') {
+    project ??= readProject(ask.paths);
+    const { components, unread } = await project;
+    return { components, unread } satisfies Catalogue;
+  }
+  const read = await project;
+  if (!read) return undefined;
+  if (isOfText(ask)) return shownText(read, ask.text);
+  const core = read.known.components.get(ask.component);
+  return core && shown(read, core, ask.given);
+}
+
+process.on('message', ({ ask, number }: { readonly ask: Ask; readonly number: number }) => {
+  answer(ask).then(
+    (found) => process.send?.({ number, found: found ?? null }),
+    (thrown) =>
+      process.send?.({ number, failure: thrown instanceof Error ? thrown.message : String(thrown) }),
+  );
+});
+process.on('disconnect', () => process.exit());
