@@ -1,5 +1,12 @@
 import type { PlanAttribute } from '../plan/index.js';
-import type { Core, Fill, Scope, SiteStep, Whereabouts } from '../template/index.js';
+import {
+  type Core,
+  type Fill,
+  type Scope,
+  type SiteStep,
+  stepText,
+  type Whereabouts,
+} from '../template/index.js';
 import type { Pass } from './pass.js';
 
 /** Content given to a slot, ready to write. */
@@ -91,12 +98,20 @@ export class Where {
   }
 
   path(frame: Scope): string {
-    const steps = this.steps.map(({ rows, step: { name, nth } }) => {
-      const numbers = rows.map((row) => `[${Number(row.get(frame)) + 1}]`).join('');
-      return name + (nth === undefined ? '' : `[${nth}]`) + numbers;
-    });
-    return [(frame as Frame).path, ...steps].filter((step) => step !== '').join(' › ');
+    const steps = this.steps.map(
+      ({ rows, step }) => stepText(step) + rows.map((row) => `[${Number(row.get(frame)) + 1}]`).join(''),
+    );
+    return joined([(frame as Frame).path, ...steps]);
   }
+
+  /** The same as a tree has it: without the numbers of rows. */
+  treePath({ up, where }: Frame): string {
+    return joined([where && up ? where.treePath(up) : '', ...this.steps.map(({ step }) => stepText(step))]);
+  }
+}
+
+function joined(steps: readonly string[]): string {
+  return steps.filter((step) => step !== '').join(' › ');
 }
 
 export interface WhereStep {

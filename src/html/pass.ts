@@ -73,6 +73,15 @@ function hashOf(text: string): string {
   return `s${(a >>> 0).toString(36)}${(b >>> 0).toString(36)}`;
 }
 
+/** A use of a component as it was written. */
+export interface WrittenUse {
+  readonly component: ComponentCore;
+  /** With the numbers of rows, and without. */
+  readonly path: string;
+  readonly treePath: string;
+  readonly props: readonly unknown[];
+}
+
 /** One rendering: it gathers what is found wrong with values while they are written, and the styles it needs. */
 export class Pass {
   readonly form: 'markup' | 'elements';
@@ -97,6 +106,8 @@ export class Pass {
   nonce = '';
   /** Rules that stand for style attributes, where a page's policy refuses these. */
   readonly styleRules = new StyleRules();
+  /** Takes note of each use that is written, where that is asked for. */
+  uses: WrittenUse[] | undefined;
   /** Links to the page's own style sheets, for each shadow root. */
   links = '';
   /** Whether it is asked for styles. */
@@ -114,6 +125,7 @@ export class Pass {
     this.inRoot = undefined;
     this.sink = sink;
     this.late = undefined;
+    this.uses = undefined;
   }
 
   /** The rules for style attributes in the shadow roots that are open, innermost last. */

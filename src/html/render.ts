@@ -12,7 +12,7 @@ import { dev, failure, type Problem } from '../problem/index.js';
 import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { making } from './code/index.js';
 import { escapeAttribute } from './escape.js';
-import { Pass, type Sink } from './pass.js';
+import { Pass, type Sink, type WrittenUse } from './pass.js';
 import { quickIn, quickText } from './quick.js';
 import { BytesSink, joinedBytes, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
@@ -139,7 +139,7 @@ export function nonceText(nonce: string | undefined): string {
 /** The markup of a use, and the components whose styles it needs. */
 export function write(
   use: UseNode,
-  options: RenderOptions,
+  options: RenderOptions & ToolOptions,
 ): { html: string; styled: ReadonlySet<ComponentCore>; rules: string } {
   const sink = new TextSink();
   const { last, rules, styled } = writeTo(use, options, sink);
@@ -159,8 +159,18 @@ export function writeTo(
   }
 }
 
+/** What only this library's own tools ask of a rendering. */
+export interface ToolOptions {
+  /** Takes note of each use that is written. */
+  readonly uses?: WrittenUse[];
+}
+
 /** Has a rendering do as it was told; gives what its ids start with. */
-export function prepare(pass: Pass, { idPrefix, nonce, onProblem, sheets }: RenderOptions): string {
+export function prepare(
+  pass: Pass,
+  { idPrefix, nonce, onProblem, sheets, uses }: RenderOptions & ToolOptions,
+): string {
+  pass.uses = uses;
   if (nonce !== undefined) pass.nonce = nonceText(nonce);
   if (sheets) pass.links = sheets.map((href) => sheetLink(href, ' data-sheet')).join('');
   if (onProblem) pass.tell = onProblem;
@@ -177,7 +187,7 @@ function writeAll(
   const pass = new Pass(options.form, sink);
   const ids = prepare(pass, options);
   pass.loadsInPage = options.loads === 'in-page' && options.form === 'elements';
-  const quick = making.isQuick && pass.nonce === '' ? quickIn(pass, use, ids) : undefined;
+  const quick = making.isQuick && pass.nonce === '' && !pass.uses ? quickIn(pass, use, ids) : undefined;
   const last = quick ?? writeOnTheSpot(use, pass, ids);
   if (pass.problems.length > 0) refuse(pass.problems);
   return { last, styled: pass.styled ?? noStyles, rules: pass.styleRules.take() };

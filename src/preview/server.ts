@@ -73,7 +73,7 @@ export async function openPreview(paths: readonly string[], options: PreviewOpti
       // It would look for the preview's own scripts among the project's.
       preTransformRequests: false,
     },
-    plugins: [lattice(), serving(state)],
+    plugins: [lattice({ inspect: true }), serving(state)],
   });
   const { url } = await listening(server, reading);
   return {

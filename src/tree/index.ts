@@ -1,5 +1,6 @@
 export { unknownAttribute, unknownTag } from './attribute-names.js';
 export { referring } from './ids.js';
+export { type InspectedUse, inspectedUse, usesByPath } from './inspected.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';
 export { isUse, notAComponent, refuse, resolve, resolveOpen } from './resolve.js';
 export { isSeen } from './seen-content.js';

@@ -10,7 +10,7 @@ const runtime = 'zesty-lattice/vite/page';
 const doors = ['zesty-lattice', 'zesty-lattice/elements', 'zesty-lattice/markup', runtime];
 
 /** Whether the library is a package of the project, rather than the project itself. */
-function isInstalled(root = process.cwd()): boolean {
+export function isInstalled(root = process.cwd()): boolean {
   for (let folder = resolve(root); ; folder = dirname(folder)) {
     if (existsSync(join(folder, 'node_modules/zesty-lattice'))) return true;
     if (dirname(folder) === folder) return false;

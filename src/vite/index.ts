@@ -1,6 +1,7 @@
 import type { Plugin } from 'vite';
 import { checking } from './checking.js';
 import { type Developed, developing } from './developing.js';
+import { inspectingPages } from './inspecting.js';
 import { Loadings, loadingModules } from './loadings.js';
 import type { LatticeOptions } from './options.js';
 import { planning } from './planning.js';
@@ -29,6 +30,7 @@ export function lattice(options: LatticeOptions = {}): Plugin[] {
     textFiles(),
     texts(),
     developing(developed),
+    ...(options.inspect ? [inspectingPages()] : []),
     ...(options.ahead === false ? [] : [planning(loadings, options), serverCode(loadings)]),
     ...(options.prerender ? [prerendering(options, developed)] : []),
   ];

@@ -16,6 +16,11 @@ export interface LatticeOptions {
    */
   readonly ahead?: boolean;
   /**
+   * Whether pages that are developed can be inspected: what a part of them is, which component wrote it and where, what
+   * it was given. Nothing of it is in a build. Off unless `true`.
+   */
+  readonly inspect?: boolean;
+  /**
    * Whether a built page holds all of the HTML that a server wrote for an element against what the component writes, as
    * pages do while developing: a changed address, a listener or an element that was put in are told and put right. It
    * takes 0.7 KB (gzip). Off unless `true`: then what changes is looked at, and what it stands in.

@@ -5,12 +5,29 @@ import { failure, problemBlocks } from '../check/report/text.js';
 import { type AnyComponent, componentsIn } from '../component/index.js';
 import { catalog, type RenderedDocument, renderDocument } from '../markup/index.js';
 import type { Problem } from '../problem/index.js';
+import type { InspectedUse } from '../tree/index.js';
 import type { Developed } from './developing.js';
 import type { LatticeOptions } from './options.js';
 
+/** A use with the line that somebody wrote: the server runs modules as it has transformed them. */
+function withLine(use: InspectedUse, server: ViteDevServer): InspectedUse {
+  if (!use.source) return use;
+  const { column = 1, file, line } = use.source;
+  const written = server.ssrRewriteStacktrace(`    at use (${file}:${line}:${column})`);
+  const found = /\((.*):(\d+):(\d+)\)/.exec(written);
+  return found
+    ? { ...use, source: { ...use.source, line: Number(found[2]), column: Number(found[3]) } }
+    : use;
+}
+
+/** What a page that is inspected reads about the uses in its own HTML. */
+function usesBlock(uses: readonly InspectedUse[]): string {
+  return `<script type="application/json" id="lattice-inspected">${JSON.stringify(uses).replaceAll('<', '\\u003c')}</script>`;
+}
+
 /** Renders the components that stand in HTML pages, as the pages are built and served. */
 export function prerendering(
-  { components = [], foreign = [], sheets }: LatticeOptions,
+  { components = [], foreign = [], inspect, sheets }: LatticeOptions,
   developed: Developed,
 ): Plugin {
   let config: ResolvedConfig;
@@ -40,13 +57,15 @@ export function prerendering(
     transformIndexHtml: {
       order: 'pre',
       async handler(html, { filename }) {
-        const render = async (): Promise<RenderedDocument> =>
+        const render = async (uses?: InspectedUse[]): Promise<RenderedDocument> =>
           renderDocument(html, catalog(await load(), { foreign }), {
             file: filename,
             form: 'elements',
             ...(sheets && { sheets }),
+            ...(uses && { inspected: uses }),
           });
-        const rendered = await render();
+        const inspected: InspectedUse[] | undefined = server && inspect ? [] : undefined;
+        const rendered = await render(inspected);
         const errors = rendered.problems.filter(({ severity }) => severity === 'error');
         if (!server && errors.length > 0) throw new Error(failure(errors));
         // What is wrong in a component itself is told where it is made.
@@ -55,7 +74,9 @@ export function prerendering(
         if (developed.told) developed.told.page(filename, inPage);
         else if (rendered.problems.length > 0)
           config.logger.warn(`\n${problemBlocks(rendered.problems, pc).join('\n\n')}\n`);
-        return rendered.html;
+        if (!inspected) return rendered.html;
+        const uses = inspected.map((use) => (server ? withLine(use, server) : use));
+        return rendered.html.replace(/<\/body>|$/i, (end) => `${usesBlock(uses)}${end}`);
       },
     },
   };

@@ -316,7 +316,8 @@ describe('lattice preview', () => {
     ] as const)
       for (const colorScheme of ['light', 'dark'] as const) {
         const other = await browser.newPage({ viewport: { width, height }, colorScheme, bypassCSP: true });
-        for (const path of ['', '#grove-form?prop.trees=x&prop.picks=["a"]', '#variety-card']) {
+        const paths = ['#grove-form?prop.trees=x&prop.picks=["a"]', ...(width === 360 ? [''] : [])];
+        for (const path of paths) {
           await other.goto(preview.url + path);
           await other.reload();
           await other.waitForLoadState('networkidle');

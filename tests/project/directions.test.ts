@@ -19,7 +19,7 @@ const floors: readonly (readonly string[])[] = [
   ['markup'],
   ['samples'],
   ['check', 'describe', 'ahead'],
-  ['batch', 'mail', 'shots', 'testing', 'tree-page'],
+  ['batch', 'mail', 'shots', 'testing', 'tree-page', 'inspect'],
   ['index.ts', 'browser.ts'],
   ['vite', 'bundlers'],
   ['preview'],

@@ -4,6 +4,7 @@ import { marksParts } from '../form.js';
 import { choose } from './branches.js';
 import { type At, deeper, literal, register, type Spliced } from './env.js';
 import { blockStart } from './lowering.js';
+import { fromOutside } from './noted-use.js';
 import { type GivenFill, type Register, type Step, Steps } from './steps.js';
 import { filledHere, isGiven, joined, lower } from './values.js';
 
@@ -72,7 +73,7 @@ function lowerSpliced(node: PlanSlot, given: Spliced | undefined, to: Steps, at:
     if (isMarked) fallback.text(fallbackStart(node, at));
     at.lowering.into(node.fallback.nodes, fallback, at);
   }
-  choose(filled, content.list, fallback.list, to);
+  choose(filled, fromOutside(content.list, at), fallback.list, to);
   if (isMarked) to.text('<!--)-->');
 }
 
@@ -106,7 +107,7 @@ export function givenFill(fill: PlanFill | undefined, at: At): GivenFill | undef
       ? at
       : deeper(at, [[data, register(local)]], () => register(ids));
   return {
-    content: lowering.apart(block, { ...inside, tag: '' }),
+    content: fromOutside(lowering.apart(block, { ...inside, tag: '' }), at),
     data: local,
     ids,
     filled: filledHere(isAlways(fill) || block.filled, at),

@@ -40,6 +40,7 @@ import {
   sourceOf,
 } from './env.js';
 import { between, blockStart } from './lowering.js';
+import { closeUse, openUse } from './noted-use.js';
 import { askedFill, givenFill } from './slot.js';
 import { type Handed, type Make, type Step, Steps } from './steps.js';
 import { joined, lower } from './values.js';
@@ -159,6 +160,7 @@ function splice(node: PlanUse, to: Steps, at: At): void {
   const { lowering } = at;
   const where = below(at, site.path);
   const { known, props } = boundProps(node, where, to, at);
+  openUse(component, props, where, to, at);
   const state = stateOf(component, props, to, at);
   const env: Env = {
     component,
@@ -177,6 +179,7 @@ function splice(node: PlanUse, to: Steps, at: At): void {
   };
   const ids = (): Core => idsOf(node, at);
   lowerBody(component, { lowering, env, locals: noLocals, ids: [ids], tag: '', known }, to);
+  closeUse(to, at);
 }
 
 /** What a component's own template comes to, with what is read and provided around it. */
@@ -259,6 +262,7 @@ function lowerCall(node: PlanUse, to: Steps, at: At): void {
   const form = innerForm(env.form);
   const where = below(at, site.path);
   const { props: args } = boundProps(node, where, to, at);
+  openUse(component, args, where, to, at);
   to.push({
     kind: 'call',
     routine: once(() => lowering.lowerer.routine(component, form)),
@@ -269,6 +273,7 @@ function lowerCall(node: PlanUse, to: Steps, at: At): void {
     where,
     onTheSpot: env.component ? undefined : { component, form },
   });
+  closeUse(to, at);
 }
 
 function once<T>(make: () => T): () => T {

@@ -1,9 +1,16 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
 import type { ComponentCore } from '../../component/index.js';
+import type { WrittenUse } from '../../html/pass.js';
 import { write } from '../../html/render.js';
 import { styleSheet } from '../../html/styles.js';
 import { deepOr, LatticeError, type Problem, type SourcePlace } from '../../problem/index.js';
-import { resolve } from '../../tree/index.js';
+import {
+  type ComponentTree,
+  type InspectedUse,
+  inspectedUse,
+  resolve,
+  usesByPath,
+} from '../../tree/index.js';
 import { Places } from '../syntax/place.js';
 import { readDocument } from '../syntax/read-node.js';
 import type { Catalog } from './catalog.js';
@@ -18,6 +25,8 @@ export interface DocumentOptions {
   readonly form?: 'markup' | 'elements';
   /** With `elements`: addresses of style sheets that each shadow root links; the page links them itself. */
   readonly sheets?: readonly string[];
+  /** Takes note of each use that is written, for who looks at the page; comments in the HTML name them by number. */
+  readonly inspected?: InspectedUse[];
 }
 
 /** A document with its components rendered, and what is wrong in it. */
@@ -59,16 +68,20 @@ function rendered(html: string, catalog: Catalog, options: DocumentOptions): Ren
   const report = (problem: Problem): void => void problems.push(problem);
   const styled = new Set<ComponentCore>();
   const edits: Edit[] = [];
+  const uses: WrittenUse[] = [];
   for (const { use, place } of usesIn(html, document, places, catalog, report)) {
     try {
       const before = problems.length;
-      problems.push(...resolve(use).problems);
+      const tree = resolve(use);
+      problems.push(...tree.problems);
       if (problems.slice(before).some(({ severity }) => severity === 'error')) continue;
       const { html: text, styled: needed } = write(use, {
         ...(options.form && { form: options.form }),
         ...(options.sheets && { sheets: options.sheets }),
         ...(edits.length > 0 && { idPrefix: String(edits.length + 1) }),
+        ...(options.inspected && { uses }),
       });
+      noteUses(uses.slice(options.inspected?.length), tree, options.inspected);
       for (const one of needed) styled.add(one);
       edits.push({ at: place.from, end: place.to, text });
     } catch (thrown) {
@@ -83,6 +96,16 @@ function rendered(html: string, catalog: Catalog, options: DocumentOptions): Ren
   }
   edits.sort((a, b) => a.at - b.at);
   return { html: applied(html, edits), problems, origin: (offset) => places.at(originOf(offset, edits)) };
+}
+
+/** What is known of the uses that were written, from the tree that they stand in. */
+function noteUses(written: readonly WrittenUse[], tree: ComponentTree, to: InspectedUse[] | undefined): void {
+  if (!to) return;
+  const uses = usesByPath(tree);
+  for (const { component, path, props, treePath } of written) {
+    const values = Object.fromEntries(component.props.names.map((name, index) => [name, props[index]]));
+    to.push(inspectedUse(uses.get(treePath), component.name, path, values));
+  }
 }
 
 function headEnd(document: DefaultTreeAdapterTypes.Document): number | undefined {

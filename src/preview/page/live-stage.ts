@@ -18,10 +18,13 @@ interface StageElement extends HTMLElement {
   readonly listens: readonly string[];
 }
 
+function frameOf(host: unknown): Window | undefined {
+  return (host as StageElement).shadowRoot?.querySelector('iframe')?.contentWindow ?? undefined;
+}
+
 function show(host: unknown): void {
-  const { direction: dir, isStill, listens: events, scheme, shadowRoot, text } = host as StageElement;
-  const { contentWindow } = shadowRoot?.querySelector('iframe') ?? {};
-  contentWindow?.postMessage({ kind: 'show', text, dir, isStill, scheme, events }, location.origin);
+  const { direction: dir, isStill, listens: events, scheme, text } = host as StageElement;
+  frameOf(host)?.postMessage({ kind: 'show', text, dir, isStill, scheme, events }, location.origin);
 }
 
 /** A page of its own with the component in it, alive, as wide as is asked for. */
@@ -49,6 +52,9 @@ export const LiveStage = component('live-stage', {
     scheme: ({ host }) => show(host),
     listens: ({ host }) => show(host),
   },
+  handlers: {
+    inspect: ({ host }) => frameOf(host)?.postMessage({ kind: 'inspect' }, location.origin),
+  },
   connected: ({ change, dispatch, host, signal }) => {
     const element = host as unknown as StageElement;
     addEventListener(
@@ -74,7 +80,7 @@ export const LiveStage = component('live-stage', {
     observer.observe(element);
     (signal as AbortSignal).addEventListener('abort', () => observer.disconnect());
   },
-  template: ({ props, state }) => {
+  template: ({ props, state, handlers }) => {
     const wide = calc(props.width, state.room, (width, room) => width || room);
     const scale = calc(wide, state.room, (width, room) => Math.min(1, room / width));
     const high = calc(state.height, (height) => Math.max(120, Math.min(height, 4000)));
@@ -100,6 +106,7 @@ export const LiveStage = component('live-stage', {
       ),
       el.p(
         { class: 'size' },
+        el.button({ type: 'button', on: { click: handlers.inspect() } }, 'Inspect'),
         phrase`${wide} px wide`,
         given(
           calc(scale, (by) => by < 1),

@@ -107,7 +107,8 @@ export const stageRules = `${controlRules}
 iframe { display: block; border: 0; transform-origin: 0 0; }
 iframe.light { color-scheme: light; background: #fff; }
 iframe.dark { color-scheme: dark; background: #16181c; }
-.size { margin: .35rem 0 0; font-size: .8rem; color: var(--soft); text-align: center; font-variant-numeric: tabular-nums; }
+.size { margin: .4rem 0 0; display: flex; flex-wrap: wrap; gap: .3rem; align-items: center; font-size: .8rem; color: var(--soft); font-variant-numeric: tabular-nums; }
+.size button { margin-inline-end: auto; padding: .1rem .5rem; }
 `;
 
 export const codeRules = `

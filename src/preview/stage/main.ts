@@ -16,14 +16,19 @@ interface Show {
 const tell = (message: Readonly<Record<string, unknown>>): void =>
   parent.postMessage({ from: 'lattice-stage', ...message }, location.origin);
 
-addEventListener('message', ({ data, origin, source }: MessageEvent<Partial<Show>>) => {
-  if (source !== parent || origin !== location.origin || data?.kind !== 'show') return;
+addEventListener('message', ({ data, origin, source }: MessageEvent<Partial<Show> | { kind: 'inspect' }>) => {
+  if (source !== parent || origin !== location.origin) return;
+  if (data?.kind === 'inspect') dispatchEvent(new Event('lattice-inspect'));
+  else if (data?.kind === 'show') show(data);
+});
+
+function show(data: Partial<Show>): void {
   const { dir = 'ltr', events = [], isStill = false, scheme = 'light', text = '' } = data;
   document.documentElement.dir = dir;
   for (const name of events) listenTo(name);
   wish({ isStill, scheme });
   become(document.body, text);
-});
+}
 
 const heard = new Set<string>();
 
@@ -75,8 +80,15 @@ addEventListener('unhandledrejection', ({ reason }) =>
   tell({ kind: 'said', level: 'error', message: String(reason) }),
 );
 
-const size = (): void => tell({ kind: 'height', height: Math.ceil(document.documentElement.offsetHeight) });
+/** As high as what is shown, and as what inspects it where that is open. */
+const size = (): void => {
+  const panel = document.querySelector<HTMLElement & { isOpen: boolean }>('inspect-panel');
+  panel?.toggleAttribute('quiet', true);
+  const height = Math.ceil(document.documentElement.offsetHeight);
+  tell({ kind: 'height', height: panel?.isOpen ? Math.max(height, 520) : height });
+};
 new ResizeObserver(size).observe(document.documentElement);
+new MutationObserver(size).observe(document, { childList: true, subtree: true, attributes: true });
 
 // A key that the preview knows works here, too.
 addEventListener('keydown', ({ key, target }) => {

@@ -1,7 +1,14 @@
-import { elementMarks, mergedAttributes, type PlanElement, type PlanUse } from '../../../plan/index.js';
+import {
+  elementMarks,
+  inspecting,
+  mergedAttributes,
+  type PlanElement,
+  type PlanUse,
+} from '../../../plan/index.js';
 import { type Core, isChangingTag } from '../../../template/index.js';
+import { noting } from '../../inspected.js';
 import { buildAttributes } from '../attributes.js';
-import { call, InPage, ViewOnDemand } from '../call.js';
+import { Constant, call, InPage, ViewOnDemand } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import type { Level, Spot } from '../level.js';
 import { type Around, StaticElement } from '../static.js';
@@ -20,6 +27,7 @@ function buildTag(tag: string, node: PlanElement, parent: Around, view: Compiled
   const attributes = mergedAttributes(node.attributes, level.accepted ?? [], [tag], () => undefined);
   buildAttributes(attributes, element, view, level);
   addMarks(node, element, level);
+  if (inspecting.isOn) view.part(element, new InPage(new Constant(noting(level.index))));
   const staysSvg = tag === 'svg' || (spot.isSvg && tag !== 'foreignObject');
   view.common.nodes(node.content.nodes, element, view, { ...spot, isSvg: staysSvg });
 }

@@ -3,6 +3,7 @@ import {
   filledCore,
   fillsWithData,
   hostContent,
+  inspecting,
   isInteractive,
   mergedAttributes,
   type PlanFill,
@@ -10,6 +11,7 @@ import {
   planOf,
   standsApart,
 } from '../../../plan/index.js';
+import { noting } from '../../inspected.js';
 import { buildAttributes } from '../attributes.js';
 import { Constant, call, FillTest, InPage, ViewOnDemand } from '../call.js';
 import { Dependencies, maskOf, readsOf } from '../dependencies.js';
@@ -127,6 +129,7 @@ function buildHost(node: PlanUse, parent: Around, view: CompiledView, spot: Spot
   view.common.uses.add(component);
   buildAttributes(node.own, host, view, level);
   addMarks(node, host, level);
+  if (inspecting.isOn) view.part(host, new InPage(new Constant(noting(level.index, node.site))));
   view.common.nodes(hostContent(node), host, view, { ...spot, isSvg: false });
   for (const [at, fill] of node.fills.entries())
     if (fill?.data !== undefined)

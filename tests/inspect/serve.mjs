@@ -1,0 +1,15 @@
+// A project's server in a process of its own, as people run it: its lines are those that Node tells.
+import { fileURLToPath } from 'node:url';
+import { createServer } from 'vite';
+import { lattice } from '../../dist/node/vite.js';
+
+const server = await createServer({
+  root: fileURLToPath(new URL('./page', import.meta.url)),
+  configFile: false,
+  logLevel: 'error',
+  cacheDir: fileURLToPath(new URL('../../node_modules/.vite-inspect-test', import.meta.url)),
+  server: { port: 0, host: '127.0.0.1', hmr: { overlay: false } },
+  plugins: [lattice({ components: ['./components.ts'], prerender: true, inspect: true })],
+});
+await server.listen();
+console.log(`http://127.0.0.1:${server.httpServer.address().port}/`);
