@@ -5,6 +5,7 @@ import type { LatticeError } from '../problem/index.js';
 import { adoptCommand } from './commands/adopt.js';
 import { batchCommand } from './commands/batch.js';
 import { checkCommand } from './commands/check.js';
+import { describeCommand } from './commands/describe.js';
 import { newCommand } from './commands/new.js';
 import { previewCommand } from './commands/preview.js';
 import { renderCommand } from './commands/render.js';
@@ -28,6 +29,7 @@ export async function runCommand(args: readonly string[]): Promise<number> {
     .addCommand(adoptCommand())
     .addCommand(batchCommand())
     .addCommand(previewCommand())
+    .addCommand(describeCommand())
     .addHelpText('after', '\nExit codes: 0 all well, 1 problems found, 2 wrong usage.');
 
   for (const command of program.commands) command.exitOverride().version(version);

@@ -3,6 +3,7 @@ export type {
   AnyComponent,
   AnyProps,
   Component,
+  EventsOf,
   PropsFor,
   PropsOf,
   SendingComponent,

@@ -16,8 +16,6 @@ export interface KindRules<Value> extends Rule<Value> {
   readonly holds?: unknown;
   /** A value as an attribute's text; null where the attribute is left out. */
   write(value: Value): string | null;
-  /** The value as JSON Schema (draft 2020-12). */
-  readonly schema: Readonly<Record<string, unknown>>;
 }
 
 /**

@@ -108,7 +108,7 @@ function isSameOutside(before: ComponentCore, after: ComponentCore): boolean {
 }
 
 function kinds({ props }: ComponentCore): string {
-  return JSON.stringify(props.kinds.map(({ rules, settings }) => [rules.word, rules.schema, settings]));
+  return JSON.stringify(props.kinds.map(({ rules, settings }) => [rules.word, rules.holds, settings]));
 }
 
 /** Gives a component another's parts; whoever holds it holds the new one. */

@@ -1,2 +1,2 @@
-export { type ElementClass, elementClass, register } from './register.js';
+export { type ElementClass, type ElementOf, elementClass, register } from './register.js';
 export type { PageSheets, SheetOptions } from './runtime/page-sheets.js';

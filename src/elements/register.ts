@@ -1,4 +1,11 @@
-import { type AnyComponent, type ComponentCore, componentCore, type PropsOf } from '../component/index.js';
+import {
+  type AnyComponent,
+  type ComponentCore,
+  componentCore,
+  type EventKind,
+  type EventsOf,
+  type PropsOf,
+} from '../component/index.js';
 import { failure } from '../problem/index.js';
 import { notAComponent } from '../tree/index.js';
 import { defineInPage, liveOf } from './in-page.js';
@@ -27,6 +34,25 @@ export function register(
 
 /** The class of a component's element: an `HTMLElement` with the component's props as properties. */
 export type ElementClass<C> = new () => HTMLElement & { -readonly [K in keyof PropsOf<C>]: PropsOf<C>[K] };
+
+/**
+ * The element of a component: its props as properties, and its events where they are listened to.
+ *
+ * @example const counter = document.querySelector('crate-counter') as ElementOf<typeof CrateCounter>;
+ */
+export type ElementOf<C> = Hearing<EventsOf<C>> &
+  HTMLElement & { -readonly [K in keyof PropsOf<C>]: PropsOf<C>[K] };
+
+type Hearing<Events> = [Events] extends [never]
+  ? unknown
+  : {
+      addEventListener<Name extends keyof Events & string>(
+        name: Name,
+        listener: (event: CustomEvent<DetailOf<Events[Name]>>) => unknown,
+        options?: boolean | AddEventListenerOptions,
+      ): void;
+    };
+type DetailOf<Kind> = Kind extends EventKind<infer Detail> ? Detail : never;
 
 /**
  * The class of a component's custom element, to define under a name of one's own or to extend.

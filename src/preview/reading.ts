@@ -27,13 +27,24 @@ export class Reading {
 
   /** What comes of a component; undefined where there is none of that name. */
   async shown(component: string, given: Given): Promise<Shown | undefined> {
-    await this.#catalogue;
-    return ((await this.#process.ask({ kind: 'shown', component, given })) as Shown | null) ?? undefined;
+    return ((await this.#ask({ kind: 'shown', component, given })) as Shown | null) ?? undefined;
   }
 
   async shownText(text: string): Promise<Shown> {
-    await this.#catalogue;
-    return (await this.#process.ask({ kind: 'text', text })) as Shown;
+    return (await this.#ask({ kind: 'text', text })) as Shown;
+  }
+
+  /** Asks whoever reads the project when there is an answer: a change may come between. */
+  async #ask(ask: Ask): Promise<unknown> {
+    for (;;) {
+      const asked = this.#process;
+      try {
+        await this.#catalogue;
+        return await asked.ask(ask);
+      } catch (thrown) {
+        if (asked === this.#process) throw thrown;
+      }
+    }
   }
 
   /** Reads all anew; what is asked meanwhile is answered then. */

@@ -57,7 +57,13 @@ export async function openPreview(paths: readonly string[], options: PreviewOpti
     throw thrown;
   });
   const listeners = new Set<ServerResponse>();
-  const state: State = { catalogue: first, listeners, options, reading };
+  const state: State = {
+    catalogue: first,
+    listeners,
+    options,
+    paths: paths.map((path) => resolve(path)),
+    reading,
+  };
   const server = await vite.createServer({
     root: process.cwd(),
     configFile: false,
@@ -101,6 +107,8 @@ async function listening(server: ViteDevServer, reading: Reading): Promise<{ rea
 
 interface State {
   catalogue: Catalogue;
+  /** Whole paths of what is looked at: a change there may be a new component or sample. */
+  readonly paths: readonly string[];
   readonly reading: Reading;
   readonly listeners: Set<ServerResponse>;
   readonly options: PreviewOptions;
@@ -119,8 +127,8 @@ function serving(state: State): Plugin {
         waiting = setTimeout(() => void renew(state, server), 40);
       };
       server.watcher.on('all', (_event, file) => {
-        if (/\.(?:[cm]?[jt]s|html|css|json)$/.test(file) && !/\/(?:node_modules|dist|\.git)\//.test(file))
-          again();
+        const isOurs = state.paths.some((path) => file === path || file.startsWith(`${path}/`));
+        if (isOurs || (server.moduleGraph.getModulesByFile(file)?.size ?? 0) > 0) again();
       });
       server.middlewares.use((request, response, next) => {
         serve(state, server, request, response, next).catch((thrown) => {

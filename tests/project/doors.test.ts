@@ -19,6 +19,7 @@ const doors: Record<string, string> = {
   'zesty-lattice/runtime':
     'acting always anyRow anyRule attribute bind calculated changing checked choiceRule classOf classes compare comparing consuming containing dateRule define documentHtml each failing fieldFeature fieldMembers fillerMembers fillerWatch filling flagRule formSafe given guarded handed inlineStyle innerScope isFilled isFull isSomething json later leaving lending life listRule listen loading numberOf numberRule outerAttribute ownField ownerOf plain plainText plus property providing readText ready receiving recordRule restyled same schemaRule sharing sheet slotWatch styled styles svgNodes testedRule text textRule urlRule view wearing worded',
   'zesty-lattice/markup': 'adopt catalog markupFile renderDocument',
+  'zesty-lattice/describe': 'editorData elementsManifest propsSchema tagTypes',
   'zesty-lattice/inspect': 'inspect',
   'zesty-lattice/testing': 'samplesOf',
   'zesty-lattice/vite': 'default lattice',

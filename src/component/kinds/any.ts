@@ -10,7 +10,6 @@ export function any<Value>(): Kind<Value> {
     word: 'any',
     code: { name: 'anyRule' },
     write: (value) => JSON.stringify(value) ?? null,
-    schema: {},
   });
 }
 

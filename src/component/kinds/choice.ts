@@ -31,7 +31,6 @@ export function choice<const Words extends readonly [string, ...string[]]>(
       typeof value === 'string' ? `takes no ${show(value)}. ${suggest(value, words, 'word')}` : undefined,
     write: (value) => value,
     holds: words,
-    schema: { type: 'string', enum: words },
   });
 }
 

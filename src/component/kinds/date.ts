@@ -22,7 +22,6 @@ export function date(): Kind<Date> {
         ? `takes a Date, and got ${JSON.stringify(value)}; write new Date(${JSON.stringify(value)})`
         : undefined,
     write: (value) => value.toISOString(),
-    schema: { type: 'string', format: 'date-time' },
   });
 }
 

@@ -23,6 +23,5 @@ export function flag(): Kind<boolean, boolean, 'fallback'> {
         ? `takes true or false, and got the text "${value}"; write ${value} without quotes, in HTML ${value === 'true' ? 'the name alone' : 'leave the attribute out'}`
         : undefined,
     write: (value) => (value ? '' : null),
-    schema: { type: 'boolean' },
   }).fallback(false);
 }

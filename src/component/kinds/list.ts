@@ -41,6 +41,5 @@ export function list<Item>(item: Kind<Item, unknown, Presence> = any<Item>()): K
     },
     write: (value) => JSON.stringify(value),
     holds: kind,
-    schema: { type: 'array', items: kind.rules.schema },
   });
 }

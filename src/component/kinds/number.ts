@@ -25,6 +25,5 @@ export function number(): Kind<number> {
         ? `takes a number, and got the text ${JSON.stringify(value)}; write ${Number(value)} without quotes`
         : undefined,
     write: String,
-    schema: { type: 'number' },
   });
 }

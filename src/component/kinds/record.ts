@@ -91,12 +91,6 @@ export function record(fields?: Readonly<Record<string, Kind<unknown, unknown, P
     },
     write: (value) => JSON.stringify(value),
     holds: fields,
-    schema: {
-      type: 'object',
-      properties: Object.fromEntries(kinds.map(([name, kind]) => [name, kind.rules.schema])),
-      required: kinds.filter(([, kind]) => isNeeded(kind)).map(([name]) => name),
-      additionalProperties: false,
-    },
   }) as Kind<never>;
 }
 
@@ -106,7 +100,6 @@ function anyRecord(): Kind<Readonly<Record<string, unknown>>> {
     word: 'record',
     code: { name: 'recordRule', args: [] },
     write: (value) => JSON.stringify(value),
-    schema: { type: 'object' },
   });
 }
 

@@ -43,7 +43,6 @@ export function schema<Input, Output>(standard: StandardSchema<Input, Output>): 
     code: { name: 'schemaRule', args: [authored] },
     holds: standard,
     write: (value) => (typeof value === 'string' ? value : (JSON.stringify(value) ?? null)),
-    schema: {},
   });
 }
 

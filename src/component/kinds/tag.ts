@@ -31,6 +31,5 @@ export function tag<const Tags extends readonly [string, ...string[]]>(
     code: { name: 'choiceRule', args: [tags] },
     write: (value) => value,
     holds: tags,
-    schema: { type: 'string', enum: tags },
   }).fallback(tags[0]);
 }

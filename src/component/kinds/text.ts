@@ -17,6 +17,5 @@ export function text<Text extends string = string>(): Kind<Text> {
     word: 'text',
     code: { name: 'textRule' },
     write: (value) => value,
-    schema: { type: 'string' },
   });
 }

@@ -21,6 +21,5 @@ export function url(): Kind<string> {
     explain: (value) =>
       typeof value === 'string' ? `refuses ${show(value)}, since its scheme can carry a script` : undefined,
     write: (value) => value,
-    schema: { type: 'string', format: 'uri-reference' },
   });
 }

@@ -150,7 +150,7 @@ class RoutineWriter {
     if (type === 'number') return `!Number.isFinite(${name})`;
     if (type !== undefined) return `typeof ${name} !== '${type}'`;
     if (isShortChoice(kind) && kind.settings.tests.length === 0) {
-      const words = kind.rules.schema.enum as readonly string[];
+      const words = kind.rules.holds as readonly string[];
       return words.map((word) => `${name} !== ${constantCode(word)}`).join(' && ');
     }
     const rule = this.value(kind.rule, 'kind');
@@ -667,6 +667,7 @@ function newBlock(lines: Lines | undefined, around: Block | undefined, isInLoop:
 
 /** Choices of few words are compared with each. */
 function isShortChoice({ rules }: AnyKind): boolean {
-  const words = rules.word === 'choice' || rules.word === 'tag' ? rules.schema.enum : undefined;
+  const words =
+    rules.word === 'choice' || rules.word === 'tag' ? (rules.holds as readonly string[]) : undefined;
   return Array.isArray(words) && words.length <= 6 && words.every((word) => typeof word === 'string');
 }

@@ -26,7 +26,9 @@ export function isPlainProp(core: Core, component: ComponentCore | undefined): b
 
 /** Whether a prop always holds one of some words that have nothing to escape. */
 export function isPlainWord(core: Core, component: ComponentCore | undefined): boolean {
-  const { word, schema } = kindOf(core, component)?.rules ?? {};
-  const words = (schema?.enum ?? []) as readonly string[];
-  return word === 'choice' && words.every((one) => one !== '' && escapeAttribute(one) === one);
+  const { holds, word } = kindOf(core, component)?.rules ?? {};
+  return (
+    word === 'choice' &&
+    (holds as readonly string[]).every((one) => one !== '' && escapeAttribute(one) === one)
+  );
 }

@@ -1,0 +1,75 @@
+import {
+  type AnyComponent,
+  type AnyKind,
+  attributeOf,
+  type ComponentCore,
+  componentCore,
+} from '../component/index.js';
+import { failure } from '../problem/index.js';
+import { notAComponent } from '../tree/index.js';
+
+/** Data for the completion of HTML (https://github.com/microsoft/vscode-html-languageservice, customData.schema.json), version 1.1. */
+export interface EditorData {
+  readonly version: 1.1;
+  readonly tags: readonly EditorTag[];
+}
+
+interface EditorTag {
+  readonly name: string;
+  readonly description: Markdown;
+  readonly attributes: readonly {
+    readonly name: string;
+    readonly description: Markdown;
+    /** `v` for an attribute that is written by its name alone. */
+    readonly valueSet?: 'v';
+    readonly values?: readonly { readonly name: string }[];
+  }[];
+}
+
+interface Markdown {
+  readonly kind: 'markdown';
+  readonly value: string;
+}
+
+/**
+ * The tags of components, their attributes and words, for editors that complete HTML.
+ *
+ * @throws LatticeError `component-unknown`
+ * @example JSON.stringify(editorData([PriceTag, VarietyCard]))
+ */
+export function editorData(components: Iterable<AnyComponent>): EditorData {
+  const cores = [...components].map((component) => {
+    const core = componentCore(component);
+    if (!core) throw failure(notAComponent(component));
+    return core;
+  });
+  return { version: 1.1, tags: cores.map(tag) };
+}
+
+function tag({ description = '', name, props, slots }: ComponentCore): EditorTag {
+  const named = slots.names.map((slot, index) => {
+    const about = slots.kinds[index]?.description;
+    return `- ${slot === 'default' ? 'what stands between its tags' : `\`slot="${slot}"\``}${about === undefined ? '' : `: ${about}`}`;
+  });
+  return {
+    name,
+    description: markdown([description, named.length > 0 ? `Slots:\n\n${named.join('\n')}` : '']),
+    attributes: props.names.map((prop, index) => {
+      const { rules, settings } = props.kinds[index] as AnyKind;
+      const words = rules.word === 'choice' || rules.word === 'tag' ? (rules.holds as readonly string[]) : [];
+      return {
+        name: attributeOf(prop),
+        description: markdown([
+          settings.description ?? '',
+          `Takes ${rules.expected}${settings.presence === 'required' ? '; it is needed' : ''}.`,
+        ]),
+        ...(rules.word === 'flag' && { valueSet: 'v' as const }),
+        ...(words.length > 0 && { values: words.map((word) => ({ name: word })) }),
+      };
+    }),
+  };
+}
+
+function markdown(parts: readonly string[]): Markdown {
+  return { kind: 'markdown', value: parts.filter((part) => part !== '').join('\n\n') };
+}
