@@ -55,6 +55,7 @@ const nodeOnly = [
   'check',
   'cli',
   'describe',
+  'pack',
   'preview',
   'samples',
   'shots',
@@ -62,6 +63,9 @@ const nodeOnly = [
   'tree-page',
   'vite',
 ];
+
+/** Of these rooms, what a page loads all the same. */
+const inPage = new Set(['testing/page.js', 'testing/mount.js', 'testing/plain.js']);
 
 rmSync(dist(''), { recursive: true, force: true });
 run('npx', ['tsc', '-p', 'tsconfig.build.json']);
@@ -100,7 +104,7 @@ await build({
 });
 for (const room of nodeOnly)
   for (const file of readdirSync(dist(room), { recursive: true, encoding: 'utf8' }))
-    if (file.endsWith('.js')) rmSync(dist(join(room, file)));
+    if (file.endsWith('.js') && !inPage.has(join(room, file))) rmSync(dist(join(room, file)));
 // The page of the preview, and what runs in its stage: modules of their own, since the preview needs no build.
 const { build: bundle } = await import('vite');
 const { default: lattice } = await import(dist('node/vite.js'));

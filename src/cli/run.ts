@@ -7,6 +7,7 @@ import { batchCommand } from './commands/batch.js';
 import { checkCommand } from './commands/check.js';
 import { describeCommand } from './commands/describe.js';
 import { newCommand } from './commands/new.js';
+import { packCommand } from './commands/pack.js';
 import { previewCommand } from './commands/preview.js';
 import { renderCommand } from './commands/render.js';
 import { treeCommand } from './commands/tree.js';
@@ -30,6 +31,7 @@ export async function runCommand(args: readonly string[]): Promise<number> {
     .addCommand(batchCommand())
     .addCommand(previewCommand())
     .addCommand(describeCommand())
+    .addCommand(packCommand())
     .addHelpText('after', '\nExit codes: 0 all well, 1 problems found, 2 wrong usage.');
 
   for (const command of program.commands) command.exitOverride().version(version);
@@ -48,6 +50,10 @@ function report(thrown: unknown): number {
   if (thrown instanceof UsageError || (thrown instanceof Error && thrown.name === 'PackageMissing')) {
     process.stderr.write(`lattice: ${thrown.message}\n`);
     return 2;
+  }
+  if (thrown instanceof Error && thrown.name === 'PackFailed') {
+    process.stderr.write(`lattice: ${thrown.message}\n`);
+    return 1;
   }
   const missing = missingPackage(thrown);
   if (missing !== undefined) {

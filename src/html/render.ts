@@ -13,6 +13,7 @@ import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/inde
 import { making } from './code/index.js';
 import { escapeAttribute } from './escape.js';
 import { Pass, type Sink, type WrittenUse } from './pass.js';
+import { pretty } from './pretty.js';
 import { quickIn, quickText } from './quick.js';
 import { BytesSink, joinedBytes, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
@@ -44,6 +45,8 @@ export interface RenderOptions {
   readonly onProblem?: (problem: Problem) => void;
   /** For the style and script elements of a page whose Content Security Policy asks for one (https://www.w3.org/TR/CSP3/#framework-directive-source-list). */
   readonly nonce?: string;
+  /** In lines, for people to read: white space that a page shows may have changed. Off unless asked for. */
+  readonly pretty?: boolean;
   /** Put before every id made with `uid`, where several renderings come together in one page. */
   readonly idPrefix?: string;
 }
@@ -80,8 +83,11 @@ export function renderHtml<const Target extends Use | AnyComponent>(
   }
   const { use, options } = calledWith(target, given[0], given[1]);
   const { html, rules, styled } = write(use, options);
-  if (!options.styles || (styled.size === 0 && rules === '')) return html;
-  return `<style${nonceText(options.nonce)}>${joinedCss(styleSheet(styled), rules)}</style>${html}`;
+  const isPlain = !options.styles || (styled.size === 0 && rules === '');
+  const all = isPlain
+    ? html
+    : `<style${nonceText(options.nonce)}>${joinedCss(styleSheet(styled), rules)}</style>${html}`;
+  return options.pretty ? pretty(all) : all;
 }
 
 /**

@@ -1,8 +1,8 @@
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { type ComponentCore, fault, readText } from '../component/index.js';
+import { prettyLines } from '../html/pretty.js';
 import { documentTrees } from '../markup/document/document-trees.js';
 import { renderDocument } from '../markup/index.js';
-import { prettyLines } from '../markup/pretty.js';
 import { treeView } from '../tree-page/view.js';
 import type { ReadProject } from './catalogue.js';
 import type { Given, Shown } from './facts.js';

@@ -94,7 +94,7 @@ describe('lattice preview --shot', () => {
     expect(wrong.err + wrong.out).toContain('prop-invalid');
     expect(wrong.out).toContain('0 pictures of 0 samples');
     for (const [words, ...args] of [
-      ['--shot', 'x'],
+      ['--compare needs --shot', 'x', '--compare', file('one')],
       ['another one', 'x', '--shot', file('one'), '--compare', file('one')],
       ['no folder', '.', '--shot', file('five'), '--compare', file('nowhere')],
       ['100 to 4000', '.', '--shot', file('five'), '--widths', '20'],

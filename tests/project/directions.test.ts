@@ -22,7 +22,7 @@ const floors: readonly (readonly string[])[] = [
   ['batch', 'mail', 'shots', 'testing', 'tree-page', 'inspect'],
   ['index.ts', 'browser.ts'],
   ['vite', 'bundlers'],
-  ['preview'],
+  ['preview', 'pack'],
   ['cli'],
 ];
 

@@ -21,7 +21,7 @@ const doors: Record<string, string> = {
   'zesty-lattice/markup': 'adopt catalog markupFile renderDocument',
   'zesty-lattice/describe': 'editorData elementsManifest propsSchema tagTypes',
   'zesty-lattice/inspect': 'inspect',
-  'zesty-lattice/testing': 'samplesOf',
+  'zesty-lattice/testing': 'mount plainHtml readableHtml samplesOf',
   'zesty-lattice/vite': 'default lattice',
   'zesty-lattice/bundlers': 'esbuild rollup webpack',
   'zesty-lattice/vite/page': 'note',

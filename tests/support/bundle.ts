@@ -39,6 +39,7 @@ export async function bundle(
         },
         { find: '#markup', replacement: source('markup/page-none.ts') },
         { find: /^zesty-lattice\/runtime$/, replacement: source('elements/runtime/index.ts') },
+        { find: /^zesty-lattice\/testing$/, replacement: source('testing/page.ts') },
         { find: /^zesty-lattice\/markup$/, replacement: source('markup/page.ts') },
         { find: /^zesty-lattice\/vite\/texts$/, replacement: source('markup/page-texts.ts') },
         { find: /^zesty-lattice$/, replacement: source('index.ts') },

@@ -1,0 +1,121 @@
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import { basename, dirname, join } from 'node:path';
+import { Command, InvalidArgumentError } from 'commander';
+import pc from 'picocolors';
+import { elementsManifest } from '../../describe/index.js';
+import {
+  bundle,
+  type Entry,
+  entriesOf,
+  measured,
+  type PackSizes,
+  packedTypes,
+  registersItself,
+  type Sizes,
+  sizePicture,
+} from '../../pack/index.js';
+import { UsageError } from '../load.js';
+
+interface Options {
+  readonly out?: string;
+  readonly dev?: boolean;
+  readonly limit?: number;
+  readonly picture?: string;
+  readonly sizes: boolean;
+}
+
+/** `lattice pack`: elements as one module for a plain page. */
+export function packCommand(): Command {
+  return new Command('pack')
+    .description('Pack elements as one ES module for a plain page, and say what it weighs.')
+    .argument('<module>', 'the TypeScript or JavaScript module that exports them, or registers them itself')
+    .option('-o, --out <file>', 'where the module goes: out/<its name>.js unless said')
+    .option('--limit <size>', 'fail where more is to be loaded (gzip), such as 5kB', sizeIn)
+    .option('--dev', 'a development build: readable, with the words of all problems')
+    .option('--picture <file.svg>', 'the sizes as a picture')
+    .option('--no-sizes', 'without the size of each component, which takes a build for each')
+    .action(run);
+}
+
+async function run(file: string, { dev = false, limit, out, picture, sizes }: Options): Promise<void> {
+  if (!existsSync(file)) throw new UsageError(`There is no file ${file}.`);
+  const own = registersItself(file);
+  // Such a module wants a page: what it registers is seen in the bundle alone.
+  const entries = own ? [] : await entriesOf(file);
+  if (entries.length === 0 && !own)
+    throw new UsageError(`${file} exports no component. Export one: export const Name = component(…).`);
+  const path = out ?? join('out', `${stemOf(file)}.js`);
+  if (!/\.m?js$/.test(path)) throw new UsageError(`${path} is to be a module: name it ${path}.js.`);
+  const packed = await bundle(file, own ? [] : entries, dev).catch((thrown) => {
+    // What is wrong in the components, told as a build tells it.
+    if ((thrown as Error).message.startsWith('Build failed'))
+      throw new PackFailed(
+        (thrown as Error).message.replace(/^ +at .*\n?/gm, (line) =>
+          /node_modules|dist\/node/.test(line) ? '' : line,
+        ),
+      );
+    throw thrown;
+  });
+  const base = path.replace(/\.m?js$/, '');
+  mkdirSync(dirname(path), { recursive: true });
+  writeFileSync(path, packed.code);
+  if (!own) describe(base, entries);
+  const title = `${basename(path)}${dev ? ' (development build)' : ''}`;
+  const parts = sizes && !own && !dev ? await measured(file, entries, packed.sizes) : undefined;
+  process.stdout.write(table(title, parts, packed.sizes));
+  if (picture !== undefined) {
+    if (!parts)
+      throw new UsageError(
+        'A picture is of the sizes of a production build: leave out --dev and --no-sizes.',
+      );
+    mkdirSync(dirname(picture), { recursive: true });
+    writeFileSync(picture, sizePicture(parts, `${title}, gzip`));
+  }
+  if (limit !== undefined && packed.sizes.gzip > limit) {
+    process.stderr.write(
+      `lattice: ${path} is ${packed.sizes.gzip} bytes (gzip), and ${limit} are the limit: ${packed.sizes.gzip - limit} too many.\n`,
+    );
+    process.exitCode = 1;
+  }
+}
+
+/** Types and a manifest beside the module. */
+function describe(base: string, entries: readonly Entry[]): void {
+  writeFileSync(`${base}.d.ts`, packedTypes(entries.map(({ core }) => core)));
+  const exports = Object.fromEntries(entries.map(({ component, exportName }) => [exportName, component]));
+  const manifest = elementsManifest([{ path: `./${basename(base)}.js`, exports }]);
+  writeFileSync(`${base}.custom-elements.json`, `${JSON.stringify(manifest, null, 2)}\n`);
+}
+
+/** Thrown for what a build found wrong: its words are enough. */
+class PackFailed extends Error {
+  override name = 'PackFailed';
+}
+
+const stemOf = (file: string): string => basename(file).replace(/\.[cm]?[jt]sx?$/, '');
+
+function table(title: string, parts: PackSizes | undefined, all: Sizes): string {
+  const rows: (readonly [string, Sizes])[] = [
+    ...(parts?.alone ?? []).map(({ name, sizes }) => [name, sizes] as const),
+    ...(parts && parts.alone.length > 1 ? [['what they share', parts.shared] as const] : []),
+    [title, all],
+  ];
+  const heads = ['plain', 'minified', 'gzip', 'brotli'] as const;
+  const wide = Math.max(...rows.map(([name]) => name.length));
+  const most = Math.max(...rows.map(([, { gzip }]) => gzip));
+  const number = (bytes: number): string => bytes.toLocaleString('en').padStart(10);
+  const lines = rows.map(([name, sizes], index) => {
+    const bar = '█'.repeat(Math.max(1, Math.round((sizes.gzip / most) * 24)));
+    const words = `${name.padEnd(wide)}${heads.map((head) => number(sizes[head])).join('')}`;
+    return `${index === rows.length - 1 ? pc.bold(words) : words}  ${pc.yellow(bar)}`;
+  });
+  return `${pc.dim(`${''.padEnd(wide)}${heads.map((head) => head.padStart(10)).join('')}  bytes`)}\n${lines.join('\n')}\n`;
+}
+
+function sizeIn(text: string): number {
+  const [, number, unit = 'B'] = /^([\d.]+)\s*(B|kB|KB|KiB|MB)?$/.exec(text) ?? [];
+  const factor = { B: 1, kB: 1000, KB: 1000, KiB: 1024, MB: 1_000_000 }[unit] ?? 1;
+  if (number === undefined || !Number.isFinite(Number(number)))
+    throw new InvalidArgumentError('A size, such as 5kB.');
+  return Math.round(Number(number) * factor);
+}
