@@ -24,7 +24,7 @@ const entries = {
   'batch-worker': 'batch/worker.js',
   'markup-reader': 'markup/node-reader.js',
   'module-hooks': 'check/module-hooks.js',
-  'preview-reader': 'preview/reader.js',
+  'project-reader': 'reading/reader.js',
 };
 
 /** Files that others stand for in Node: each says why. */
@@ -55,8 +55,10 @@ const nodeOnly = [
   'check',
   'cli',
   'describe',
+  'editor',
   'pack',
   'preview',
+  'reading',
   'samples',
   'shots',
   'testing',

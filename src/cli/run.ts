@@ -6,6 +6,7 @@ import { adoptCommand } from './commands/adopt.js';
 import { batchCommand } from './commands/batch.js';
 import { checkCommand } from './commands/check.js';
 import { describeCommand } from './commands/describe.js';
+import { editorCommand } from './commands/editor.js';
 import { newCommand } from './commands/new.js';
 import { packCommand } from './commands/pack.js';
 import { previewCommand } from './commands/preview.js';
@@ -32,6 +33,7 @@ export async function runCommand(args: readonly string[]): Promise<number> {
     .addCommand(previewCommand())
     .addCommand(describeCommand())
     .addCommand(packCommand())
+    .addCommand(editorCommand())
     .addHelpText('after', '\nExit codes: 0 all well, 1 problems found, 2 wrong usage.');
 
   for (const command of program.commands) command.exitOverride().version(version);

@@ -5,9 +5,9 @@ import { fileURLToPath } from 'node:url';
 import type { Connect, Plugin, ViteDevServer } from 'vite';
 import { MissingPath } from '../check/files.js';
 import { PackageMissing } from '../problem/index.js';
+import type { Catalogue, Given } from '../reading/facts.js';
+import { Reading } from '../reading/reading.js';
 import { lattice } from '../vite/index.js';
-import type { Catalogue, Given } from './facts.js';
-import { Reading } from './reading.js';
 import { NotSaved, saveSample } from './saving.js';
 import { previewPage, stageModule, stagePage } from './stage.js';
 

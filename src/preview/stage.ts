@@ -1,7 +1,7 @@
 import { resolve } from 'node:path';
 import { quoted } from '../markup/adopt/write.js';
+import type { ComponentFacts } from '../reading/facts.js';
 import { documentRules } from '../tree-page/rules.js';
-import type { ComponentFacts } from './facts.js';
 
 /** The page of the preview itself: one element, which is made of this library's components. */
 export function previewPage(script: string): string {

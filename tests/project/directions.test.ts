@@ -22,7 +22,8 @@ const floors: readonly (readonly string[])[] = [
   ['batch', 'mail', 'shots', 'testing', 'tree-page', 'inspect'],
   ['index.ts', 'browser.ts'],
   ['vite', 'bundlers'],
-  ['preview', 'pack'],
+  ['reading'],
+  ['preview', 'pack', 'editor'],
   ['cli'],
 ];
 

@@ -1,4 +1,4 @@
-import type { ComponentFacts, Given } from '../facts.js';
+import type { ComponentFacts, Given } from '../../reading/facts.js';
 
 /** How the component is looked at. */
 export interface Look {

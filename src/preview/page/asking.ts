@@ -1,4 +1,4 @@
-import type { Catalogue, Given, Shown } from '../facts.js';
+import type { Catalogue, Given, Shown } from '../../reading/facts.js';
 
 // What the page asks of the server that it comes from.
 

@@ -1,5 +1,5 @@
 import { calc, component, eachOf, el, event, given, phrase, prop, uid } from 'zesty-lattice';
-import type { ComponentFacts } from '../facts.js';
+import type { ComponentFacts } from '../../reading/facts.js';
 import { finderRules } from './rules.js';
 
 type Found = Pick<ComponentFacts, 'name' | 'description'>;

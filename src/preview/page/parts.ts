@@ -1,7 +1,7 @@
 import { type Content, calc, component, eachOf, el, given, phrase, prop } from 'zesty-lattice';
 import type { Problem } from '../../problem/index.js';
+import type { ComponentFacts, Token } from '../../reading/facts.js';
 import type { Line } from '../../tree-page/view.js';
-import type { ComponentFacts, Token } from '../facts.js';
 import { addressOf } from './address.js';
 import { branchRules, codeRules, indexRules, problemRules } from './rules.js';
 

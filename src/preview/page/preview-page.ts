@@ -1,6 +1,6 @@
 import { type Content, calc, component, eachOf, el, given, phrase, uid } from 'zesty-lattice';
 import type { Problem } from '../../problem/index.js';
-import type { Catalogue, ComponentFacts, Given, SampleFacts, Shown, Token } from '../facts.js';
+import type { Catalogue, ComponentFacts, Given, SampleFacts, Shown, Token } from '../../reading/facts.js';
 import {
   type Address,
   addressOf,
@@ -69,6 +69,7 @@ const none: ComponentFacts = {
   props: [],
   slots: [],
   events: [],
+  text: { file: '', state: [], handlers: [], helpers: [], uses: [] },
   samples: [],
   problems: [],
 };

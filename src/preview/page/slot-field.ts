@@ -1,5 +1,5 @@
 import { calc, component, el, event, given, phrase, prop, uid } from 'zesty-lattice';
-import type { SlotFacts } from '../facts.js';
+import type { SlotFacts } from '../../reading/facts.js';
 import { controlRules } from './rules.js';
 
 /** A slot's content as HTML text. Its text follows what it is given, and stays as it is typed. */

@@ -1,5 +1,5 @@
 import { type Content, calc, component, eachOf, el, event, given, phrase, prop, uid } from 'zesty-lattice';
-import type { FieldFacts } from '../facts.js';
+import type { FieldFacts } from '../../reading/facts.js';
 import { fieldRules } from './rules.js';
 import { type Held, inWords, startOf, textOf, typedValue, wayOf } from './values.js';
 

@@ -1,4 +1,4 @@
-import type { FieldFacts } from '../facts.js';
+import type { FieldFacts } from '../../reading/facts.js';
 
 /** A value in a record, since a prop that is nothing is one that was left out. */
 export interface Held {

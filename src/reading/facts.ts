@@ -62,6 +62,14 @@ export interface ComponentFacts {
   readonly props: readonly FieldFacts[];
   readonly slots: readonly SlotFacts[];
   readonly events: readonly { readonly name: string; readonly description: string }[];
+  /** What its template text may name besides props, and the file it is in; empty where it stands in the module, or is none. */
+  readonly text: {
+    readonly file: string;
+    readonly state: readonly string[];
+    readonly handlers: readonly string[];
+    readonly helpers: readonly string[];
+    readonly uses: readonly string[];
+  };
   readonly samples: readonly SampleFacts[];
   readonly problems: readonly Problem[];
 }

@@ -1,9 +1,10 @@
 import { type ChildProcess, fork } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
+import type { Problem } from '../problem/index.js';
 import type { Ask } from './asks.js';
 import type { Catalogue, Given, Shown } from './facts.js';
 
-const reader = fileURLToPath(new URL('./preview-reader.js', import.meta.url));
+const reader = fileURLToPath(new URL('./project-reader.js', import.meta.url));
 
 /** How long an answer may take, in milliseconds: a template that never ends is a mistake like others. */
 const patience = 20_000;
@@ -32,6 +33,11 @@ export class Reading {
 
   async shownText(text: string): Promise<Shown> {
     return (await this.#ask({ kind: 'text', text })) as Shown;
+  }
+
+  /** What is wrong in a file with this text, be it saved or not. */
+  async problemsIn(file: string, text: string): Promise<readonly Problem[]> {
+    return (await this.#ask({ kind: 'problems', file, text })) as readonly Problem[];
   }
 
   /** Asks whoever reads the project when there is an answer: a change may come between. */

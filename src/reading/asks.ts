@@ -4,7 +4,9 @@ import type { Given } from './facts.js';
 export type Ask =
   | { readonly kind: 'catalogue'; readonly paths: readonly string[] }
   | { readonly kind: 'shown'; readonly component: string; readonly given: Given }
-  | { readonly kind: 'text'; readonly text: string };
+  | { readonly kind: 'text'; readonly text: string }
+  /** What is wrong in a file as it is being written. */
+  | { readonly kind: 'problems'; readonly file: string; readonly text: string };
 
 export function isOfText(ask: Ask): ask is Extract<Ask, { kind: 'text' }> {
   return ask.kind === 'text';

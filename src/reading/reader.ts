@@ -4,6 +4,7 @@ import { prepareLoading } from '../check/modules.js';
 import { type Ask, isOfText } from './asks.js';
 import { readProject } from './catalogue.js';
 import type { Catalogue } from './facts.js';
+import { problemsIn } from './problems-in.js';
 import { shown, shownText } from './shown.js';
 
 // It waits for its turn: what comes first then is done by now.
@@ -20,6 +21,7 @@ async function answer(ask: Ask): Promise<unknown> {
   const read = await project;
   if (!read) return undefined;
   if (isOfText(ask)) return shownText(read, ask.text);
+  if (ask.kind === 'problems') return problemsIn(read, ask.file, ask.text);
   const core = read.known.components.get(ask.component);
   return core && shown(read, core, ask.given);
 }

@@ -1,0 +1,113 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { pathToFileURL } from 'node:url';
+import {
+  type CodeAction,
+  type CompletionItem,
+  createProtocolConnection,
+  type Diagnostic,
+  type Hover,
+  type Location,
+  type ProtocolConnection,
+  StreamMessageReader,
+  StreamMessageWriter,
+} from 'vscode-languageserver-protocol/node';
+import { root } from '../cli/lattice.js';
+
+/** An editor, as far as a server knows: a client of the protocol, over the command's own streams. */
+export class Editor {
+  readonly #child: ChildProcess;
+  readonly #connection: ProtocolConnection;
+  readonly #told = new Map<string, readonly Diagnostic[]>();
+  readonly #versions = new Map<string, number>();
+  readonly log: string[] = [];
+
+  constructor(...paths: readonly string[]) {
+    this.#child = spawn('node', ['dist/node/cli.js', 'editor', ...paths], {
+      cwd: root,
+      stdio: ['pipe', 'pipe', 'pipe'],
+    });
+    this.#child.stderr?.on('data', (part) => this.log.push(String(part)));
+    const { stdin, stdout } = this.#child;
+    if (!stdin || !stdout) throw new Error('The command has no streams.');
+    this.#connection = createProtocolConnection(
+      new StreamMessageReader(stdout),
+      new StreamMessageWriter(stdin),
+    );
+    this.#connection.onNotification('textDocument/publishDiagnostics', ({ diagnostics, uri }) => {
+      this.#told.set(uri, diagnostics);
+    });
+    this.#connection.onNotification('window/logMessage', ({ message }) => {
+      this.log.push(message);
+    });
+    this.#connection.listen();
+  }
+
+  async start(): Promise<void> {
+    await this.#connection.sendRequest('initialize', {
+      processId: process.pid,
+      rootUri: pathToFileURL(root).href,
+      capabilities: {},
+    });
+    await this.#connection.sendNotification('initialized', {});
+  }
+
+  /** Has a file hold a text, as it is being written. */
+  async write(file: string, text: string): Promise<string> {
+    const uri = pathToFileURL(file).href;
+    const version = (this.#versions.get(uri) ?? 0) + 1;
+    this.#versions.set(uri, version);
+    if (version === 1)
+      await this.#connection.sendNotification('textDocument/didOpen', {
+        textDocument: { uri, languageId: file.endsWith('.ts') ? 'typescript' : 'html', version, text },
+      });
+    else
+      await this.#connection.sendNotification('textDocument/didChange', {
+        textDocument: { uri, version },
+        contentChanges: [{ text }],
+      });
+    return uri;
+  }
+
+  /** What is asked at the sign `|` in a text. */
+  async at<Answer>(method: string, file: string, text: string): Promise<Answer> {
+    const offset = text.indexOf('|');
+    const whole = text.slice(0, offset) + text.slice(offset + 1);
+    const uri = await this.write(file, whole);
+    const before = text.slice(0, offset).split('\n');
+    const position = { line: before.length - 1, character: before.at(-1)?.length ?? 0 };
+    return this.#connection.sendRequest(method, { textDocument: { uri }, position });
+  }
+
+  async completions(file: string, text: string): Promise<readonly string[]> {
+    return (await this.at<CompletionItem[]>('textDocument/completion', file, text)).map(({ label }) => label);
+  }
+
+  async hover(file: string, text: string): Promise<string> {
+    const found = await this.at<Hover | null>('textDocument/hover', file, text);
+    return found ? (found.contents as { value: string }).value : '';
+  }
+
+  definition(file: string, text: string): Promise<Location | null> {
+    return this.at('textDocument/definition', file, text);
+  }
+
+  diagnostics(file: string): readonly Diagnostic[] {
+    return this.#told.get(pathToFileURL(file).href) ?? [];
+  }
+
+  actions(file: string): Promise<CodeAction[]> {
+    const range = { start: { line: 0, character: 0 }, end: { line: 9999, character: 0 } };
+    return this.#connection.sendRequest('textDocument/codeAction', {
+      textDocument: { uri: pathToFileURL(file).href },
+      range,
+      context: { diagnostics: [] },
+    });
+  }
+
+  async stop(): Promise<number | null> {
+    await this.#connection.sendRequest('shutdown');
+    const ended = new Promise<number | null>((give) => this.#child.on('exit', give));
+    await this.#connection.sendNotification('exit');
+    return ended;
+  }
+}
