@@ -12,6 +12,8 @@ export interface PageSettings {
   readonly isMail?: boolean;
   readonly title?: string | undefined;
   readonly lang?: string | undefined;
+  /** `elements` keeps live components as their elements; `markup` unless said. */
+  readonly form?: 'markup' | 'elements' | undefined;
   /** Rules for the whole page. */
   readonly css?: string | undefined;
   readonly onProblem?: PageOptions['onProblem'];
@@ -19,9 +21,9 @@ export interface PageSettings {
 
 /** The HTML of a component with some props; data that it loads is waited for. */
 export async function pageOf(component: AnyComponent, props: Props, settings: PageSettings): Promise<string> {
-  const { css, isMail = false, isPage, lang = 'en', onProblem, title } = settings;
+  const { css, form = 'markup', isMail = false, isPage, lang = 'en', onProblem, title } = settings;
   const use = component(...([props] as never[])) as Use;
-  const telling = onProblem ? { onProblem } : {};
+  const telling = { form, ...(onProblem && { onProblem }) };
   const page = {
     title: title ?? titleFrom(props, component),
     lang,

@@ -13,7 +13,7 @@ export function documentProblems(
   foreign: readonly string[],
   isPart = false,
 ): readonly Problem[] {
-  const found: Finding[] = [...documentFindings(text, file)];
+  const found: Finding[] = [...documentFindings(text, file, [...components.keys()])];
   const rendered = renderDocument(text, { components, foreign }, { file });
   found.push(...pageFindings(rendered.html, rendered.origin, isPart));
   return [...found.map((one) => placed(one, '')), ...rendered.problems];

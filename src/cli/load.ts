@@ -75,18 +75,23 @@ function pick(found: ReadonlyMap<string, AnyComponent>, wanted: string, path: st
   throw new UsageError(`${path} exports no component "${wanted}". ${suggest(wanted, names, 'component')}`);
 }
 
-/** Reads props from a JSON file that holds one record. */
+/** Reads props from a JSON file that holds one record, or from the record itself. */
 export async function loadProps(
   path: string | undefined,
 ): Promise<Readonly<Record<string, unknown>> | undefined> {
   if (path === undefined) return undefined;
+  if (/^\s*\{/.test(path)) return recordIn(path, 'What --props was given');
   if (!existsSync(path)) throw new UsageError(`There is no file ${path}.`);
+  return recordIn(await readFile(path, 'utf8'), path);
+}
+
+function recordIn(text: string, from: string): Readonly<Record<string, unknown>> {
   let props: unknown;
   try {
-    props = JSON.parse(await readFile(path, 'utf8'));
+    props = JSON.parse(text);
   } catch (thrown) {
-    throw new UsageError(`${path} is no JSON: ${(thrown as Error).message}`);
+    throw new UsageError(`${from} is no JSON: ${(thrown as Error).message}`);
   }
   if (isRecord(props)) return props;
-  throw new UsageError(`${path} holds no record. Write { "prop": value, … }.`);
+  throw new UsageError(`${from} holds no record. Write { "prop": value, … }.`);
 }

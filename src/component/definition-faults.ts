@@ -94,6 +94,14 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
           nearestOr(part, Object.keys(parts), `The parts are: ${Object.keys(parts).join(', ')}.`),
         ),
       );
+    const path = part === 'template' || part === 'styles' ? pathIn(value) : undefined;
+    if (path !== undefined)
+      found.push(
+        say(
+          `The part "${part}" of ${component} is the path of a file, ${path}, and not what stands in it.`,
+          `Read the file: ${part}: markupFile(import.meta.url, '${path}').`,
+        ),
+      );
     const fault = check?.(value);
     if (fault !== undefined)
       found.push(say(`The part "${part}" of ${component} ${fault}.`, `Change "${part}" in its definition.`));
@@ -107,6 +115,16 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
       ),
     );
   return found;
+}
+
+/** A text that is nothing but the path of a file. */
+function pathIn(value: unknown): string | undefined {
+  return [value]
+    .flat()
+    .find(
+      (one): one is string =>
+        typeof one === 'string' && /^(?:\.{0,2}\/)?[\w./-]+\.(?:html?|css)$/.test(one.trim()),
+    );
 }
 
 function tagProps(props: unknown): readonly string[] {

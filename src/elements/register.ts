@@ -14,7 +14,7 @@ import { lookOf, type SheetOptions } from './runtime/page-sheets.js';
 
 /**
  * Defines components as custom elements of the page, and with each the interactive components in its template.
- * The same component twice is fine.
+ * The same component twice is fine; where there is no page, as on a server, nothing is done.
  *
  * @param components the components; behind them, `{ sheets }` gives their shadow roots style sheets of the page's own, such
  * as a CSS framework's: addresses or `CSSStyleSheet`s. All roots share one object; link it in the page's head, too.
@@ -28,8 +28,11 @@ export function register(
   const last = components.at(-1);
   const options = typeof last === 'object' ? (last as SheetOptions) : undefined;
   const look = options?.sheets && lookOf(options.sheets);
-  for (const component of options ? components.slice(0, -1) : components)
-    defineInPage(coreOf(component as AnyComponent), look);
+  for (const component of options ? components.slice(0, -1) : components) {
+    const core = coreOf(component as AnyComponent);
+    // A server, and commands, read modules that do so as a page does: there is nothing to register with.
+    if (typeof customElements !== 'undefined') defineInPage(core, look);
+  }
 }
 
 /** The class of a component's element: an `HTMLElement` with the component's props as properties. */

@@ -117,6 +117,14 @@ export const words = {
     `There is no element <${tag}>.`,
     hint,
   ]),
+  'attribute-misleading': warning<{ attribute: string; tag: string }>(({ attribute, tag }) => [
+    `<${tag}> has ${attribute}="false", and so it has the attribute: it holds by being there, whatever it says.`,
+    `Leave ${attribute} out. Where it depends on something, give it true or false: in HTML text ${attribute}="{{ … }}".`,
+  ]),
+  'text-escaped': warning<{ written: string; sign: string }>(({ written, sign }) => [
+    `The text ${written} is shown as it stands: in a function text is no HTML.`,
+    `Write the sign itself, ${sign}.`,
+  ]),
   'attribute-unknown': warning<{ attribute: string; tag: string; hint: string }>(
     ({ attribute, tag, hint }) => [
       `<${tag}> has no attribute "${attribute}".`,

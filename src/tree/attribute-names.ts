@@ -17,11 +17,30 @@ const propertyWords: Readonly<Record<string, string>> = {
   defaultchecked: 'In HTML it is "checked".',
 };
 
-/** A tag that neither HTML nor SVG has, with the nearest one that one of them has. */
-export function unknownTag(tag: string): Finding | undefined {
+/** A tag that neither HTML nor SVG has, with the component that it stands for, or the nearest one that one of them has. */
+export function unknownTag(tag: string, components: Iterable<string> = []): Finding | undefined {
   if (htmlTags.has(tag) || svgTags.has(tag)) return undefined;
+  const meant = [...components].find((name) => name.replaceAll('-', '') === tag);
+  if (meant !== undefined)
+    return finding('tag-unknown', {
+      tag,
+      hint: `Did you mean ${tagName(meant)}? A component's tag is its name.`,
+    });
   const hint = nearestOr(tag, [...htmlTags, ...svgTags], 'A custom element’s name has a hyphen.', tagName);
   return finding('tag-unknown', { tag, hint });
+}
+
+/** Attributes that hold by being there (https://html.spec.whatwg.org/#boolean-attributes). */
+const booleans: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  'allowfullscreen async autofocus autoplay checked controls default defer disabled formnovalidate inert ismap itemscope loop multiple muted nomodule novalidate open playsinline readonly required reversed selected'.split(
+    ' ',
+  ),
+);
+
+/** An attribute that says "false" and holds all the same. */
+export function misleadingAttribute(tag: string, attribute: string, text: unknown): Finding | undefined {
+  const isMisleading = text === 'false' && booleans.has(attribute.toLowerCase());
+  return isMisleading ? finding('attribute-misleading', { attribute, tag }) : undefined;
 }
 
 /** An attribute that an HTML element does not have, with the nearest one that it has. */

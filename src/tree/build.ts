@@ -318,11 +318,48 @@ export class TreeBuilder {
   }
 }
 
+/** References of HTML text (https://html.spec.whatwg.org/#named-character-references) whose signs people mean most. */
+const signs: Readonly<Record<string, string>> = {
+  nbsp: "'\\u00a0'",
+  amp: '"&"',
+  lt: '"<"',
+  gt: '">"',
+  quot: "'\"'",
+  apos: '"\'"',
+  shy: "'\\u00ad'",
+  mdash: '"—"',
+  ndash: '"–"',
+  hellip: '"…"',
+  euro: '"€"',
+  copy: '"©"',
+  times: '"×"',
+  middot: '"·"',
+  rarr: '"→"',
+  larr: '"←"',
+};
+
+/** Text that is written as HTML text is, where nothing reads it so. Code may be about such text. */
+function escapedIn(text: string, around: string | undefined): Finding | undefined {
+  const [written, name = ''] = /&(\w{2,6}|#\d{2,5}|#x[\da-f]{2,5});/i.exec(text) ?? [];
+  if (written === undefined || /^(?:code|pre|kbd|samp|textarea|script|style)$/.test(around ?? ''))
+    return undefined;
+  const code = /^#(x?)([\da-f]+)$/i.exec(name);
+  const sign = code ? String.fromCodePoint(Number.parseInt(code[2] ?? '', code[1] ? 16 : 10)) : undefined;
+  const meant = sign === undefined ? signs[name] : JSON.stringify(sign);
+  return meant === undefined
+    ? undefined
+    : finding('text-escaped', { written: JSON.stringify(written), sign: meant });
+}
+
 type Follower<Node> = (node: Node, scope: TreeScope, spot: Spot, builder: TreeBuilder) => void;
 
 const followers: { readonly [Kind in PlanKind]: Follower<PlanOf<Kind>> } = {
-  text: ({ text }, scope, spot, builder) =>
-    builder.misfit(textMisfit(text, spot.open), `The text ${JSON.stringify(short(text))}`, scope),
+  text({ text }, scope, spot, builder) {
+    builder.misfit(textMisfit(text, spot.open), `The text ${JSON.stringify(short(text))}`, scope);
+    const { component } = scope;
+    const escaped = typeof component?.template === 'function' ? escapedIn(text, spot.open.at(-1)) : undefined;
+    if (component && escaped) builder.report(withLineOf(escaped, component), scope.path);
+  },
   value: ({ value }, scope, spot, builder) =>
     builder.misfit(textMisfit(undefined, spot.open), describe(value), scope),
   trusted: () => undefined,

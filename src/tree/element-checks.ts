@@ -1,7 +1,7 @@
 import { htmlTags, svgTags } from '../generated/tags.js';
 import { mergedAttributes, type PlanElement } from '../plan/index.js';
 import { type Report, withSource } from '../template/index.js';
-import { unknownAttribute, unknownTag } from './attribute-names.js';
+import { misleadingAttribute, unknownAttribute, unknownTag } from './attribute-names.js';
 import type { TreeBuilder } from './build.js';
 import { knownValue } from './known.js';
 import { elementMisfit, openName } from './nesting.js';
@@ -61,5 +61,7 @@ function checkNames({ tag, attributes, old }: PlanElement, say: Report): void {
     const name = one.kind === 'fixed' || one.kind === 'value' ? one.name : one.kind === 'none' ? one.key : '';
     const found = name === '' || old?.includes(name) ? undefined : unknownAttribute(tag, name);
     if (found) say(found);
+    const misleading = one.kind === 'fixed' ? misleadingAttribute(tag, one.name, one.text) : undefined;
+    if (misleading) say(misleading);
   }
 }

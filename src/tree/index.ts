@@ -1,4 +1,4 @@
-export { unknownAttribute, unknownTag } from './attribute-names.js';
+export { misleadingAttribute, unknownAttribute, unknownTag } from './attribute-names.js';
 export { referring } from './ids.js';
 export { type InspectedUse, inspectedUse, usesByPath } from './inspected.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';

@@ -1,8 +1,8 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { describe, expect, onTestFinished, test } from 'vitest';
-import { lattice, latticeProcess } from './lattice.js';
+import { lattice, latticeProcess, root } from './lattice.js';
 
 const parts = 'tests/cli/fixtures/two-parts.ts';
 const folder = mkdtempSync(join(tmpdir(), 'lattice-'));
@@ -141,4 +141,46 @@ test('a module that imports a package which is not installed is told in a line',
     );
     expect(code).toBe(2);
   }
+});
+
+describe('lattice render', () => {
+  const tag = 'examples/orchard/components/price-tag.ts';
+
+  test('takes props as they are typed, and says how where a needed one is missing', () => {
+    const { code, out } = lattice('render', tag, '--props', '{ "cents": 250 }');
+    expect(code).toBe(0);
+    expect(out).toContain('€ 2.50');
+    const missing = lattice('render', tag);
+    expect(missing.code).toBe(1);
+    expect(missing.err).toContain(`lattice render ${tag} --props '{ "cents": … }'`);
+    const wrong = lattice('render', tag, '--props', '{ cents: 250 }');
+    expect(wrong).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('What --props was given is no JSON'),
+    });
+  });
+
+  test('says what does nothing as plain HTML, and keeps the elements where asked to', () => {
+    const counter = 'examples/open-day/components/crate-counter.ts';
+    const plain = lattice('render', counter, '--props', '{ "label": "Dunlight" }');
+    expect(plain.err).toBe(
+      '<crate-counter> is live: as plain HTML nothing happens in it. --form elements keeps the elements, for a page that registers them.\n',
+    );
+    expect(plain.out).not.toContain('<crate-counter');
+    const kept = lattice('render', counter, '--props', '{ "label": "Dunlight" }', '--form', 'elements');
+    expect(kept).toMatchObject({ code: 0, err: '' });
+    expect(kept.out).toContain('<crate-counter label="Dunlight"><template shadowrootmode="open">');
+    expect(lattice('render', tag, '--props', '{ "cents": 250 }').err).toBe('');
+  });
+
+  test('reads a module that registers its elements, as check does', () => {
+    const path = join(mkdtempSync(join(root, 'tests/cli/shots-')), 'own.ts');
+    writeFileSync(
+      path,
+      "import { component, el } from 'zesty-lattice';\nimport { register } from 'zesty-lattice/elements';\nexport const OwnSign = component('own-sign', { template: () => el.p('x') });\nregister(OwnSign);\n",
+    );
+    expect(lattice('render', path)).toMatchObject({ code: 0, out: '<p>x</p>\n' });
+    expect(lattice('check', path).code).toBe(0);
+    rmSync(dirname(path), { recursive: true });
+  });
 });

@@ -11,6 +11,7 @@ function html(template: string, values: object = {}, more: object = {}): string 
       crates: prop.number().fallback(3),
       rare: prop.flag(),
       note: prop.text().optional(),
+      missing: prop.list(prop.text()).optional(),
       items: prop.list<unknown>().fallback(['a', 'b']),
     },
     ...more,
@@ -110,7 +111,7 @@ describe('conditions and rows', () => {
     ['<p>n<template given="crates"> ({{ crates }})</template></p>', '<p>n (3)</p>'],
     ['<template each-of="items" as="one" index="n">{{ n }}{{ one }} </template>', '0a 1b'],
     ['<template each-of="[]" as="one">x</template><template otherwise>none</template>', 'none'],
-    ['<template each-of="note" as="one">x</template><template otherwise>none</template>', 'none'],
+    ['<template each-of="missing" as="one">x</template><template otherwise>none</template>', 'none'],
     [
       '<template each-of="items" as="a"><template each-of="items" as="b">{{ a + b }},</template></template>',
       'aa,ab,ba,bb,',

@@ -181,6 +181,13 @@ describe('in HTML text', () => {
       '<template given="…">',
       '<p><template given="open">x</template></p>',
     ],
+    ['a component by its export', '<HutCard></HutCard>', '<hut-card>', '<hut-card></hut-card>'],
+    [
+      'rows of a text',
+      '<template each-of="name" as="it"><b>{{ it }}</b></template>',
+      'got text where a list belongs',
+      '<template each-of="items" as="it"><b>{{ it }}</b></template>',
+    ],
     [
       'a flag that says false',
       '<hut-card wide="false"></hut-card>',
@@ -194,4 +201,24 @@ describe('in HTML text', () => {
     expect(`${problems[0]?.message} ${problems[0]?.hint}`).toContain(hint);
     expect(found(right)).toEqual([]);
   });
+});
+
+test('the path of a file in the place of its text is told, with how to read it', () => {
+  for (const [part, path] of [
+    ['template', './hut.html'],
+    ['styles', './hut.css'],
+    ['styles', 'hut.css'],
+  ] as const)
+    expect(() => component('hut-sign', { template: () => 'x', [part]: path } as never)).toThrow(
+      `Read the file: ${part}: markupFile(import.meta.url, '${path}').`,
+    );
+  expect(() => component('hut-sign', { template: 'See hut.html', styles: 'p { margin: 0 }' })).not.toThrow();
+});
+
+test('a comment alone is no content', () => {
+  const Plain = component('plain-hut', { template: () => el.p('x') });
+  const of = (template: string): readonly string[] =>
+    resolve(component('hut-row', { uses: [Plain], template })).problems.map(({ code }) => code);
+  expect(of('<plain-hut><!-- nothing yet -->\n</plain-hut>')).toEqual([]);
+  expect(of('<plain-hut><!-- one --> more</plain-hut>')).toEqual(['slot-untaken']);
 });

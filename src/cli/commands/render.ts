@@ -1,11 +1,13 @@
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
-import { Command } from 'commander';
+import { Command, Option } from 'commander';
 import { pageOf, propsOf, sourcesOf } from '../../batch/index.js';
-import { componentCore } from '../../component/index.js';
+import { type ComponentCore, componentCore } from '../../component/index.js';
 import { codeOf } from '../../html/code/ahead.js';
 import { mailText } from '../../html/mail.js';
 import { renderDocument } from '../../markup/index.js';
+import { blocksOf, isInteractive } from '../../plan/index.js';
+import type { Problem } from '../../problem/index.js';
 import { resolve } from '../../tree/index.js';
 import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
 import { printProblems } from '../print-problems.js';
@@ -16,6 +18,7 @@ interface Options extends DocumentArguments {
   readonly props?: string;
   readonly page?: true;
   readonly mail?: true;
+  readonly form?: 'markup' | 'elements';
   readonly title?: string;
   readonly lang?: string;
   readonly css?: string;
@@ -32,11 +35,17 @@ export function renderCommand(): Command {
     .option('-u, --uses <modules...>', 'with a document: the modules of the components in it')
     .option('--foreign <tags...>', 'with a document: tags of custom elements from elsewhere')
     .option('-c, --component <name>', 'which of its components, by tag name or export name')
-    .option('-p, --props <file>', 'its props, a record in a JSON file')
+    .option('-p, --props <file>', 'its props: a JSON file with a record, or the record itself')
     .option('--page', 'write a whole document, with the styles in its head')
     .option(
       '--mail',
       'write a mail: rules in its elements, and its plain text beside it; needs juice and html-to-text',
+    )
+    .addOption(
+      new Option(
+        '--form <form>',
+        'elements: what is live stays an element, which a page makes alive',
+      ).choices(['markup', 'elements']),
     )
     .option('--title <text>', 'with --page: the title; else the prop "title", else the description')
     .option('--lang <tag>', 'with --page: the language of the text', 'en')
@@ -58,6 +67,7 @@ async function run(path: string, options: Options, command: Command): Promise<vo
   const tree = resolve(component, props);
   if (tree.problems.some((problem) => problem.severity === 'error')) {
     printProblems(tree.problems);
+    sayProps(path, options, tree.problems);
     process.exitCode = 1;
     return;
   }
@@ -66,14 +76,50 @@ async function run(path: string, options: Options, command: Command): Promise<vo
   const html = await pageOf(component, props, {
     isPage,
     isMail: options.mail ?? false,
+    form: options.form,
     title: options.title,
     lang: options.lang,
     css: options.css === undefined ? undefined : (await readFile(options.css, 'utf8')).trim(),
     onProblem: (one) => problems.push(one),
   });
   if (problems.length > 0) printProblems(problems);
+  if (core && options.form === undefined) sayLive(core);
   await write(isPage ? html : `${html}\n`, options.out);
   if (options.mail) await writeText(html, options.out);
+}
+
+/** How props are given, where a needed one was not. */
+function sayProps(path: string, { component, props }: Options, problems: readonly Problem[]): void {
+  const missing = problems.filter(({ code, where }) => code === 'prop-missing' && !where.includes(' › '));
+  const names = missing.flatMap(({ message }) => /its prop "([^"]+)"/.exec(message)?.[1] ?? []);
+  if (props !== undefined || names.length === 0) return;
+  const record = `{ ${names.map((name) => `"${name}": …`).join(', ')} }`;
+  const of = component === undefined ? '' : ` --component ${component}`;
+  process.stderr.write(
+    `Give it its props: lattice render ${path}${of} --props '${record}', or a file of them.\n`,
+  );
+}
+
+/** That what is live does nothing as plain HTML. */
+function sayLive(core: ComponentCore): void {
+  const live = [...new Set([core, ...usesBelow(core)])].filter(isInteractive).map(({ name }) => `<${name}>`);
+  if (live.length === 0) return;
+  const list =
+    live.length > 3 ? `${live.slice(0, 3).join(', ')} and ${live.length - 3} more` : live.join(', ');
+  process.stderr.write(
+    `${list} ${live.length === 1 ? 'is' : 'are'} live: as plain HTML nothing happens in it. --form elements keeps the elements, for a page that registers them.\n`,
+  );
+}
+
+/** The components that stand in a component's template, and in theirs. */
+function usesBelow(core: ComponentCore, seen = new Set<ComponentCore>()): ReadonlySet<ComponentCore> {
+  for (const block of blocksOf(core))
+    for (const { component } of block.uses) {
+      if (seen.has(component)) continue;
+      seen.add(component);
+      usesBelow(component, seen);
+    }
+  return seen;
 }
 
 /** Renders whenever the module, what it imports, its props or rules for the page change. */

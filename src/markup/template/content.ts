@@ -1,3 +1,4 @@
+import type { ComponentCore } from '../../component/index.js';
 import { nearest, suggest, tagName } from '../../problem/index.js';
 import {
   type Content,
@@ -78,6 +79,12 @@ function commentContent(text: string, reading: TextReading): Content {
 function elementContent(node: MarkupElement, locals: Locals, reading: TextReading): Content {
   const component = reading.uses.get(node.tag);
   if (component) return useContent(node, component, locals, reading);
+  const meant = meantBy(node, reading);
+  if (meant) {
+    const hint = `Did you mean ${tagName(meant.name)}? A component's tag is its name.`;
+    reading.report('component-unknown', { name: node.tag, hint }, node.at);
+    return useContent(node, meant, locals, reading);
+  }
   if (node.tag === 'slot') return slotContent(node, locals, reading);
   // Told where its tag was read.
   if (hasHole(node.tag)) return contentOf(node.children, locals, reading);
@@ -90,6 +97,15 @@ function elementContent(node: MarkupElement, locals: Locals, reading: TextReadin
     const given = Object.keys(attributes).length === 0 ? undefined : attributes;
     return new ElementNode(node.tag, given, content, contentOf);
   });
+}
+
+/** The component that a tag without hyphens stands for: HTML reads `HutCard` as `hutcard`. */
+function meantBy({ at, tag }: MarkupElement, { places, uses }: TextReading): ComponentCore | undefined {
+  if (tag.includes('-') || at === undefined) return undefined;
+  const written = places.text.slice(at + 1, at + 1 + tag.length);
+  // HTML's own may be written in capitals, all of them.
+  if (written === tag || written === tag.toUpperCase()) return undefined;
+  return [...uses.values()].find(({ name }) => name.replaceAll('-', '') === tag);
 }
 
 /** A tag with a hyphen is a component, or else an element from elsewhere that the component says it knows. */

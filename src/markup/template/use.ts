@@ -87,7 +87,8 @@ function slotsOf(
   const slots: Record<string, SlotContent> = Object.create(null);
   for (const [name, nodes] of bySlot) {
     const given = trimmed(nodes);
-    if (given.length === 0) continue;
+    // A comment alone is nothing to fill a slot with.
+    if (given.every((node) => node.kind === 'comment' || isSpace(node))) continue;
     slots[name] = slotContent(given, name, component, locals, reading);
   }
   return slots;

@@ -1,5 +1,7 @@
+import type { AnyKind } from '../../component/index.js';
 import { finding, show } from '../../problem/index.js';
 import {
+  type Core,
   coreOf,
   describeValue,
   type EachNode,
@@ -10,20 +12,32 @@ import {
 } from '../../template/index.js';
 import { both, either, isNot } from '../block.js';
 import type { PlanEach } from '../plan.js';
+import type { Planner } from '../planner.js';
 import type { PlannedKind } from './kind.js';
+
+/** The kind of a prop that is never a list. */
+function noListOf(core: Core | undefined, { component }: Planner): AnyKind | undefined {
+  const kind = core?.op.op === 'prop' ? component?.props.kinds[core.op.index] : undefined;
+  return kind && !/^(?:list|any|schema)$/.test(kind.rules.word) ? kind : undefined;
+}
 
 /** Content for every item of a list. */
 export const each: PlannedKind<EachNode, PlanEach> = {
   plan(node, at, planner) {
     const { empty, item, key, label, list, row } = node;
     planner.locals = Math.max(planner.locals, item + 2);
+    const kind = noListOf(coreOf(list), planner);
+    if (kind)
+      planner.report(
+        finding('list-invalid', { name: describeValue(list), got: kind.rules.expected }, sourceOf(node)),
+      );
     const isList =
-      coreOf(list) !== undefined ||
+      (coreOf(list) !== undefined && !kind) ||
       Array.isArray(list) ||
       isAsyncRows(list) ||
       list === null ||
       list === undefined;
-    if (!isList) {
+    if (!isList && !kind) {
       const facts = { name: describeValue(list), got: show(list) };
       planner.report(finding('list-invalid', facts, sourceOf(node)));
     }
