@@ -36,6 +36,7 @@ export { preset } from './preset.js';
 export { propNameFaults } from './prop-names.js';
 export { type Rule, readText } from './rule.js';
 export { type AnySlotKind, SlotKind, slot } from './slot.js';
+export { stateNames } from './state-names.js';
 export type {
   Changes,
   ConnectedContext,

@@ -6,7 +6,7 @@ import {
   type EventsOf,
   type PropsOf,
 } from '../component/index.js';
-import { failure } from '../problem/index.js';
+import { failure, LatticeError } from '../problem/index.js';
 import { notAComponent } from '../tree/index.js';
 import { defineInPage, liveOf } from './in-page.js';
 import { classOf } from './runtime/element.js';
@@ -18,7 +18,7 @@ import { lookOf, type SheetOptions } from './runtime/page-sheets.js';
  *
  * @param components the components; behind them, `{ sheets }` gives their shadow roots style sheets of the page's own, such
  * as a CSS framework's: addresses or `CSSStyleSheet`s. All roots share one object; link it in the page's head, too.
- * @throws LatticeError `name-taken` when another element has the name, `component-unknown`
+ * @throws LatticeError `name-taken` when another element has the name, `component-unknown`; all others are registered then
  * @example register(VarietyCard, CrateCounter); // <crate-counter label="Crates"></crate-counter>
  * @example register(VarietyCard, CrateCounter, { sheets: ['/framework.css'] });
  */
@@ -28,11 +28,22 @@ export function register(
   const last = components.at(-1);
   const options = typeof last === 'object' ? (last as SheetOptions) : undefined;
   const look = options?.sheets && lookOf(options.sheets);
+  const failed: LatticeError[] = [];
   for (const component of options ? components.slice(0, -1) : components) {
     const core = coreOf(component as AnyComponent);
     // A server, and commands, read modules that do so as a page does: there is nothing to register with.
-    if (typeof customElements !== 'undefined') defineInPage(core, look);
+    if (typeof customElements === 'undefined') continue;
+    try {
+      defineInPage(core, look);
+    } catch (thrown) {
+      failed.push(thrown as LatticeError);
+    }
   }
+  // What is right is there by now.
+  const [only] = failed;
+  if (failed.length === 0) return;
+  const isAll = failed.every((one) => one instanceof LatticeError);
+  throw isAll && failed.length > 1 ? new LatticeError(failed.flatMap(({ problems }) => problems)) : only;
 }
 
 /** The class of a component's element: an `HTMLElement` with the component's props as properties. */

@@ -1,4 +1,4 @@
-import { type ComponentCore, markupReader, perComponent } from '../component/index.js';
+import { type ComponentCore, markupReader, perComponent, stateNames } from '../component/index.js';
 import {
   callPlace,
   deepOr,
@@ -7,6 +7,7 @@ import {
   failure,
   finding,
   LatticeError,
+  nearest,
   placeOf,
   reasonOf,
   suggest,
@@ -129,7 +130,10 @@ function reader(core: ComponentCore, op: 'prop' | 'state'): unknown {
     {
       get: function read(_target, name) {
         if (typeof name === 'symbol') return undefined;
-        if (op === 'state') return new ExprCore({ op, name }, read).face;
+        if (op === 'state') {
+          if (dev) tellMisspelt(name, core, read);
+          return new ExprCore({ op, name }, read).face;
+        }
         const index = core.props.at.get(name);
         if (index !== undefined) {
           return new ExprCore({ op: 'prop', name, index }, read).face;
@@ -147,6 +151,16 @@ function reader(core: ComponentCore, op: 'prop' | 'state'): unknown {
       ownKeys: () => [...core.props.names],
       getOwnPropertyDescriptor: (_target, name) => ({ enumerable: true, configurable: true, value: name }),
     },
+  );
+}
+
+/** A field that the first state has not, and that is nearly one it has: others may come with a handler. */
+function tellMisspelt(name: string, core: ComponentCore, read: unknown): void {
+  const known = stateNames(core) ?? [];
+  if (known.includes(name) || nearest(name, known) === undefined) return;
+  const hint = suggest(name, known, 'field');
+  currentRun()?.findings.push(
+    finding('name-unknown', { what: 'field of the state', name, hint }, placeOf(callPlace(read))),
   );
 }
 

@@ -270,7 +270,9 @@ export const words = {
   'handler-failed': error<{ component: string; handler: string; reason: string }>(
     ({ component, handler, reason }) => [
       `The handler "${handler}" of ${component} stopped with an error: ${reason}.`,
-      'The element stays as it was before. Catch in the handler what can go wrong, and show it by the state.',
+      /read only property|not extensible/.test(reason)
+        ? 'The state is not changed in place: give back what changes, return { count: state.count + 1 }.'
+        : 'The element stays as it was before. Catch in the handler what can go wrong, and show it by the state.',
     ],
   ),
   'samples-unread': error<{ name: string }>(({ name }) => [

@@ -4,7 +4,7 @@ import { componentProblems } from '../check/components.js';
 import { filesIn, namesLibrary } from '../check/files.js';
 import { loadModule } from '../check/modules.js';
 import { readSettings } from '../check/settings.js';
-import { type ComponentCore, componentCore, componentsIn, fallbackOf } from '../component/index.js';
+import { type ComponentCore, componentCore, componentsIn, stateNames } from '../component/index.js';
 import type { Catalog } from '../markup/index.js';
 import { isInteractive } from '../plan/index.js';
 import { LatticeError } from '../problem/index.js';
@@ -97,24 +97,11 @@ function textFacts(core: ComponentCore): ComponentFacts['text'] {
   const { handlers, helpers, template, uses } = core;
   return {
     file: (typeof template === 'object' && template.file) || '',
-    state: stateNames(core),
+    state: stateNames(core) ?? [],
     handlers: Object.keys(handlers),
     helpers: Object.keys(helpers),
     uses: uses.map(({ name }) => name),
   };
-}
-
-/** The names of a state, from props as they are at first, so far as it can be made of these. */
-function stateNames({ props, state }: ComponentCore): readonly string[] {
-  if (!state) return [];
-  const values = props.kinds.map((kind) =>
-    kind.settings.presence === 'fallback' ? fallbackOf(kind) : undefined,
-  );
-  try {
-    return Object.keys(state(Object.fromEntries(props.names.map((name, index) => [name, values[index]]))));
-  } catch {
-    return [];
-  }
 }
 
 /** The samples of a file, each with the component that it belongs to: the one it uses, else the one the file names. */

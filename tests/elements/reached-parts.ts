@@ -50,6 +50,21 @@ export const ClockBoard = component('clock-board', {
   template: ({ state }) => el.div(ClockAlone(), given(state.isOn, 'on')),
 });
 
+/** Its handler changes the state in place. */
+export const CrateMark = component('crate-mark', {
+  state: () => ({ marks: 0 }),
+  handlers: {
+    mark: ({ state }) => {
+      (state as { marks: number }).marks++;
+    },
+  },
+  template: ({ state, handlers }) =>
+    el.button({ type: 'button', on: { click: handlers.mark() } }, state.marks),
+});
+
+/** One that cannot be registered: a page has such an element already. */
+export const TakenPart = component('taken-part', { template: () => el.p('x') });
+
 Object.assign(globalThis, {
   written: () =>
     renderHtml(ClockRow, {}, { form: 'elements' }) + renderHtml(ClockBoard, {}, { form: 'elements' }),

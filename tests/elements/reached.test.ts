@@ -64,3 +64,15 @@ describe.each(ways)("an element in another's template, %s", (_how, ahead) => {
     expect(await count()).toBe('1');
   });
 });
+
+test('what can be registered is, beside what cannot; a state that is changed in place is told', async () => {
+  const page = await opened(false);
+  const told: string[] = [];
+  page.on('console', (message) => told.push(message.text()));
+  expect(await page.evaluate('startAll()')).toMatch(/name-taken/);
+  await page.evaluate("document.body.innerHTML = '<crate-mark></crate-mark>'");
+  await page.evaluate("document.querySelector('crate-mark').shadowRoot.querySelector('button').click()");
+  await expect.poll(() => told.join()).toContain('return { count: state.count + 1 }');
+  expect(told.join()).toContain('handler-failed');
+  expect(await page.locator('crate-mark button').innerText()).toBe('0');
+});

@@ -222,3 +222,16 @@ test('a comment alone is no content', () => {
   expect(of('<plain-hut><!-- nothing yet -->\n</plain-hut>')).toEqual([]);
   expect(of('<plain-hut><!-- one --> more</plain-hut>')).toEqual(['slot-untaken']);
 });
+
+test('a misspelt field of the state is told in functions as in HTML text, and one that may come is not', () => {
+  const of = (template: unknown): string[] =>
+    resolve(
+      component('hut-count', { state: () => ({ count: 0 }), template: template as never }),
+    ).problems.map(({ code, hint }) => `${code}: ${hint}`);
+  const wrong = /^name-unknown: Did you mean "count"\?/;
+  expect(of(({ state }: { state: Record<string, never> }) => el.p(state.cuont))).toEqual([
+    expect.stringMatching(wrong),
+  ]);
+  expect(of('<p>{{ cuont }}</p>')).toEqual([expect.stringMatching(wrong)]);
+  expect(of(({ state }: { state: Record<string, never> }) => el.p(state.count, state.sent))).toEqual([]);
+});

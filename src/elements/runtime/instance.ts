@@ -169,7 +169,8 @@ export class Instance {
     const { host } = this;
     return {
       props: this.props,
-      state: { ...this.scope.state },
+      // A field that is set here would change nothing: it says so while developing.
+      state: dev ? Object.freeze({ ...this.scope.state }) : { ...this.scope.state },
       host,
       dispatch: (name: string, detail?: unknown) =>
         host.dispatchEvent(new CustomEvent(name, { detail, bubbles: true, composed: true })),

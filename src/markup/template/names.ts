@@ -1,4 +1,4 @@
-import { type AnyKind, type ComponentCore, fallbackOf } from '../../component/index.js';
+import { type ComponentCore, stateNames } from '../../component/index.js';
 import { suggest } from '../../problem/index.js';
 import { coreOf, ExprCore, fieldOf, uid } from '../../template/index.js';
 import type { ExpressionTree } from '../expression/tree.js';
@@ -135,44 +135,4 @@ function stepsOf(tree: ExpressionTree): readonly string[] | undefined {
   if (tree.kind !== 'field' || tree.key.kind !== 'literal') return undefined;
   const before = stepsOf(tree.of);
   return before && [...before, String(tree.key.value)];
-}
-
-/**
- * The fields of a component's first state, from props at their fallbacks, or at the plainest value there is. Undefined
- * where it takes real props to tell them.
- */
-function stateNames({ state, props }: ComponentCore): readonly string[] | undefined {
-  if (!state) return [];
-  try {
-    const values = props.kinds.map((kind, index) => [props.names[index], fallbackOf(kind) ?? plainest(kind)]);
-    return Object.keys(state(Object.fromEntries(values)));
-  } catch {
-    return undefined;
-  }
-}
-
-/** The plainest value of a kind; nothing where only its author knows one. */
-function plainest({ rules: { holds, word } }: AnyKind): unknown {
-  switch (word) {
-    case 'text':
-    case 'url':
-      return '';
-    case 'number':
-      return 0;
-    case 'date':
-      return new Date(0);
-    case 'list':
-      return [];
-    case 'choice':
-      return Array.isArray(holds) ? holds[0] : undefined;
-    case 'record':
-      return Object.fromEntries(
-        Object.entries((holds ?? {}) as Readonly<Record<string, AnyKind>>).map(([name, kind]) => [
-          name,
-          fallbackOf(kind) ?? plainest(kind),
-        ]),
-      );
-    default:
-      return undefined;
-  }
 }
