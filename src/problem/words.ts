@@ -117,6 +117,10 @@ export const words = {
     `There is no element <${tag}>.`,
     hint,
   ]),
+  'element-misplaced': warning<{ tag: string; place: string; hint: string }>(({ tag, place, hint }) => [
+    `<${tag}> stands ${place}, where the HTML standard does not let it.`,
+    hint,
+  ]),
   'attribute-misleading': warning<{ attribute: string; tag: string }>(({ attribute, tag }) => [
     `<${tag}> has ${attribute}="false", and so it has the attribute: it holds by being there, whatever it says.`,
     `Leave ${attribute} out. Where it depends on something, give it true or false: in HTML text ${attribute}="{{ … }}".`,

@@ -3,6 +3,7 @@ import { mergedAttributes, type PlanElement } from '../plan/index.js';
 import { type Report, withSource } from '../template/index.js';
 import { misleadingAttribute, unknownAttribute, unknownTag } from './attribute-names.js';
 import type { TreeBuilder } from './build.js';
+import { misplacedElement } from './conforming.js';
 import { knownValue } from './known.js';
 import { elementMisfit, openName } from './nesting.js';
 import type { Spot, TreeScope } from './scope.js';
@@ -14,8 +15,14 @@ export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, b
   const tags = tag === undefined ? node.tags : [tag];
   const attributes = mergedAttributes(node.attributes, scope.accepted, tags, say);
   if (typeof node.tag === 'string') checkNames(node, say);
-  if (tag !== undefined) builder.misfit(elementMisfit(tag, spot.open), `<${tag}>`, scope, node);
-  else if (node.tags) checkAll(node.tags, node, scope, spot, builder);
+  if (tag !== undefined) {
+    const misfit = elementMisfit(tag, spot.open);
+    builder.misfit(misfit, `<${tag}>`, scope, node);
+    const misplaced = misfit
+      ? undefined
+      : misplacedElement(tag, (one) => hasAttribute(one, attributes), spot.open);
+    if (misplaced) say(misplaced);
+  } else if (node.tags) checkAll(node.tags, node, scope, spot, builder);
   builder.elements.push({ tag: tag ?? unknownName(node, scope), open: spot.open });
   builder.ids.element(tag ?? '?', attributes, (core) => knownValue(core, scope), {
     where: scope.path,
@@ -26,6 +33,16 @@ export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, b
   if (tag === 'script' || tag === 'style') return;
   const open = [...spot.open, tag === undefined ? unknownName(node, scope) : openName(tag, spot.open)];
   builder.nodes(node.content, scope, { ...spot, open, outlines: false });
+}
+
+/** Whether an attribute is there; `hidden` stands for the type of a control that nobody sees. */
+function hasAttribute(name: string, attributes: PlanElement['attributes']): boolean {
+  return attributes.some((one) => {
+    if (one.kind !== 'fixed' && one.kind !== 'value') return false;
+    return name === 'hidden'
+      ? one.kind === 'fixed' && one.name === 'type' && one.text === 'hidden'
+      : one.name === name;
+  });
 }
 
 /** An element that may be any among the open ones; of one that a prop of an open root chooses, with the prop's number. */
