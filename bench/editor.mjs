@@ -3,7 +3,11 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
-import { createProtocolConnection, StreamMessageReader, StreamMessageWriter } from 'vscode-languageserver-protocol/node';
+import {
+  createProtocolConnection,
+  StreamMessageReader,
+  StreamMessageWriter,
+} from 'vscode-languageserver-protocol/node';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const folder = join(root, 'out/bench-editor');
@@ -36,8 +40,14 @@ export const Part${n} = component('part-${n}', {
   writeFileSync(join(folder, `part-${n}.html`), n % 20 === 0 ? text(0) : text(n));
 }
 
-const child = spawn('node', ['dist/node/cli.js', 'editor', 'out/bench-editor'], { cwd: root, stdio: ['pipe', 'pipe', 'inherit'] });
-const connection = createProtocolConnection(new StreamMessageReader(child.stdout), new StreamMessageWriter(child.stdin));
+const child = spawn('node', ['dist/node/cli.js', 'editor', 'out/bench-editor'], {
+  cwd: root,
+  stdio: ['pipe', 'pipe', 'inherit'],
+});
+const connection = createProtocolConnection(
+  new StreamMessageReader(child.stdout),
+  new StreamMessageWriter(child.stdin),
+);
 let told = () => {};
 connection.onNotification('textDocument/publishDiagnostics', () => told());
 connection.listen();
@@ -47,12 +57,18 @@ await connection.sendNotification('initialized', {});
 
 const uri = pathToFileURL(join(folder, 'part-510.html')).href;
 let version = 1;
-await connection.sendNotification('textDocument/didOpen', { textDocument: { uri, languageId: 'html', version, text: text(510) } });
+await connection.sendNotification('textDocument/didOpen', {
+  textDocument: { uri, languageId: 'html', version, text: text(510) },
+});
 const ask = (method, position) => connection.sendRequest(method, { textDocument: { uri }, position });
 const write = (changed) =>
-  connection.sendNotification('textDocument/didChange', { textDocument: { uri, version: ++version }, contentChanges: [{ text: changed }] });
+  connection.sendNotification('textDocument/didChange', {
+    textDocument: { uri, version: ++version },
+    contentChanges: [{ text: changed }],
+  });
 await write(`${text(510)}<`);
-while ((await ask('textDocument/completion', { line: 6, character: 1 })).length < count) await new Promise((done) => setTimeout(done, 50));
+while ((await ask('textDocument/completion', { line: 6, character: 1 })).length < count)
+  await new Promise((done) => setTimeout(done, 50));
 console.log(`read ${count} templates: ${((performance.now() - started) / 1000).toFixed(1)} s`);
 
 const timed = async (name, work) => {
@@ -63,7 +79,9 @@ const timed = async (name, work) => {
     times.push(performance.now() - start);
   }
   times.sort((a, b) => a - b);
-  console.log(`${name.padEnd(34)} median ${times[50].toFixed(1)} ms, 95 of 100 within ${times[94].toFixed(1)} ms`);
+  console.log(
+    `${name.padEnd(34)} median ${times[50].toFixed(1)} ms, 95 of 100 within ${times[94].toFixed(1)} ms`,
+  );
 };
 await timed('completion of 1,000 tags', () => ask('textDocument/completion', { line: 6, character: 1 }));
 await timed('completion in an expression', () => ask('textDocument/completion', { line: 1, character: 9 }));

@@ -1,3 +1,3 @@
 export { compare, type Difference } from './compare.js';
 export { type SamplePages, samplePages } from './sample-pages.js';
-export { type Scheme, shoot } from './shoot.js';
+export { type Scheme, shoot, slugOf } from './shoot.js';

@@ -79,16 +79,21 @@ async function show(page: Page, { folder, html }: SamplePage): Promise<void> {
   await page.evaluate('document.fonts.ready');
 }
 
+/** A sample's name as a file has it: `With a paragraph` is `with-a-paragraph`. */
+export function slugOf(name: string): string {
+  const slug = name
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '');
+  return slug || 'sample';
+}
+
 /** A name for each sample that a file can have, each once. */
 function fileNames(pages: readonly SamplePage[]): ReadonlyMap<SamplePage, string> {
   const names = new Map<SamplePage, string>();
   const taken = new Set<string>();
   for (const page of pages) {
-    const slug =
-      page.name
-        .toLowerCase()
-        .replace(/[^\p{L}\p{N}]+/gu, '-')
-        .replace(/^-|-$/g, '') || 'sample';
+    const slug = slugOf(page.name);
     let name = `${page.group}/${slug}`;
     for (let n = 2; taken.has(name); n++) name = `${page.group}/${slug}-${n}`;
     taken.add(name);

@@ -11,7 +11,7 @@ import { editorData, elementsManifest, propsSchema, tagTypes } from '../../descr
 import { type ReferenceSample, referencePage } from '../../describe/reference.js';
 import { suggest } from '../../problem/index.js';
 import { isSampleFile, textSamples } from '../../samples/index.js';
-import { samplePages, shoot } from '../../shots/index.js';
+import { samplePages, shoot, slugOf } from '../../shots/index.js';
 import { UsageError, wrongCall } from '../load.js';
 
 const forms = ['manifest', 'schemas', 'editor', 'types', 'reference'] as const;
@@ -177,11 +177,7 @@ async function samplesFor(
   const files = await shoot(wanted, { folder, widths: [640], schemes: ['light'], browser });
   return (name) =>
     known(name).map((sample) => {
-      const slug =
-        sample.name
-          .toLowerCase()
-          .replace(/[^\p{L}\p{N}]+/gu, '-')
-          .replace(/^-|-$/g, '') || 'sample';
+      const slug = slugOf(sample.name);
       const file = files.find((one) => one === `${name}/${slug}.640-light.png`);
       return file === undefined ? sample : { ...sample, picture: `pictures/${file}` };
     });

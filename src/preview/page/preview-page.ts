@@ -1,215 +1,25 @@
 import { type Content, calc, component, eachOf, el, given, phrase, uid } from 'zesty-lattice';
-import type { Problem } from '../../problem/index.js';
-import type { Catalogue, ComponentFacts, Given, SampleFacts, Shown, Token } from '../../reading/facts.js';
-import {
-  type Address,
-  addressOf,
-  firstLook,
-  type Look,
-  readAddress,
-  textAddress,
-  widthIn,
-} from './address.js';
-import { catalogueNow, save, shownOf, shownText } from './asking.js';
+import { type Look, readAddress, widthIn } from './address.js';
+import { catalogueNow, save } from './asking.js';
 import { ComponentFinder } from './component-finder.js';
 import { LiveStage } from './live-stage.js';
+import { asLines, listening, noted, sizes, together } from './noted.js';
 import { CodeView, ComponentIndex, counted, ProblemNote, TreeBranch } from './parts.js';
 import { pageRules } from './rules.js';
 import { SlotField } from './slot-field.js';
+import {
+  changed,
+  factsIn,
+  first,
+  isCurrent,
+  remember,
+  type Sent,
+  sampleAddress,
+  settled,
+  show,
+} from './state.js';
 import { ValueField } from './value-field.js';
-import { type Held, inWords, startOf } from './values.js';
-
-interface Sent {
-  readonly name: string;
-  readonly detail: string;
-  readonly by: string;
-}
-
-interface State {
-  readonly catalogue: Catalogue;
-  readonly isRead: boolean;
-  readonly name: string;
-  readonly given: Given;
-  /** A sample that is more than one use: it is shown as it is written. */
-  readonly text: string;
-  readonly look: Look;
-  readonly shown: Shown;
-  /** Whether what is shown is not yet that of what is given. */
-  readonly isAsking: boolean;
-  readonly sent: readonly Sent[];
-  readonly said: readonly string[];
-  /** What went wrong on the way to the server. */
-  readonly failure: string;
-  /** What was done, told once. */
-  readonly notice: string;
-  readonly sampleName: string;
-  /** Whether a sample of that name is there already. */
-  readonly isTaken: boolean;
-}
-
-const nothing: Given = { props: {}, slots: {} };
-const noneShown: Shown = {
-  text: '',
-  code: '',
-  lines: [],
-  html: '',
-  faults: {},
-  problems: [],
-  tree: [],
-  bytes: { plain: 0, gzip: 0, brotli: 0 },
-};
-const none: ComponentFacts = {
-  name: '',
-  exportName: '',
-  file: '',
-  shown: '',
-  line: 1,
-  description: '',
-  isLive: false,
-  props: [],
-  slots: [],
-  events: [],
-  text: { file: '', state: [], handlers: [], helpers: [], uses: [] },
-  samples: [],
-  problems: [],
-};
-
-const first: State = {
-  catalogue: { components: [], unread: [] },
-  isRead: false,
-  name: '',
-  given: nothing,
-  text: '',
-  look: firstLook,
-  shown: noneShown,
-  isAsking: false,
-  sent: [],
-  said: [],
-  failure: '',
-  notice: '',
-  sampleName: '',
-  isTaken: false,
-};
-
-type Change = (changes: Partial<State> | ((state: State) => Partial<State>)) => void;
-
-const factsIn = (catalogue: Catalogue, name: string): ComponentFacts =>
-  catalogue.components.find((one) => one.name === name) ?? none;
-
-/** What a component is given when nobody said anything: its first sample, else what it cannot do without. */
-function givenAtFirst({ props, samples, slots }: ComponentFacts): Given {
-  const [sample] = samples;
-  if (sample?.given) return sample.given;
-  return {
-    props: Object.fromEntries(props.filter((one) => one.isNeeded).map((one) => [one.name, startOf(one)])),
-    slots: Object.fromEntries(slots.filter((one) => one.isNeeded).map((one) => [one.name, 'Text'])),
-  };
-}
-
-/** What the address says, as it stands in the state. */
-function settled(
-  catalogue: Catalogue,
-  { given: its, look, name, text: written }: Address,
-  now: State,
-): Partial<State> {
-  const facts = factsIn(catalogue, name);
-  const [sample] = facts.samples;
-  const text = written || (its === null && sample?.given === null ? sample.text : '');
-  const isOther = name !== now.name;
-  return {
-    name: facts.name,
-    look,
-    text,
-    given: its ?? (text === '' ? givenAtFirst(facts) : nothing),
-    ...(isOther && { sent: [], said: [], sampleName: '', isTaken: false, notice: '', shown: noneShown }),
-  };
-}
-
-let asked = 0;
-
-/** Asks what comes of what the component is given now; what is asked later counts. */
-async function show(
-  { given: its, name, text }: Pick<State, 'given' | 'name' | 'text'>,
-  change: Change,
-): Promise<void> {
-  if (name === '') return;
-  const own = ++asked;
-  change({ isAsking: true });
-  try {
-    const shown = text === '' ? await shownOf(name, its) : await shownText(text);
-    if (own === asked) change({ shown, failure: '', isAsking: false });
-  } catch (thrown) {
-    if (own === asked) change({ failure: (thrown as Error).message, isAsking: false });
-  }
-}
-
-function remember({ given: its, look, name, text }: Pick<State, 'given' | 'look' | 'name' | 'text'>): void {
-  const address = text === '' ? addressOf(name, its, look) : textAddress(name, text, look);
-  history.replaceState(null, '', name === '' ? '#' : `#${address}`);
-}
-
-/** What was typed: shown at once in its field, asked for, and kept in the address. */
-function changed(now: State, change: Change): Partial<State> {
-  remember(now);
-  void show(now, change);
-  return { given: now.given, notice: '', said: [] };
-}
-
-const isSame = (one: Given, other: Given): boolean => addressOf('', one) === addressOf('', other);
-
-function isCurrent(now: Given, text: string, sample: SampleFacts): boolean {
-  return sample.given === null ? text === sample.text : text === '' && isSame(now, sample.given);
-}
-
-function sampleAddress(name: string, look: Look, { given: its, text }: SampleFacts): string {
-  return `#${its === null ? textAddress(name, text, look) : addressOf(name, its, look)}`;
-}
-
-type Noted = Pick<Problem, 'code' | 'severity' | 'message' | 'hint'>;
-
-function noted(message: string, hint = '', code = ''): Noted {
-  return { code: code as Noted['code'], severity: 'error', message, hint };
-}
-
-/** A problem as the library tells it on the console, or whatever else was said there. */
-function saidThere(text: string): Noted {
-  const [, severity, code, message = '', rest = ''] =
-    /^(error|warning) ([a-z-]+): (.*)\n([\s\S]*)$/.exec(text) ?? [];
-  if (severity === undefined) return noted(text);
-  const hint = rest.replace(/^ {2}in .*\n/, '').trim();
-  return { ...noted(message, hint, code), severity: severity === 'error' ? 'error' : 'warning' };
-}
-
-/**
- * What is wrong in the use and in the component, and what the stage said on its console, each once; not what stands at
- * its field.
- */
-function together(
-  { faults, problems }: Shown,
-  own: readonly Problem[],
-  said: readonly string[],
-): readonly Noted[] {
-  const told = new Set<string>();
-  return [...problems, ...own, ...said.map(saidThere)].filter(({ code, message }) => {
-    const isAtField =
-      /^prop-(?:invalid|missing)$/.test(code) && Object.keys(faults).some((name) => message.includes(name));
-    const isNew = !told.has(message);
-    told.add(message);
-    return isNew && !isAtField;
-  });
-}
-
-const asLines = (text: string): readonly (readonly Token[])[] =>
-  text.split('\n').map((line) => [{ kind: 'text', text: line }]);
-
-function sizes({ bytes: { brotli, gzip, plain }, problems }: Shown): string {
-  if (problems.some(({ severity }) => severity === 'error')) return 'none: something does not fit';
-  return `${plain} bytes, ${gzip} with gzip, ${brotli} with brotli`;
-}
-
-function listening(events: ComponentFacts['events']): string {
-  return `None yet. It sends ${events.map(({ name }) => name).join(', ')}.`;
-}
+import { type Held, inWords } from './values.js';
 
 /** The whole page: what the component is given on one side, what comes of it on the other. */
 export const PreviewPage = component('preview-page', {
