@@ -10,7 +10,7 @@ const soon = { timeout: 15_000, interval: 20 };
 
 const card = `<article class="card {{ season }}">
   <h3>{{ title }}</h3>
-  <template each-of="tools" as="tool" key="name"><li>{{ tool.name }}</li></template>
+  <template each-of="tools" as="tool" key="name"><p>{{ tool.name }}</p></template>
   <season-tag season="{{ season }}"></season-tag>
   <button type="button" handles="click: count(1)">{{ seen }} {{ upper(title) }}</button>
   <slot name="badge"></slot>

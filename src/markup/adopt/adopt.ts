@@ -153,6 +153,13 @@ function fits(element: ParsedElement, selector: string): boolean {
   }
 }
 
+/** The spaces and tabs before a place, where its line begins with them. */
+function indentAt(html: string, at: number): string {
+  let from = at;
+  while (from > 0 && (html[from - 1] === ' ' || html[from - 1] === '\t')) from--;
+  return from === 0 || html[from - 1] === '\n' ? html.slice(from, at) : '';
+}
+
 /** The HTML with uses in the place of the blocks. */
 function sampleOf(
   html: string,
@@ -163,16 +170,19 @@ function sampleOf(
 ): string {
   let sample = '';
   let at = 0;
+  let next = 0;
+  const waiting = [...slots.values()].sort((one, other) => one.from - other.from);
   for (const [index, block] of blocks.entries()) {
     const place = block.sourceCodeLocation;
     if (!place) continue;
     const props = [...(values[index] ?? [])].map(
       ([prop, text]) => ` ${attributeOf(prop)}="${escapeAttribute(text)}"`,
     );
-    const inside = [...slots.values()].filter(
-      ({ from }) => from >= place.startOffset && from < place.endOffset,
-    );
-    const indent = /(?:^|\n)([ \t]*)$/.exec(html.slice(0, place.startOffset))?.[1] ?? '';
+    // Both stand in the order of the text, so that each slot is looked at once.
+    while ((waiting[next]?.from ?? Infinity) < place.startOffset) next++;
+    const inside: SlotPlace[] = [];
+    while ((waiting[next]?.from ?? Infinity) < place.endOffset) inside.push(waiting[next++] as SlotPlace);
+    const indent = indentAt(html, place.startOffset);
     const content = inside.map(
       ({ name: slot, from, to }) =>
         `\n${indent}  <template slot="${slot}">${html.slice(from, to)}</template>`,

@@ -18,7 +18,9 @@ import type { PlannedKind } from './kind.js';
 /** The kind of a prop that is never a list. */
 function noListOf(core: Core | undefined, { component }: Planner): AnyKind | undefined {
   const kind = core?.op.op === 'prop' ? component?.props.kinds[core.op.index] : undefined;
-  return kind && !/^(?:list|any|schema)$/.test(kind.rules.word) ? kind : undefined;
+  if (!kind || /^(?:list|any|schema)$/.test(kind.rules.word)) return undefined;
+  // A record of no known fields may be rows that come one after another.
+  return kind.rules.word === 'record' && kind.rules.holds === undefined ? undefined : kind;
 }
 
 /** Content for every item of a list. */
