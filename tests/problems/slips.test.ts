@@ -181,6 +181,12 @@ describe('in HTML text', () => {
       '<template given="…">',
       '<p><template given="open">x</template></p>',
     ],
+    [
+      'a block between signs',
+      '<p>{% if open %}x{% endif %}</p>',
+      '<template given="…">',
+      '<p><template given="open">x</template></p>',
+    ],
     ['a component by its export', '<HutCard></HutCard>', '<hut-card>', '<hut-card></hut-card>'],
     [
       'rows of a text',

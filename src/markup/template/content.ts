@@ -59,11 +59,38 @@ function withoutIndent(line: string): string {
 }
 
 function textContent(node: MarkupString, locals: Locals, reading: TextReading): Content[] {
+  tellBlocks(node, reading);
   return pieces(node.text, reading.holes).map((piece) => {
     if (typeof piece === 'string') return piece;
     const found = readExpression(piece.expression, holeAt(piece.at, node.at), locals, reading);
     return found && (found.isConstant ? (found.constant as Content) : (found.core.face as Content));
   });
+}
+
+/** What stands here for blocks between braces and signs, by their first word. */
+const blockWords: Readonly<Record<string, string>> = {
+  if: '<template given="…">',
+  unless: '<template given="not …">',
+  elif: '<template otherwise given="…">',
+  elsif: '<template otherwise given="…">',
+  else: '<template otherwise>',
+  for: '<template each-of="…" as="…">',
+  each: '<template each-of="…" as="…">',
+};
+
+/** Tells blocks that are text here, and would be shown; what ends one is not told again. */
+function tellBlocks({ at, text }: MarkupString, reading: TextReading): void {
+  for (const found of text.matchAll(/\{%-?\s*(\w+)[^%]*%\}/g)) {
+    const [written, word = ''] = found;
+    const stands = Object.hasOwn(blockWords, word) ? blockWords[word] : undefined;
+    if (stands === undefined) continue;
+    const fault = `${JSON.stringify(written)} is text here, and is shown`;
+    reading.report(
+      'directive-invalid',
+      { fault, hint: `Write ${stands}.` },
+      at === undefined ? undefined : at + found.index,
+    );
+  }
 }
 
 /** Where a hole's expression starts; unknown where the parser tells no places. */
