@@ -19,7 +19,14 @@ export function namesLibrary(text: string): boolean {
 }
 
 const patterns = ['**/*.{ts,js,mts,mjs,cts,cjs,html}'];
-const never = ['**/node_modules/**', '**/dist/**', '**/*.d.{ts,mts,cts}', '**/*.{test,spec}.*', '**/.*/**'];
+/** What is installed, built, declared or a test; a file that is named itself is read all the same. */
+const never = [
+  '**/node_modules/**',
+  '**/{dist,out,build,coverage}/**',
+  '**/*.d.{ts,mts,cts}',
+  '**/*.{test,spec}.*',
+  '**/.*/**',
+];
 
 /** The files below the given paths, sorted; a file that is named itself is always among them. */
 export async function filesIn(

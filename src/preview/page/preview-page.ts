@@ -125,10 +125,13 @@ export const PreviewPage = component('preview-page', {
         ),
       ),
       el.main(
-        eachOf(state.catalogue.unread, ({ file, message }) =>
-          ProblemNote({
-            problem: calc(file, message, (path, why) => noted(`${path} could not be read.`, why)),
-          }),
+        el.div(
+          { class: 'unread' },
+          eachOf(state.catalogue.unread, ({ file, message }) =>
+            ProblemNote({
+              problem: calc(file, message, (path, why) => noted(`${path} could not be read.`, why)),
+            }),
+          ),
         ),
         given(
           isChosen,

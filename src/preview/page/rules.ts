@@ -60,7 +60,8 @@ output { display: block; min-block-size: 1.5em; margin-block-start: .4rem; font-
 .events b { color: var(--name); }
 .events code { overflow-wrap: anywhere; min-inline-size: 0; flex: 1; }
 .tree { margin: 0; padding: 0; list-style: none; }
-.problems { display: grid; gap: .5rem; }
+.problems, .unread { display: grid; gap: .5rem; }
+.unread:not(:empty) { margin-block-end: 1.25rem; }
 @media (max-width: 56rem) {
   .both { grid-template-columns: minmax(0, 1fr); }
   .comes { order: -1; }
