@@ -241,3 +241,24 @@ test('a misspelt field of the state is told in functions as in HTML text, and on
   expect(of('<p>{{ cuont }}</p>')).toEqual([expect.stringMatching(wrong)]);
   expect(of(({ state }: { state: Record<string, never> }) => el.p(state.count, state.sent))).toEqual([]);
 });
+
+test('a field that a declared record does not have is told in HTML text, at its place', () => {
+  const tool = prop.record({ name: prop.text(), grip: prop.record({ long: prop.flag() }).optional() });
+  const of = (template: string): readonly string[] =>
+    resolve(
+      component('tool-list', {
+        props: { tool, tools: prop.list(tool), any: prop.list<{ x: string }>() },
+        template,
+      }),
+    )
+      .problems.filter(({ code }) => code !== 'prop-unread')
+      .map(({ hint, source }) => `${hint} ${template.slice((source?.column ?? 1) - 1).split(/\W/)[0]}`);
+  expect(of('{{ tool.nmae }}')).toEqual([expect.stringMatching(/^Did you mean "name"\?/)]);
+  expect(of('<template each-of="tools" as="one">{{ one.nmae }}{{ one.grip.long }}</template>')).toHaveLength(
+    1,
+  );
+  expect(of('{{ tools[0].nmae }}{{ tool.grip.lnog }}')).toHaveLength(2);
+  expect(
+    of('<template each-of="any" as="one">{{ one.y }}</template>{{ tool.name }}{{ tools.length }}'),
+  ).toEqual([]);
+});

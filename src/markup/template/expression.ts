@@ -3,6 +3,7 @@ import { nearestOr } from '../../problem/index.js';
 import { type Core, ExprCore, inputsOf, isAnew, type Op } from '../../template/index.js';
 import { parseExpression } from '../expression/parse.js';
 import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
+import { fieldFault, kindOf } from './kinds.js';
 import type { Locals, Meaning } from './names.js';
 import type { TextReading } from './reading.js';
 
@@ -96,7 +97,9 @@ class Binder {
       case 'field': {
         const path = this.#reading.names.rooted(tree, this.#locals);
         if (path) return this.#meant(path.meaning, path.at);
-        return made({ op: 'member', of: this.core(tree.of), key: this.core(tree.key) });
+        const of = this.core(tree.of);
+        this.#checkField(of, tree);
+        return made({ op: 'member', of, key: this.core(tree.key) });
       }
       case 'call':
         return this.#call(tree);
@@ -119,6 +122,13 @@ class Binder {
           otherwise: this.core(tree.otherwise),
         });
     }
+  }
+
+  /** Tells a field that what is read does not have, where its kind is declared. */
+  #checkField(of: ExprCore, { key }: Extract<ExpressionTree, { kind: 'field' }>): void {
+    if (key.kind !== 'literal' || typeof key.value !== 'string') return;
+    const hint = fieldFault(kindOf(of, this.#component, this.#reading.kinds), key.value);
+    if (hint !== undefined) this.#fail('field', key.value, hint, key.at);
   }
 
   #call(tree: Extract<ExpressionTree, { kind: 'call' }>): ExprCore {

@@ -3,6 +3,7 @@ import { type Finding, finding, type ProblemCode, type SourcePlace } from '../..
 import { currentRun, lineEaters } from '../../template/index.js';
 import { type Hole, unmarkedFacts } from '../syntax/holes.js';
 import type { Places } from '../syntax/place.js';
+import type { LocalKinds } from './kinds.js';
 import { Names } from './names.js';
 
 /** The reading of one component's template text: what its parts are told with. */
@@ -12,6 +13,8 @@ export class TextReading {
   readonly holes: readonly Hole[];
   readonly findings: Finding[];
   readonly names: Names;
+  /** The kinds of what rows and slots hand over, where they are declared. */
+  readonly kinds: LocalKinds = new WeakMap();
   /** Components that may be named, by tag. */
   readonly uses: ReadonlyMap<string, ComponentCore>;
   /** Whether line breaks are layout where it reads now. */

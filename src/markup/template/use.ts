@@ -134,14 +134,15 @@ function slotContent(
       );
     }
     const label = nameIn(as, reading) ?? 'data';
-    return deeper(1, (local) => ({
-      content: contentOf(
-        wrapper.children,
-        new Map([...locals, [label, localExpr(local, label, 'data')]]),
-        reading,
-      ),
-      data: local,
-    }));
+    return deeper(1, (local) => {
+      const handed = localExpr(local, label, 'data');
+      const kind = component.slots.kinds[component.slots.at.get(name) ?? -1]?.item;
+      if (kind) reading.kinds.set(handed, kind);
+      return {
+        content: contentOf(wrapper.children, new Map([...locals, [label, handed]]), reading),
+        data: local,
+      };
+    });
   }
   const content = nodes.flatMap((node): readonly MarkupNode[] => {
     if (node.kind !== 'element') return [node];
