@@ -183,4 +183,17 @@ describe('lattice render', () => {
     expect(lattice('check', path).code).toBe(0);
     rmSync(dirname(path), { recursive: true });
   });
+
+  test('finds in a document what is wrong with the page as a whole, as check does', () => {
+    const path = join(mkdtempSync(join(root, 'tests/cli/shots-')), 'page.html');
+    writeFileSync(
+      path,
+      '<!doctype html><html lang="en"><head><title>Twice</title></head><body><h1 id="top">One</h1><p id="top">two</p><price-tag cents="250"></price-tag></body></html>',
+    );
+    const { code, err, out } = lattice('render', path, '--uses', tag);
+    expect(out).toContain('€ 2.50');
+    expect(err).toContain('id-doubled');
+    expect(code).toBe(1);
+    rmSync(dirname(path), { recursive: true });
+  });
 });

@@ -30,6 +30,19 @@ describe('the packed package', () => {
     expect(code).toBe(0);
   });
 
+  test('has whatever its README leads to', () => {
+    const files = new Set(
+      execFileSync('tar', ['-tzf', tarball], { encoding: 'utf8' })
+        .split('\n')
+        .map((one) => one.replace(/^package\//, '')),
+    );
+    const links = [...readFileSync(join(root, 'README.md'), 'utf8').matchAll(/\]\((?!https?:)([^)#]+)/g)].map(
+      ([, path = '']) => path,
+    );
+    expect(links.length).toBeGreaterThan(30);
+    expect(links.filter((path) => !files.has(path))).toEqual([]);
+  });
+
   test('has nothing for publint to find', () => {
     const { code, out } = tool('publint', 'run', tarball, '--strict');
     expect(out).toContain('All good');

@@ -2,12 +2,14 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { Command, Option } from 'commander';
 import { pageOf, propsOf, sourcesOf } from '../../batch/index.js';
+import { pageFindings } from '../../check/page.js';
 import { type ComponentCore, componentCore } from '../../component/index.js';
 import { codeOf } from '../../html/code/ahead.js';
 import { mailText } from '../../html/mail.js';
 import { renderDocument } from '../../markup/index.js';
+import { isDocument } from '../../markup/syntax/read-node.js';
 import { blocksOf, isInteractive } from '../../plan/index.js';
-import type { Problem } from '../../problem/index.js';
+import { type Problem, placed } from '../../problem/index.js';
 import { resolve } from '../../tree/index.js';
 import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
 import { printProblems } from '../print-problems.js';
@@ -134,7 +136,10 @@ function again(path: string, { css, props, uses = [] }: Options, command: Comman
 /** A document comes back with its components rendered; those with errors stay as they were written. */
 async function document(path: string, options: Options): Promise<void> {
   const { text, file, known } = await loadDocument(path, options);
-  const { html, problems } = renderDocument(text, known, { file });
+  const { html, origin, problems: found } = renderDocument(text, known, { file });
+  // What the page as a whole has wrong, such as an id that stands twice, is seen when it is rendered.
+  const whole = pageFindings(html, origin, !isDocument(text)).map((one) => placed(one, ''));
+  const problems = [...found, ...whole];
   await write(html, options.out);
   if (problems.length > 0) printProblems(problems);
   if (problems.some((problem) => problem.severity === 'error')) process.exitCode = 1;
