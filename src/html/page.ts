@@ -11,7 +11,7 @@ import { isUse, notAComponent, refuse } from '../tree/index.js';
 import { escapeAttribute, escapeText } from './escape.js';
 import { mailHtml } from './mail.js';
 import { Pass, type Sink, tellOnConsole } from './pass.js';
-import { joinedCss, nonceText, type RenderOptions, sheetLink, writeTo } from './render.js';
+import { joinedCss, nonceText, type RenderOptions, sheetLink, withCall, writeTo } from './render.js';
 import { BytesSink, joinedBytes, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
@@ -46,10 +46,14 @@ export interface PageOptions
  * @example renderPage(FairPage({ varieties }), { title: 'Open day', lang: 'en' })
  */
 export function renderPage(target: Use | AnyComponent, options: PageOptions): string {
-  const sink = new TextSink();
-  const { before, last } = pageParts(target, options, sink, renderPage);
-  const html = before + sink.with(last) + pageEnd;
-  return options.mail ? mailHtml(html, options.onProblem ?? tellOnConsole) : html;
+  try {
+    const sink = new TextSink();
+    const { before, last } = pageParts(target, options, sink, renderPage);
+    const html = before + sink.with(last) + pageEnd;
+    return options.mail ? mailHtml(html, options.onProblem ?? tellOnConsole) : html;
+  } catch (thrown) {
+    throw withCall(thrown, renderPage);
+  }
 }
 
 /**

@@ -8,7 +8,7 @@ import {
   UseNode,
 } from '../component/index.js';
 import { failedUse } from '../plan/index.js';
-import { dev, failure, type Problem } from '../problem/index.js';
+import { callPlace, dev, failure, LatticeError, type Problem, placeOf } from '../problem/index.js';
 import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { making } from './code/index.js';
 import { escapeAttribute } from './escape.js';
@@ -72,22 +72,26 @@ export function renderHtml<const Target extends Use | AnyComponent>(
   target: Target,
   ...given: RenderArguments<Target>
 ): string {
-  // The way of a server: plain markup, without styles.
-  if (making.isQuick && given.length < 2) {
-    const core = componentCore(target);
-    const use = core ? new UseNode(core, given[0] as AnyProps | undefined, undefined, renderHtml) : target;
-    if (use instanceof UseNode && (core || given.length === 0) && (!dev || isSeen(use))) {
-      const quick = quickText(use);
-      if (quick !== undefined) return quick;
+  try {
+    // The way of a server: plain markup, without styles.
+    if (making.isQuick && given.length < 2) {
+      const core = componentCore(target);
+      const use = core ? new UseNode(core, given[0] as AnyProps | undefined, undefined, renderHtml) : target;
+      if (use instanceof UseNode && (core || given.length === 0) && (!dev || isSeen(use))) {
+        const quick = quickText(use);
+        if (quick !== undefined) return quick;
+      }
     }
+    const { use, options } = calledWith(target, given[0], given[1]);
+    const { html, rules, styled } = write(use, options);
+    const isPlain = !options.styles || (styled.size === 0 && rules === '');
+    const all = isPlain
+      ? html
+      : `<style${nonceText(options.nonce)}>${joinedCss(styleSheet(styled), rules)}</style>${html}`;
+    return options.pretty ? pretty(all) : all;
+  } catch (thrown) {
+    throw withCall(thrown, renderHtml);
   }
-  const { use, options } = calledWith(target, given[0], given[1]);
-  const { html, rules, styled } = write(use, options);
-  const isPlain = !options.styles || (styled.size === 0 && rules === '');
-  const all = isPlain
-    ? html
-    : `<style${nonceText(options.nonce)}>${joinedCss(styleSheet(styled), rules)}</style>${html}`;
-  return options.pretty ? pretty(all) : all;
 }
 
 /**
@@ -108,6 +112,25 @@ export function renderBytes<const Target extends Use | AnyComponent>(
   const styles = new BytesSink();
   styles.take(`<style${nonceText(options.nonce)}>${joinedCss(styleSheet(styled), rules)}</style>`);
   return joinedBytes(styles.with(''), sink.with(last));
+}
+
+/** Where this library's own rooms call a rendering: their lines tell nobody anything. */
+const ownFiles = /\/dist\/(?:node|testing)\/|\/src\/(?:batch|testing)\//;
+
+/**
+ * What was thrown, with the line of the call where what is wrong is the use that was handed to it: on the spot a use has
+ * no line of its own, since looking for one costs more than rendering it.
+ *
+ * @param call the public function that was called
+ */
+export function withCall(thrown: unknown, call: unknown): unknown {
+  if (!dev || !(thrown instanceof LatticeError)) return thrown;
+  const source = placeOf(callPlace(call));
+  const isOfUse = ({ code, source: known, where }: Problem): boolean =>
+    !known && !where.includes(' › ') && /^(?:prop|slot)-/.test(code);
+  if (!source || ownFiles.test(source.file) || !thrown.problems.some(isOfUse)) return thrown;
+  const problems = thrown.problems.map((one) => (isOfUse(one) ? { ...one, source } : one));
+  return new LatticeError(problems, { cause: thrown.cause });
 }
 
 /** Sorts out the two ways a rendering is called. */

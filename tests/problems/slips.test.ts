@@ -1,6 +1,18 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from 'vitest';
-import { component, el, LatticeError, preset, prop, resolve, slot, type Use } from 'zesty-lattice';
-import { renderHtml } from 'zesty-lattice/html';
+import {
+  component,
+  el,
+  LatticeError,
+  type Problem,
+  preset,
+  prop,
+  resolve,
+  slot,
+  type Use,
+} from 'zesty-lattice';
+import { renderHtml, renderPage } from 'zesty-lattice/html';
 
 // What a beginner writes by mistake, without types to stop it: one problem, with the words that mend it.
 const NoteCard = component('note-card', {
@@ -261,4 +273,25 @@ test('a field that a declared record does not have is told in HTML text, at its 
   expect(
     of('<template each-of="any" as="one">{{ one.y }}</template>{{ tool.name }}{{ tools.length }}'),
   ).toEqual([]);
+});
+
+test('a use that is handed straight to a rendering is told with the line of the call', () => {
+  const Hut = component('hut-line', {
+    props: { title: prop.text() },
+    template: ({ props }) => el.b(props.title),
+  });
+  const lines = readFileSync(fileURLToPath(import.meta.url), 'utf8').split('\n');
+  for (const render of [
+    () => renderHtml(Hut({ title: 4 as never })), // here, as text
+    () => renderPage(Hut({} as never), { title: 'x', lang: 'en' }), // here, as a page
+  ]) {
+    let problem: Problem | undefined;
+    try {
+      render();
+    } catch (thrown) {
+      [problem] = (thrown as LatticeError).problems;
+    }
+    expect(problem?.source?.file).toMatch(/slips\.test\.ts$/);
+    expect(lines[(problem?.source?.line ?? 1) - 1]).toMatch(/\/\/ here, as/);
+  }
 });
