@@ -1,3 +1,4 @@
+import { attributeOf } from '../component/index.js';
 import type { Catalogue, ComponentFacts, FieldFacts } from '../reading/facts.js';
 import type { Open, Spot, Spotted } from './spot.js';
 
@@ -73,9 +74,6 @@ export function ofProp(field: FieldFacts, owner: ComponentFacts, word = field.na
   };
 }
 
-const attributeName = (prop: string): string =>
-  prop.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
-
 const directives: Readonly<Record<string, string>> = {
   given: 'Shows what is in it where the expression holds.',
   otherwise: 'Shows what is in it where the condition before does not hold.',
@@ -93,7 +91,7 @@ function attributesOf(
 ): readonly Known[] {
   const facts = tags.get(tag);
   const found: Known[] = facts
-    ? facts.props.map((field) => ofProp(field, facts, attributeName(field.name)))
+    ? facts.props.map((field) => ofProp(field, facts, attributeOf(field.name)))
     : [];
   if (tag === 'template')
     for (const [word, about] of Object.entries(directives))
@@ -118,7 +116,7 @@ function valuesOf(
   open: readonly Open[],
 ): readonly Known[] {
   const facts = tags.get(tag);
-  const field = facts?.props.find((one) => attributeName(one.name) === attribute);
+  const field = facts?.props.find((one) => attributeOf(one.name) === attribute);
   if (facts && field)
     return field.words.map((one) => ({
       word: one,

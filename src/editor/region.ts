@@ -1,4 +1,5 @@
 import type { Catalogue, ComponentFacts } from '../reading/facts.js';
+import { templateIn } from '../reading/template-in.js';
 
 /** HTML text in a file, the place in it, and the component whose template it is. */
 export interface Region {
@@ -21,14 +22,9 @@ export function regionAt(
   if (/\.html?$/.test(file)) return { text, offset, owner: components.find((one) => one.text.file === file) };
   for (const owner of components) {
     if (owner.file !== file || owner.text.file !== '') continue;
-    const start = new RegExp(`component(?:\\.generic[^(]*\\(\\))?\\(\\s*(['"\`])${owner.name}\\1`).exec(text);
-    if (!start || start.index > offset) continue;
-    const found = /\btemplate:\s*`/.exec(text.slice(start.index));
-    if (!found) continue;
-    const from = start.index + found.index + found[0].length;
-    const end = text.indexOf('`', from);
-    if (offset < from || (end >= 0 && offset > end)) continue;
-    return { text: text.slice(from, end < 0 ? text.length : end), offset: offset - from, owner };
+    const place = templateIn(owner.name, text);
+    if (!place || offset < place.from || offset > place.to) continue;
+    return { text: text.slice(place.from, place.to), offset: offset - place.from, owner };
   }
   return undefined;
 }

@@ -91,9 +91,9 @@ function isFlow(tag: string): boolean {
 }
 
 /** A component with those it uses, at any depth. */
-function reached(
+export function reached(
   component: ComponentCore,
-  counts: (component: ComponentCore) => boolean,
+  counts: (component: ComponentCore) => boolean = () => true,
 ): ReadonlySet<ComponentCore> {
   const seen = new Set([component]);
   // A set that grows while it is walked is walked to its end.

@@ -1,4 +1,4 @@
-import type { ComponentCore } from '../component/index.js';
+import { attributeOf, type ComponentCore } from '../component/index.js';
 import { knownLives } from '../elements/in-page.js';
 import { type Written, writtenBy } from '../elements/inspected.js';
 import { instanceOf } from '../elements/runtime/element.js';
@@ -61,7 +61,7 @@ function liveFound(element: LiveElement): Found {
 
 /** Where the value of an element's prop came from that stands in no component's template. */
 function fromOf(element: Element, prop: string): string {
-  const attribute = prop.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
+  const attribute = attributeOf(prop);
   return element.hasAttribute(attribute) ? `its attribute ${attribute}` : 'its property, or its fallback';
 }
 

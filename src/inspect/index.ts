@@ -4,7 +4,7 @@ import { defineInPage } from '../elements/in-page.js';
 import { inspecting } from '../plan/index.js';
 import { readMarks } from './document-marks.js';
 import { type Found, foundAt, usesInPage } from './found.js';
-import { type Box, InspectPanel, type Shown, type UseLine } from './panel.js';
+import { type Box, InspectPanel, noBox, type Shown, type UseLine } from './panel.js';
 
 export type { Found } from './found.js';
 
@@ -95,10 +95,7 @@ function outline(elements: readonly Element[], label: string): void {
     Math.max(...boxes.map((one) => one.right)),
     Math.max(...boxes.map((one) => one.bottom)),
   ];
-  panel.box =
-    boxes.length === 0
-      ? { left: 0, top: 0, width: 0, height: 0, label: '' }
-      : { left, top, width: right - left, height: bottom - top, label };
+  panel.box = boxes.length === 0 ? noBox : { left, top, width: right - left, height: bottom - top, label };
 }
 
 function under({ clientX, clientY }: MouseEvent): Element | undefined {

@@ -34,7 +34,7 @@ export interface Box {
   readonly label: string;
 }
 
-const noBox: Box = { left: 0, top: 0, width: 0, height: 0, label: '' };
+export const noBox: Box = { left: 0, top: 0, width: 0, height: 0, label: '' };
 
 /** What a part of the page is: its component, where it is written, what it was given. It speaks by events alone. */
 export const InspectPanel = component('inspect-panel', {

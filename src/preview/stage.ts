@@ -48,7 +48,7 @@ export function stageModule(components: readonly ComponentFacts[], css: string |
   const names = components.map((_, index) => `C${index}`);
   const imports = components.map(
     ({ exportName, file, name }, index) => `
-import(${quoted(urlOf(file))}).then(({ ${exportName === 'default' ? 'default' : exportName}: ${names[index]} }) => add(${quoted(name)}, ${names[index]}), (thrown) => told(${quoted(name)}, thrown));`,
+import(${quoted(urlOf(file))}).then(({ ${exportName}: ${names[index]} }) => add(${quoted(name)}, ${names[index]}), (thrown) => told(${quoted(name)}, thrown));`,
   );
   return `import { register } from 'zesty-lattice/elements';
 ${css === undefined ? '' : `import ${quoted(urlOf(resolve(css)))};\n`}

@@ -7,7 +7,3 @@ export type Ask =
   | { readonly kind: 'text'; readonly text: string }
   /** What is wrong in a file as it is being written. */
   | { readonly kind: 'problems'; readonly file: string; readonly text: string };
-
-export function isOfText(ask: Ask): ask is Extract<Ask, { kind: 'text' }> {
-  return ask.kind === 'text';
-}

@@ -1,3 +1,4 @@
+import type { PrettyPart } from '../html/pretty.js';
 import type { Problem } from '../problem/index.js';
 import type { Line } from '../tree-page/view.js';
 
@@ -85,11 +86,8 @@ export interface Catalogue {
   readonly unread: readonly UnreadFile[];
 }
 
-/** One piece of HTML text with what it is, so that it can be coloured. */
-export interface Token {
-  readonly kind: 'tag' | 'name' | 'value' | 'text' | 'comment';
-  readonly text: string;
-}
+/** One piece of HTML text with what it is. */
+export type Token = PrettyPart;
 
 /** What comes of a component with what it was given. */
 export interface Shown {

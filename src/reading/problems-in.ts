@@ -7,6 +7,7 @@ import type { Problem } from '../problem/index.js';
 import { isSampleFile } from '../samples/index.js';
 import { resolveOpen } from '../tree/index.js';
 import type { ReadProject } from './catalogue.js';
+import { templateIn } from './template-in.js';
 
 /**
  * What is wrong in a file of a project with this text, which need not be saved yet: a template's text, a document,
@@ -44,13 +45,12 @@ function moduleProblems(cores: readonly ComponentCore[], file: string, text: str
   };
   const found: Problem[] = [];
   for (const core of own) {
-    const inside =
-      typeof core.template === 'object' && core.template.file === undefined
-        ? textIn(core.name, text)
-        : undefined;
-    if (inside) {
-      const { at, template } = inside;
-      const before = text.slice(0, at).split('\n');
+    const isText = typeof core.template === 'object' && core.template.file === undefined;
+    const place = isText ? templateIn(core.name, text) : undefined;
+    const template = place && text.slice(place.from, place.to);
+    // What a string works out, or writes with signs of its own, is known when the module runs.
+    if (place && template !== undefined && !/[\\]|\$\{/.test(template)) {
+      const before = text.slice(0, place.from).split('\n');
       const [line, column] = [before.length, (before.at(-1)?.length ?? 0) + 1];
       for (const one of textProblems(core, template, `${file}#`))
         found.push({ ...one, source: moved(one.source, file, line, column) });
@@ -58,16 +58,6 @@ function moduleProblems(cores: readonly ComponentCore[], file: string, text: str
       found.push(...componentProblems(core).filter(({ source }) => source?.file === file));
   }
   return found;
-}
-
-/** The text of a component's template in its module, as long as it is a string without expressions of its own. */
-function textIn(name: string, text: string): { readonly at: number; readonly template: string } | undefined {
-  const start = new RegExp(`component(?:\\.generic(?:<[^>]*>)?\\(\\))?\\(\\s*(['"\`])${name}\\1`).exec(text);
-  if (!start) return undefined;
-  const found = /\btemplate:\s*(`)((?:[^`\\$]|\$(?!\{))*)`/.exec(text.slice(start.index));
-  if (!found) return undefined;
-  const [all, , template = ''] = found;
-  return { at: start.index + found.index + all.length - template.length - 1, template };
 }
 
 function moved(

@@ -1,7 +1,7 @@
 // The process that reads the project for a preview, anew after each change: what it is asked is told in facts.ts.
 
 import { prepareLoading } from '../check/modules.js';
-import { type Ask, isOfText } from './asks.js';
+import type { Ask } from './asks.js';
 import { readProject } from './catalogue.js';
 import type { Catalogue } from './facts.js';
 import { problemsIn } from './problems-in.js';
@@ -20,7 +20,7 @@ async function answer(ask: Ask): Promise<unknown> {
   }
   const read = await project;
   if (!read) return undefined;
-  if (isOfText(ask)) return shownText(read, ask.text);
+  if (ask.kind === 'text') return shownText(read, ask.text);
   if (ask.kind === 'problems') return problemsIn(read, ask.file, ask.text);
   const core = read.known.components.get(ask.component);
   return core && shown(read, core, ask.given);

@@ -112,6 +112,19 @@ describe('lattice editor', () => {
     await expect.poll(() => codes('grove-card.ts'), soon).toEqual([]);
   });
 
+  test('takes the string of one component for no other', async () => {
+    const two = module
+      .replace('template: `', 'template: () => null,\n  other: `')
+      .replace(
+        "template: markupFile(import.meta.url, './grove-card.html')",
+        'template: `<b>{{ |season }}</b>`',
+      );
+    expect(await editor.completions(file('grove-card.ts'), two)).toEqual([]);
+    const own = module.replace('{{ wide }}', "{{ |wide ? 'a\\`b' : '' }}");
+    expect(await editor.completions(file('grove-card.ts'), own)).toContain('wide');
+    await editor.write(file('grove-card.ts'), module);
+  });
+
   test('closes a tag that was left open', async () => {
     await editor.write(file('grove-card.html'), `${card}<p>left <b>open`);
     await expect.poll(() => codes('grove-card.html'), soon).toContain('tag-unclosed');

@@ -18,18 +18,7 @@ let url = '';
 const told: string[] = [];
 
 beforeAll(async () => {
-  server = spawn('node', [fileURLToPath(new URL('./serve.mjs', import.meta.url))], {
-    env: { ...process.env, NODE_ENV: '', NODE_OPTIONS: '' },
-  });
-  url = await new Promise((give, fail) => {
-    let said = '';
-    for (const stream of [server.stdout, server.stderr])
-      stream?.on('data', (part) => {
-        said += part;
-        if (/^http\S+\/$/m.test(said)) give(said.trim());
-      });
-    server.on('exit', () => fail(new Error(said)));
-  });
+  [server, url] = await serving();
   browser = await chromium.launch(browserOptions);
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   page.on('console', (message) => {
@@ -47,6 +36,23 @@ afterAll(async () => {
 });
 
 type TreeUse = ComponentTree['root'];
+
+/** Starts the server, with the plugin's option or without. */
+async function serving(...args: readonly string[]): Promise<[ChildProcess, string]> {
+  const child = spawn('node', [fileURLToPath(new URL('./serve.mjs', import.meta.url)), ...args], {
+    env: { ...process.env, NODE_ENV: '', NODE_OPTIONS: '' },
+  });
+  const address = await new Promise<string>((give, fail) => {
+    let said = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream?.on('data', (part) => {
+        said += part;
+        if (/^http\S+\/$/m.test(said)) give(said.trim());
+      });
+    child.on('exit', () => fail(new Error(said)));
+  });
+  return [child, address];
+}
 
 interface Seen {
   readonly component: string;
@@ -220,6 +226,23 @@ test('is accessible, also narrow and dark', async () => {
     expect(broken).toEqual([]);
   }
 });
+
+test('works by its import alone, without the option', async () => {
+  const [other, address] = await serving('without');
+  const own = await browser.newPage();
+  await own.goto(`${address}own.html`);
+  await own.waitForFunction(
+    "document.querySelector('inspect-panel') && document.querySelector('variety-picker').shadowRoot",
+  );
+  const found = (await own.evaluate(
+    "(({ path, source }) => [path, source.line])(inspect(document.querySelector('variety-picker').shadowRoot.querySelectorAll('crate-counter')[1]))",
+  )) as unknown;
+  expect(found).toEqual(['variety-picker › crate-counter[2]', 81]);
+  await own.goto(address);
+  expect(await own.content()).not.toContain('lattice:');
+  await own.close();
+  other.kill();
+}, 30_000);
 
 test('is in no build', async () => {
   const { lattice } = await import('../../dist/node/vite.js' as string);

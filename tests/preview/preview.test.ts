@@ -204,16 +204,16 @@ describe('lattice preview', () => {
     for (const { name, samples } of found.components) {
       await choose(page, name);
       for (const sample of samples.length > 0 ? samples : [undefined]) {
-        if (sample) await page.getByRole('link', { name: sample.name, exact: true }).click();
+        if (sample) await page.getByRole('link', { name: sample.name, exact: true }).press('Enter');
         await expect.poll(() => region('The use as HTML text'), soon).toMatch(new RegExp(`^<${name}`));
         if (sample) await page.locator('.samples [aria-current=true]', { hasText: sample.name }).waitFor();
         await page.locator('.comes[aria-busy=false]').waitFor();
         const shown = await asked(await region('The use as HTML text'));
         expect(shown.problems.filter(({ severity }) => severity === 'error')).toEqual([]);
-        await page.getByRole('button', { name: 'Copy as HTML text' }).click();
+        await page.getByRole('button', { name: 'Copy as HTML text' }).press('Enter');
         await expect.poll(clipboard, soon).toMatch(new RegExp(`^<${name}`));
         expect((await asked(await clipboard())).html).toBe(shown.html);
-        await page.getByRole('button', { name: 'Copy as functions' }).click();
+        await page.getByRole('button', { name: 'Copy as functions' }).press('Enter');
         await expect.poll(clipboard, soon).toMatch(/^[A-Z]/);
         copies.push({ name, html: shown.html, code: await clipboard() });
       }

@@ -12,6 +12,7 @@ import { type ReferenceSample, referencePage } from '../../describe/reference.js
 import { suggest } from '../../problem/index.js';
 import { isSampleFile, textSamples } from '../../samples/index.js';
 import { samplePages, shoot, slugOf } from '../../shots/index.js';
+import { countWords } from '../../tree/index.js';
 import { UsageError, wrongCall } from '../load.js';
 
 const forms = ['manifest', 'schemas', 'editor', 'types', 'reference'] as const;
@@ -72,14 +73,12 @@ async function run(paths: readonly string[], options: Options): Promise<void> {
   }
 }
 
-const counted = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
-
 const said: Readonly<Record<Form, (count: number) => string>> = {
-  manifest: (count) => `the custom elements manifest of ${counted(count, 'component')}`,
-  schemas: (count) => `the props of ${counted(count, 'component')} as JSON Schema`,
-  editor: (count) => `${counted(count, 'tag')} for the completion of HTML`,
-  types: (count) => `types of ${counted(count, 'element')} for TypeScript`,
-  reference: (count) => `${counted(count, 'page')} in Markdown`,
+  manifest: (count) => `the custom elements manifest of ${countWords(count, 'component')}`,
+  schemas: (count) => `the props of ${countWords(count, 'component')} as JSON Schema`,
+  editor: (count) => `${countWords(count, 'tag')} for the completion of HTML`,
+  types: (count) => `types of ${countWords(count, 'element')} for TypeScript`,
+  reference: (count) => `${countWords(count, 'page')} in Markdown`,
 };
 
 /** The files of one form, by their names. */

@@ -5,10 +5,11 @@ import { pageOf, propsOf, sourcesOf } from '../../batch/index.js';
 import { pageFindings } from '../../check/page.js';
 import { type ComponentCore, componentCore } from '../../component/index.js';
 import { codeOf } from '../../html/code/ahead.js';
+import { reached } from '../../html/facts.js';
 import { mailText } from '../../html/mail.js';
 import { renderDocument } from '../../markup/index.js';
 import { isDocument } from '../../markup/syntax/read-node.js';
-import { blocksOf, isInteractive } from '../../plan/index.js';
+import { isInteractive } from '../../plan/index.js';
 import { type Problem, placed } from '../../problem/index.js';
 import { resolve } from '../../tree/index.js';
 import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
@@ -104,24 +105,13 @@ function sayProps(path: string, { component, props }: Options, problems: readonl
 
 /** That what is live does nothing as plain HTML. */
 function sayLive(core: ComponentCore): void {
-  const live = [...new Set([core, ...usesBelow(core)])].filter(isInteractive).map(({ name }) => `<${name}>`);
+  const live = [...reached(core)].filter(isInteractive).map(({ name }) => `<${name}>`);
   if (live.length === 0) return;
   const list =
     live.length > 3 ? `${live.slice(0, 3).join(', ')} and ${live.length - 3} more` : live.join(', ');
   process.stderr.write(
     `${list} ${live.length === 1 ? 'is' : 'are'} live: as plain HTML nothing happens in it. --form elements keeps the elements, for a page that registers them.\n`,
   );
-}
-
-/** The components that stand in a component's template, and in theirs. */
-function usesBelow(core: ComponentCore, seen = new Set<ComponentCore>()): ReadonlySet<ComponentCore> {
-  for (const block of blocksOf(core))
-    for (const { component } of block.uses) {
-      if (seen.has(component)) continue;
-      seen.add(component);
-      usesBelow(component, seen);
-    }
-  return seen;
 }
 
 /** Renders whenever the module, what it imports, its props or rules for the page change. */

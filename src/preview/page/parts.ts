@@ -1,11 +1,10 @@
 import { type Content, calc, component, eachOf, el, given, phrase, prop } from 'zesty-lattice';
 import type { Problem } from '../../problem/index.js';
 import type { ComponentFacts, Token } from '../../reading/facts.js';
+import { countWords } from '../../tree/words.js';
 import type { Line } from '../../tree-page/view.js';
 import { addressOf } from './address.js';
 import { branchRules, codeRules, indexRules, problemRules } from './rules.js';
-
-export const counted = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
 
 /** Code or HTML text, in colours where its pieces say what they are. */
 export const CodeView = component('code-view', {
@@ -79,7 +78,7 @@ export const ComponentIndex = component('component-index', {
               calc(one.problems, (all) => all.length > 0),
               el.span(
                 { class: 'bad' },
-                calc(one.problems, (all) => counted(all.length, 'problem')),
+                calc(one.problems, (all) => countWords(all.length, 'problem')),
               ),
             ),
             eachOf(one.samples, (sample) =>

@@ -1,10 +1,11 @@
 import { type Content, calc, component, eachOf, el, given, phrase, uid } from 'zesty-lattice';
+import { countWords } from '../../tree/words.js';
 import { type Look, readAddress, widthIn } from './address.js';
 import { catalogueNow, save } from './asking.js';
 import { ComponentFinder } from './component-finder.js';
 import { LiveStage } from './live-stage.js';
 import { asLines, listening, noted, sizes, together } from './noted.js';
-import { CodeView, ComponentIndex, counted, ProblemNote, TreeBranch } from './parts.js';
+import { CodeView, ComponentIndex, ProblemNote, TreeBranch } from './parts.js';
 import { pageRules } from './rules.js';
 import { SlotField } from './slot-field.js';
 import {
@@ -121,7 +122,7 @@ export const PreviewPage = component('preview-page', {
         ComponentFinder({ components: state.catalogue.components, on: { chosen: handlers.chose() } }),
         el.span(
           { class: 'soft' },
-          calc(state.catalogue, ({ components }) => counted(components.length, 'component')),
+          calc(state.catalogue, ({ components }) => countWords(components.length, 'component')),
         ),
       ),
       el.main(

@@ -1,0 +1,2 @@
+import 'zesty-lattice/inspect';
+import './main.js';
