@@ -22,6 +22,7 @@ export type {
   NoneDeclaredAbove,
   NoProps,
   Omittable,
+  Placement,
   Presence,
   PropInputs,
   PropKinds,

@@ -1,8 +1,11 @@
 import type { ComponentCore, Declared } from '../component/index.js';
 import { documentFindings } from '../markup/document/document-findings.js';
 import { renderDocument } from '../markup/document/render-document.js';
+import { usesIn } from '../markup/document/uses-in.js';
+import { Places } from '../markup/syntax/place.js';
+import { readDocument } from '../markup/syntax/read-node.js';
 import { type Finding, type Problem, placed } from '../problem/index.js';
-import { resolveOpen } from '../tree/index.js';
+import { placementFault, resolveOpen } from '../tree/index.js';
 import { pageFindings } from './page.js';
 
 /** What is wrong in a document, or in a part of one, its components rendered. */
@@ -15,8 +18,25 @@ export function documentProblems(
 ): readonly Problem[] {
   const found: Finding[] = [...documentFindings(text, file, [...components.keys()])];
   const rendered = renderDocument(text, { components, foreign }, { file });
+  if (!isPart) found.push(...outermostFindings(text, file, components, foreign));
   found.push(...pageFindings(rendered.html, rendered.origin, isPart));
   return [...found.map((one) => placed(one, '')), ...rendered.problems];
+}
+
+/** Components that stand on the page itself, and may not. */
+function outermostFindings(
+  text: string,
+  file: string,
+  components: ReadonlyMap<string, ComponentCore>,
+  foreign: readonly string[],
+): readonly Finding[] {
+  const places = new Places(text, file);
+  // What else is wrong with them is told when they are rendered.
+  const uses = usesIn(text, readDocument(text), places, { components, foreign }, () => undefined);
+  return [...uses].flatMap(({ place, use }) => {
+    const fault = placementFault(use.component, []);
+    return fault ? [{ ...fault, source: places.at(place.from) }] : [];
+  });
 }
 
 /**

@@ -2,6 +2,7 @@ import type { SourcePlace } from '../problem/index.js';
 import type { Provided } from '../template/index.js';
 import type { AnyEventKind } from './event.js';
 import type { AnyKind } from './kind.js';
+import type { Placement } from './placement.js';
 import type { AnySlotKind } from './slot.js';
 
 /** A template written as HTML text, or CSS rules, and the file that was read from. */
@@ -19,6 +20,8 @@ export interface ComponentCore {
   readonly slots: Declared<AnySlotKind>;
   /** The prop that names the element whose attributes a use may give as well. */
   readonly accepts: string | undefined;
+  /** Where it may be used; anywhere unless given. */
+  readonly placement?: Placement | undefined;
   readonly events: Readonly<Record<string, AnyEventKind>>;
   readonly load: ((context: never) => unknown) | undefined;
   /** Content for where it cannot be shown, or a function of what went wrong. */

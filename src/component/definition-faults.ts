@@ -24,6 +24,7 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
   props: (value) => eachFault(value, 'a prop', isKind, 'made by prop.text() and the like'),
   slots: (value) => eachFault(value, 'a slot', isSlotKind, 'made by slot()'),
   accepts: (value) => must(typeof value === 'string', 'the name of a prop', value),
+  placement: placementFault,
   styles: (value) => must([value].flat().every(isText), 'CSS text, a file of it, or a list of these', value),
   events: (value) => eachFault(value, 'an event', isEventKind, 'made by event()'),
   state: functionFault,
@@ -54,6 +55,19 @@ function usesFault(value: unknown): Fault {
   return wrong === undefined
     ? undefined
     : `has in its list something that is no component, but ${show(wrong)}`;
+}
+
+/** Beside `names` and `parents` there is nothing, and a word is in a list though it be the only one. */
+function placementFault(value: unknown): Fault {
+  if (!isRecord(value)) return must(false, 'a record with "names" or "parents"', value);
+  for (const [part, words] of Object.entries(value)) {
+    if (part !== 'names' && part !== 'parents')
+      return `has "${part}", where there is only "names" and "parents"`;
+    const isList = Array.isArray(words) && words.every((word) => typeof word === 'string' && word !== '');
+    if (words !== undefined && !isList)
+      return `has "${part}" that has to be a list of names, and is ${show(words)}`;
+  }
+  return undefined;
 }
 
 function eachFault(value: unknown, one: string, isRight: (value: unknown) => boolean, what: string): Fault {

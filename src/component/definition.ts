@@ -1,5 +1,6 @@
 import type { Content, Provided } from '../template/index.js';
 import type { TemplateText } from './core.js';
+import type { Placement } from './placement.js';
 import type {
   ConnectedContext,
   EventKinds,
@@ -47,6 +48,8 @@ export interface Definition<
   readonly slots?: S;
   /** The name of a `prop.tag`: a use may then give the chosen element's attributes, and the template spreads `accepted`. */
   readonly accepts?: Accepts;
+  /** Where it may be used, where that is not anywhere. */
+  readonly placement?: Placement;
   /** CSS rules for the component's own elements. They reach neither slot content nor other components. */
   readonly styles?: StylesInput | readonly StylesInput[];
   readonly events?: Events;

@@ -32,6 +32,7 @@ export { TagKind } from './kinds/tag.js';
 export { type MarkupReader, markupReader, setMarkupReader, type TextContext } from './markup-reader.js';
 export { nameFault } from './name.js';
 export { forgetComponents, perComponent } from './per-component.js';
+export type { Placement } from './placement.js';
 export { preset } from './preset.js';
 export { propNameFaults } from './prop-names.js';
 export { type Rule, readText } from './rule.js';

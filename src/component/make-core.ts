@@ -10,6 +10,7 @@ import type { NamedComponent, StylesInput } from './definition.js';
 import type { AnyEventKind } from './event.js';
 import type { AnyKind } from './kind.js';
 import { textSlots } from './markup-reader.js';
+import type { Placement } from './placement.js';
 import { type AnySlotKind, slot } from './slot.js';
 
 /** A definition without the types that only its author needs. */
@@ -18,6 +19,7 @@ export interface LooseDefinition {
   readonly props?: Readonly<Record<string, AnyKind>>;
   readonly slots?: Readonly<Record<string, AnySlotKind>>;
   readonly accepts?: string;
+  readonly placement?: Placement;
   readonly styles?: StylesInput | readonly StylesInput[];
   readonly events?: Readonly<Record<string, AnyEventKind>>;
   readonly state?: ComponentCore['state'];
@@ -45,6 +47,7 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
     props: declared(parts.props),
     slots: declared(parts.slots),
     accepts: parts.accepts,
+    placement: parts.placement,
     events: parts.events ?? {},
     handlers: parts.handlers ?? {},
     load: parts.load,

@@ -1,4 +1,5 @@
 import { type ComponentCore, componentCore } from '../component/index.js';
+import { placementText } from '../tree/index.js';
 
 /** A module and what it exports, as `import * as priceTag from './price-tag.js'` gives it. */
 export interface DescribedModule {
@@ -33,4 +34,9 @@ export function describedIn(modules: readonly DescribedModule[]): readonly Descr
 function isHome({ core, path }: Pick<Described, 'core' | 'path'>): boolean {
   const stem = (file: string): string => file.replace(/\.[cm]?[jt]sx?$/, '').replace(/^.*\//, '');
   return core.source !== undefined && stem(core.source.file) === stem(path);
+}
+
+/** What a component is, and where it may stand, as sentences; empty where its author says neither. */
+export function aboutOf(core: ComponentCore): string {
+  return [core.description, placementText(core)].filter(Boolean).join(' ');
 }

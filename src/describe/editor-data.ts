@@ -7,6 +7,7 @@ import {
 } from '../component/index.js';
 import { failure } from '../problem/index.js';
 import { notAComponent } from '../tree/index.js';
+import { aboutOf } from './described.js';
 
 /** Data for the completion of HTML (https://github.com/microsoft/vscode-html-languageservice, customData.schema.json), version 1.1. */
 export interface EditorData {
@@ -46,14 +47,15 @@ export function editorData(components: Iterable<AnyComponent>): EditorData {
   return { version: 1.1, tags: cores.map(tag) };
 }
 
-function tag({ description = '', name, props, slots }: ComponentCore): EditorTag {
+function tag(core: ComponentCore): EditorTag {
+  const { name, props, slots } = core;
   const named = slots.names.map((slot, index) => {
     const about = slots.kinds[index]?.description;
     return `- ${slot === 'default' ? 'what stands between its tags' : `\`slot="${slot}"\``}${about === undefined ? '' : `: ${about}`}`;
   });
   return {
     name,
-    description: markdown([description, named.length > 0 ? `Slots:\n\n${named.join('\n')}` : '']),
+    description: markdown([aboutOf(core), named.length > 0 ? `Slots:\n\n${named.join('\n')}` : '']),
     attributes: props.names.map((prop, index) => {
       const { rules, settings } = props.kinds[index] as AnyKind;
       const words = rules.word === 'choice' || rules.word === 'tag' ? (rules.holds as readonly string[]) : [];

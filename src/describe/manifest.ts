@@ -1,5 +1,5 @@
 import { type AnyKind, attributeOf, fallbackOf, isMade } from '../component/index.js';
-import { type Described, type DescribedModule, describedIn } from './described.js';
+import { aboutOf, type Described, type DescribedModule, describedIn } from './described.js';
 import { styleParts, styleProperties } from './style-facts.js';
 import { typeText } from './type-text.js';
 
@@ -36,14 +36,14 @@ export function elementsManifest(modules: readonly DescribedModule[]): ElementsM
 }
 
 function declaration({ core, exportName }: Described): Readonly<Record<string, unknown>> {
-  const { description, events, name, props, slots } = core;
+  const { events, name, props, slots } = core;
   const kinds = props.names.map((prop, index) => [prop, props.kinds[index] as AnyKind] as const);
   return {
     kind: 'class',
     name: exportName,
     customElement: true,
     tagName: name,
-    ...said(description),
+    ...said(aboutOf(core) || undefined),
     superclass: { name: 'HTMLElement' },
     attributes: kinds.map(([prop, kind]) => ({
       name: attributeOf(prop),

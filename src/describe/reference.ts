@@ -1,5 +1,5 @@
 import { type AnyKind, attributeOf, fallbackOf, isMade } from '../component/index.js';
-import type { Described } from './described.js';
+import { aboutOf, type Described } from './described.js';
 import { styleParts, styleProperties } from './style-facts.js';
 import { typeText } from './type-text.js';
 
@@ -22,11 +22,11 @@ export function referencePage(
   file: string,
   samples: readonly ReferenceSample[],
 ): string {
-  const { description = '', events, name, props, slots } = core;
+  const { events, name, props, slots } = core;
   const kinds = props.names.map((prop, index) => [prop, props.kinds[index] as AnyKind] as const);
   const parts = [
     `# ${name}`,
-    description,
+    aboutOf(core),
     `\`${exportName}\` in \`${file}\``,
     ...samples.flatMap(({ name: title, picture, text }) => [
       `## ${escaped(title)}`,

@@ -23,7 +23,9 @@ export function knownAt(
   const tags = new Map(components.map((one) => [one.name, one]));
   switch (spot.kind) {
     case 'tag':
-      return spot.isEnd ? endTags(open) : components.map(ofComponent);
+      return spot.isEnd
+        ? endTags(open)
+        : components.filter((one) => mayStand(one, tags, owner, open)).map(ofComponent);
     case 'attribute':
       return attributesOf(spot, tags, owner, open);
     case 'value':
@@ -38,6 +40,20 @@ export function knownAt(
 function endTags(open: readonly Open[]): readonly Known[] {
   const innermost = open.at(-1);
   return innermost ? [{ word: innermost.tag, what: 'component', detail: 'ends here', about: '' }] : [];
+}
+
+/** Whether a component may stand there: in what is around it in the text, or in the component whose template it is. */
+function mayStand(
+  { placement: { parents } }: ComponentFacts,
+  tags: ReadonlyMap<string, ComponentFacts>,
+  owner: ComponentFacts | undefined,
+  open: readonly Open[],
+): boolean {
+  if (!parents) return true;
+  const around = open.map(({ tag }) => tags.get(tag)).findLast((one) => one !== undefined) ?? owner;
+  return around
+    ? [around.name, ...around.placement.names].some((word) => parents.includes(word))
+    : parents.length === 0;
 }
 
 function ofComponent(facts: ComponentFacts): Known {

@@ -91,6 +91,9 @@ export const words = {
     `Nothing defines a component "${name}".`,
     hint,
   ]),
+  'component-misplaced': error<{ component: string; place: string; hint: string }>(
+    ({ component, place, hint }) => [`<${component}> stands ${place}, where it may not be used.`, hint],
+  ),
   'component-cycle': error<{ path: string }>(({ path }) => [
     `A component contains itself without end: ${path}.`,
     'Put the inner use under given(…) or eachOf(…), so that it ends when there is nothing more to show.',

@@ -5,6 +5,7 @@ import { filesIn, namesLibrary } from '../check/files.js';
 import { loadModule } from '../check/modules.js';
 import { readSettings } from '../check/settings.js';
 import { type ComponentCore, componentCore, componentsIn, stateNames } from '../component/index.js';
+import { aboutOf } from '../describe/described.js';
 import type { Catalog } from '../markup/index.js';
 import { isInteractive } from '../plan/index.js';
 import { LatticeError } from '../problem/index.js';
@@ -79,7 +80,8 @@ function facts(
     file,
     shown: relative('.', file),
     line: core.source?.line ?? 1,
-    description: core.description ?? '',
+    description: aboutOf(core),
+    placement: { names: core.placement?.names ?? [], parents: core.placement?.parents ?? null },
     isLive: isInteractive(core),
     props: core.props.names.flatMap((name, index) => {
       const kind = core.props.kinds[index];

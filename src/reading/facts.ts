@@ -57,7 +57,10 @@ export interface ComponentFacts {
   readonly file: string;
   readonly shown: string;
   readonly line: number;
+  /** What it is, and where it may stand. */
   readonly description: string;
+  /** Its free names, and what it may stand in: `null` for anything. */
+  readonly placement: { readonly names: readonly string[]; readonly parents: readonly string[] | null };
   /** Whether it stays an element, with state, handlers or loading. */
   readonly isLive: boolean;
   readonly props: readonly FieldFacts[];

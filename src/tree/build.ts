@@ -19,6 +19,7 @@ import { Ids } from './ids.js';
 import { knownState, knownValue, open } from './known.js';
 import { type Misfit, textMisfit } from './nesting.js';
 import { listName, outline } from './outline.js';
+import { placementFault } from './placement.js';
 import {
   outside,
   pathTo,
@@ -131,6 +132,8 @@ export class TreeBuilder {
     this.unplacedSlots(component, plan, scope);
     const inside: Spot = {
       ...spot,
+      writtenIn: component,
+      shownIn: component,
       under: [],
       outlines: false,
       unconditional: isKnown ? spot.unconditional : [component],
@@ -177,8 +180,9 @@ export class TreeBuilder {
     const props = component.props.names.map((_name, index) =>
       this.prop(node, index, scope, path, values, openProps),
     );
-    const fills = node.fills.map((fill) => fill && { fill, scope, parts: [], shown: false });
+    const fills = node.fills.map((fill) => fill && { fill, scope, of: component, parts: [], shown: false });
     this.enter(component, path);
+    this.placement(node, spot, path);
     const inside = this.scopeOf(node, scope, path, values, openProps, fills);
     this.accepted(values[component.props.at.get(component.accepts ?? '') ?? -1], node, path);
     const uses: TreePart[] = [];
@@ -201,6 +205,13 @@ export class TreeBuilder {
         return sourceOf(node);
       },
     } as TreeUse);
+  }
+
+  /** What stands on a page itself is looked at with its page: alone it may be rendered, tried and tested anywhere. */
+  placement(node: PlanUse, { shownIn, writtenIn }: Spot, path: string): void {
+    const parents = [writtenIn, shownIn].filter((one) => one !== undefined);
+    const fault = parents.length > 0 ? placementFault(node.component, parents) : undefined;
+    if (fault) this.report(withSource(fault, node), path);
   }
 
   scopeOf(
@@ -396,6 +407,7 @@ const followers: { readonly [Kind in PlanKind]: Follower<PlanOf<Kind>> } = {
       scoped.shown = true;
       builder.nodes(scoped.fill.block, scoped.scope, {
         ...spot,
+        writtenIn: scoped.of,
         under: [],
         into: first ? scoped.parts : [],
         outlines: first,

@@ -2,6 +2,7 @@ export { misleadingAttribute, unknownAttribute, unknownTag } from './attribute-n
 export { referring } from './ids.js';
 export { type InspectedUse, inspectedUse, usesByPath } from './inspected.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';
+export { placementFault, placementText } from './placement.js';
 export { isUse, notAComponent, refuse, resolve, resolveOpen } from './resolve.js';
 export { isSeen } from './seen-content.js';
 export { spotProblems } from './spot-problems.js';

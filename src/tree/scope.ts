@@ -26,6 +26,8 @@ export interface TreeScope {
 
 export interface ScopedFill {
   readonly fill: PlanFill;
+  /** The component whose slot it fills. */
+  readonly of: ComponentCore;
   readonly scope: TreeScope;
   readonly parts: TreePart[];
   shown: boolean;
@@ -33,6 +35,10 @@ export interface ScopedFill {
 
 /** Where in the page a node stands. */
 export interface Spot {
+  /** The component in whose content or template it is written; none on a page itself. */
+  readonly writtenIn: ComponentCore | undefined;
+  /** The component that shows it there: another one where content was handed on. */
+  readonly shownIn: ComponentCore | undefined;
   /** Open tags, outermost first. */
   readonly open: readonly string[];
   readonly under: readonly TreeCondition[];
@@ -50,6 +56,8 @@ export interface Spot {
 
 export function topSpot(into: TreePart[]): Spot {
   return {
+    writtenIn: undefined,
+    shownIn: undefined,
     open: [],
     under: [],
     branches: [],

@@ -47,12 +47,17 @@ class SpotBuilder extends TreeBuilder {
     const { component, fills, props } = node;
     const around = surroundingsOf(component);
     const path = pathTo(scope, node.site);
+    this.placement(node, spot, path);
     this.ids.add(around.ids, path, spot);
     this.accepted(props[component.props.at.get(component.accepts ?? '') ?? -1]?.value, node, path);
     if (spot.open.length > 0) this.standIn(around, node, scope, spot);
     for (const [index, fill] of fills.entries()) {
-      for (const { open, repeats } of fill ? (around.slots[index] ?? []) : []) {
-        const inside = { open: [...spot.open, ...open.map((tag) => chosenTag(tag, node))] };
+      for (const { open, repeats, shownIn } of fill ? (around.slots[index] ?? []) : []) {
+        const inside = {
+          writtenIn: component,
+          shownIn,
+          open: [...spot.open, ...open.map((tag) => chosenTag(tag, node))],
+        };
         if (fill) this.nodes(fill.block, scope, { ...spot, ...inside, repeats: spot.repeats || repeats });
       }
     }

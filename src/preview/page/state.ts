@@ -49,6 +49,7 @@ const none: ComponentFacts = {
   shown: '',
   line: 1,
   description: '',
+  placement: { names: [], parents: null },
   isLive: false,
   props: [],
   slots: [],
