@@ -19,29 +19,25 @@ export function namesLibrary(text: string): boolean {
 }
 
 const patterns = ['**/*.{ts,js,mts,mjs,cts,cjs,html}'];
-/** What is installed, built, declared or a test; a file that is named itself is read all the same. */
-const never = [
-  '**/node_modules/**',
-  '**/{dist,out,build,coverage}/**',
-  '**/*.d.{ts,mts,cts}',
-  '**/*.{test,spec}.*',
-  '**/.*/**',
-];
+/** What is installed, built or declared; a file that is named itself is read all the same. */
+const never = ['**/node_modules/**', '**/{dist,out,build,coverage}/**', '**/*.d.{ts,mts,cts}', '**/.*/**'];
+const tests = '**/*.{test,spec}.*';
 
-/** The files below the given paths, sorted; a file that is named itself is always among them. */
+/** The files below the given paths, sorted, tests only if asked for; a file that is named itself is always among them. */
 export async function filesIn(
   paths: readonly string[],
   ignore: readonly string[],
+  options: { readonly tests?: boolean } = {},
 ): Promise<readonly CheckedFile[]> {
   const found = new Set<string>();
+  const left = [...never, ...(options.tests ? [] : [tests]), ...ignore];
   for (const path of paths) {
     const full = resolve(path);
     const stat = statSync(full, { throwIfNoEntry: false });
     if (!stat) throw new MissingPath(`There is no file or folder ${path}.`);
     if (stat.isFile()) found.add(full);
     else
-      for (const file of await glob(patterns, { cwd: full, absolute: true, ignore: [...never, ...ignore] }))
-        found.add(file);
+      for (const file of await glob(patterns, { cwd: full, absolute: true, ignore: left })) found.add(file);
   }
   return [...found].sort().map((path) => ({ path, kind: path.endsWith('.html') ? 'markup' : 'module' }));
 }

@@ -10,6 +10,8 @@ export interface Known {
   readonly detail: string;
   /** In Markdown. */
   readonly about: string;
+  /** The component whose prop it is. */
+  readonly prop?: { readonly component: string; readonly prop: string };
   /** Where it is written: a file and a line, and the word to look for behind it. */
   readonly written?: { readonly file: string; readonly line: number; readonly word: string };
 }
@@ -86,6 +88,7 @@ export function ofProp(field: FieldFacts, owner: ComponentFacts, word = field.na
     what: 'prop',
     detail: field.kind,
     about: about.filter(Boolean).join('\n\n'),
+    prop: { component: owner.name, prop: field.name },
     written: { file: owner.file, line: owner.line, word: field.name },
   };
 }

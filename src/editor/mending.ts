@@ -1,11 +1,9 @@
 import type { Problem } from '../problem/index.js';
+import type { TextEdit } from './text-edit.js';
 
 /** A change of the text that mends a problem. */
-export interface Mending {
+export interface Mending extends TextEdit {
   readonly title: string;
-  readonly from: number;
-  readonly to: number;
-  readonly text: string;
 }
 
 /** Ways to mend a problem: the nearest word in the place of one that nobody knows, an end tag that is missing. */

@@ -23,9 +23,12 @@ import type { Problem } from '../problem/index.js';
 import type { Catalogue, ComponentFacts } from '../reading/facts.js';
 import { Reading } from '../reading/reading.js';
 import { type Known, knownAt } from './known.js';
+import { listed } from './listing.js';
 import { mendings } from './mending.js';
 import { regionAt } from './region.js';
+import { inLines, serveRename } from './serve-rename.js';
 import { spotAt, wordEnd } from './spot.js';
+import type { TextEdit } from './text-edit.js';
 
 /** How long after a key the text is looked at, in milliseconds. */
 const pause = 30;
@@ -49,9 +52,10 @@ export function serveEditor(
   const problems = new Map<string, readonly Problem[]>();
   const waiting = new Map<string, NodeJS.Timeout>();
   let reading: Reading | undefined;
+  let read: readonly string[] = [];
   let catalogue = none;
 
-  const read = async (): Promise<void> => {
+  const readAll = async (): Promise<void> => {
     try {
       catalogue = (await reading?.catalogue()) ?? none;
     } catch (thrown) {
@@ -88,13 +92,14 @@ export function serveEditor(
     if (!document) return undefined;
     const file = fileOf(textDocument.uri);
     const region = regionAt(document.getText(), document.offsetAt(position), file, catalogue);
-    return region && { ...region, document };
+    return region && { ...region, document, base: document.offsetAt(position) - region.offset };
   };
 
   connection.onInitialize(({ rootUri, workspaceFolders }) => {
     const folders = workspaceFolders?.map(({ uri }) => fileOf(uri)) ?? (rootUri ? [fileOf(rootUri)] : []);
     const all = paths.length > 0 ? paths : folders.length > 0 ? folders : ['.'];
-    reading = new Reading(all.filter((path) => existsSync(path)));
+    read = all.filter((path) => existsSync(path));
+    reading = new Reading(read);
     return {
       serverInfo: { name: 'lattice', version: packageInfo().version },
       capabilities: {
@@ -102,15 +107,16 @@ export function serveEditor(
         completionProvider: { triggerCharacters: ['<', ' ', '"', "'", '.', '{', ':', '/'] },
         hoverProvider: true,
         definitionProvider: true,
+        renameProvider: { prepareProvider: true },
         codeActionProvider: { codeActionKinds: [CodeActionKind.QuickFix] },
       },
     };
   });
-  connection.onInitialized(() => void read());
+  connection.onInitialized(() => void readAll());
 
   documents.onDidChangeContent(({ document }) => lookSoon(document));
   documents.onDidSave(() => {
-    void reading?.renew().then(read, read);
+    void reading?.renew().then(readAll, readAll);
   });
   documents.onDidClose(({ document: { uri } }) => {
     clearTimeout(waiting.get(uri));
@@ -118,7 +124,7 @@ export function serveEditor(
     void connection.sendDiagnostics({ uri, diagnostics: [] });
   });
   connection.onDidChangeWatchedFiles(() => {
-    void reading?.renew().then(read, read);
+    void reading?.renew().then(readAll, readAll);
   });
 
   connection.onCompletion((params): CompletionItem[] => {
@@ -141,28 +147,54 @@ export function serveEditor(
     return written && locationOf(written);
   });
 
+  serveRename({
+    connection,
+    documents,
+    paths: () => read,
+    catalogue: () => catalogue,
+    propAt(params) {
+      const asked = ask(params);
+      const found = wordAt(asked, catalogue);
+      if (!asked || !found?.prop) return undefined;
+      const end = asked.base + wordEnd(asked.text, asked.offset);
+      return { ...found.prop, word: found.word, from: end - found.word.length, to: end };
+    },
+  });
+
   connection.onCodeAction(({ range, textDocument: { uri } }): CodeAction[] => {
     const document = documents.get(uri);
     if (!document) return [];
     return (problems.get(uri) ?? []).flatMap((problem) => {
       const told = diagnostic(problem, document);
       if (told.range.end.line < range.start.line || told.range.start.line > range.end.line) return [];
-      return mendings(problem, document.getText(), document.offsetAt(told.range.start)).map(
-        ({ from, text, title, to }): CodeAction => ({
-          title,
-          kind: CodeActionKind.QuickFix,
-          diagnostics: [told],
-          edit: {
-            changes: {
-              [uri]: [
-                { range: { start: document.positionAt(from), end: document.positionAt(to) }, newText: text },
-              ],
-            },
-          },
-        }),
+      const at = document.offsetAt(told.range.start);
+      const action = (title: string, file: string, edits: readonly TextEdit[], text: string): CodeAction => ({
+        title,
+        kind: CodeActionKind.QuickFix,
+        diagnostics: [told],
+        edit: { changes: { [pathToFileURL(file).href]: edits.map(inLines(file, text)) } },
+      });
+      const inText = mendings(problem, document.getText(), at).map((one) =>
+        action(one.title, fileOf(uri), [one], document.getText()),
       );
+      const used = problem.code === 'component-unknown' ? listing(document, at) : undefined;
+      return used ? [...inText, action(used.title, used.file, used.edits, used.text)] : inText;
     });
   });
+
+  /** How to list the component whose tag stands at a place in the `uses` of the one whose template that is. */
+  const listing = (document: TextDocument, at: number): Listing | undefined => {
+    const region = regionAt(document.getText(), at, fileOf(document.uri), catalogue);
+    const tag = /^<([\w.-]+)/.exec(document.getText().slice(at))?.[1];
+    const used = catalogue.components.find(({ name }) => name === tag);
+    if (!region?.owner || !used || region.owner.text.uses.includes(used.name)) return undefined;
+    const { file, name } = region.owner;
+    const text = documents.get(pathToFileURL(file).href)?.getText() ?? textOf(file);
+    const edits = text === undefined ? [] : listed(text, region.owner, used);
+    return text === undefined || edits.length === 0
+      ? undefined
+      : { title: `List ${used.exportName} in uses of ${name}`, file, edits, text };
+  };
 
   connection.onShutdown(() => reading?.end());
   connection.onExit(() => {
@@ -174,11 +206,20 @@ export function serveEditor(
   return connection;
 }
 
+interface Listing {
+  readonly title: string;
+  readonly file: string;
+  readonly edits: readonly TextEdit[];
+  readonly text: string;
+}
+
 interface Asked {
   readonly document: TextDocument;
   /** The HTML text around the place, and where in it that is. */
   readonly text: string;
   readonly offset: number;
+  /** Where in the document it begins. */
+  readonly base: number;
   readonly owner: ComponentFacts | undefined;
 }
 
@@ -189,7 +230,13 @@ function wordAt(asked: Asked | undefined, catalogue: Catalogue): Known | undefin
   const spotted = spotAt(asked.text, end);
   const { spot } = spotted;
   if (spot.kind === 'text') return undefined;
-  const word = spot.kind === 'value' ? (/[\w$-]*$/.exec(spot.word)?.[0] ?? '') : spot.word;
+  const word =
+    spot.kind === 'value'
+      ? (/[\w$-]*$/.exec(spot.word)?.[0] ?? '')
+      : // The names of tags and attributes are the same in capitals (https://html.spec.whatwg.org/#attributes-2).
+        spot.kind === 'expression'
+        ? spot.word
+        : spot.word.toLowerCase();
   // An end tag is of the component whose tag it is; what is written once is looked up all the same.
   const place = spot.kind === 'tag' ? { ...spotted, spot: { ...spot, isEnd: false } } : spotted;
   const open = spot.kind === 'attribute' ? { ...place, spot: { ...spot, others: [] } } : place;
@@ -199,12 +246,8 @@ function wordAt(asked: Asked | undefined, catalogue: Catalogue): Known | undefin
 const fileOf = (uri: string): string => (uri.startsWith('file:') ? fileURLToPath(uri) : uri);
 
 function locationOf({ file, line, word }: NonNullable<Known['written']>): Location | undefined {
-  let text: string;
-  try {
-    text = readFileSync(file, 'utf8');
-  } catch {
-    return undefined;
-  }
+  const text = textOf(file);
+  if (text === undefined) return undefined;
   const lines = text.split('\n');
   const pattern = new RegExp(`(?<![\\w$-])${word.replace(/[$]/g, '\\$&')}(?![\\w$-])`);
   const found = lines.findIndex((one, index) => index >= line - 1 && pattern.test(one));
@@ -215,6 +258,14 @@ function locationOf({ file, line, word }: NonNullable<Known['written']>): Locati
     uri: pathToFileURL(file).href,
     range: { start, end: { line: at, character: column + word.length } },
   };
+}
+
+function textOf(file: string): string | undefined {
+  try {
+    return readFileSync(file, 'utf8');
+  } catch {
+    return undefined;
+  }
 }
 
 function diagnostic({ code, hint, message, severity, source }: Problem, document: TextDocument): Diagnostic {

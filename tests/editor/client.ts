@@ -69,13 +69,19 @@ export class Editor {
   }
 
   /** What is asked at the sign `|` in a text. */
-  async at<Answer>(method: string, file: string, text: string): Promise<Answer> {
+  async at<Answer>(method: string, file: string, text: string, more: object = {}): Promise<Answer> {
     const offset = text.indexOf('|');
     const whole = text.slice(0, offset) + text.slice(offset + 1);
     const uri = await this.write(file, whole);
     const before = text.slice(0, offset).split('\n');
     const position = { line: before.length - 1, character: before.at(-1)?.length ?? 0 };
-    return this.#connection.sendRequest(method, { textDocument: { uri }, position });
+    return this.#connection.sendRequest(method, { textDocument: { uri }, position, ...more });
+  }
+
+  /** Says that a file was saved as it is on the disk. */
+  save(file: string): Promise<void> {
+    const textDocument = { uri: pathToFileURL(file).href };
+    return this.#connection.sendNotification('textDocument/didSave', { textDocument });
   }
 
   async completions(file: string, text: string): Promise<readonly string[]> {

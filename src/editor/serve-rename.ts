@@ -1,0 +1,111 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import {
+  type Connection,
+  LSPErrorCodes,
+  type Range,
+  ResponseError,
+  type TextDocumentPositionParams,
+  type TextDocuments,
+  type WorkspaceEdit,
+} from 'vscode-languageserver/node';
+import { TextDocument } from 'vscode-languageserver-textdocument';
+import { filesIn } from '../check/files.js';
+import { readSettings } from '../check/settings.js';
+import type { Catalogue } from '../reading/facts.js';
+import { CannotRename, renamed } from './rename.js';
+import { declaredIn } from './rename-code.js';
+import type { Renaming } from './rename-text.js';
+import type { TextEdit } from './text-edit.js';
+
+/** A prop, and where the word for it stands that was asked for. */
+export interface PropAt extends Omit<Renaming, 'to'> {
+  readonly from: number;
+  readonly to: number;
+  /** As it is written there: an attribute has hyphens. */
+  readonly word: string;
+}
+
+/** What renaming needs of the server. */
+interface Served {
+  readonly connection: Connection;
+  readonly documents: TextDocuments<TextDocument>;
+  readonly paths: () => readonly string[];
+  readonly catalogue: () => Catalogue;
+  /** The prop that a place in HTML text is about. */
+  readonly propAt: (params: TextDocumentPositionParams) => PropAt | undefined;
+}
+
+/** Answers when an editor asks for another name of a prop, in HTML text or where it is declared. */
+export function serveRename({ catalogue, connection, documents, paths, propAt }: Served): void {
+  const found = (params: TextDocumentPositionParams): PropAt | undefined => {
+    const document = documents.get(params.textDocument.uri);
+    return (
+      propAt(params) ?? (document && declaredAt(document, document.offsetAt(params.position), catalogue()))
+    );
+  };
+
+  connection.onPrepareRename((params): { range: Range; placeholder: string } | null => {
+    const document = documents.get(params.textDocument.uri);
+    const prop = found(params);
+    if (!document || !prop) return null;
+    return {
+      range: { start: document.positionAt(prop.from), end: document.positionAt(prop.to) },
+      placeholder: prop.word,
+    };
+  });
+
+  connection.onRenameRequest(async (params): Promise<WorkspaceEdit | ResponseError<void> | null> => {
+    const prop = found(params);
+    if (!prop) return null;
+    const files = await filesIn(paths(), readSettings(paths()[0] ?? '.').ignore, { tests: true });
+    const open = new Map(documents.all().map((one) => [fileURLToPath(one.uri), one]));
+    const texts = files.map(
+      ({ path }) => [path, open.get(path)?.getText() ?? readFileSync(path, 'utf8')] as const,
+    );
+    // At an attribute one writes an attribute: a prop's name in kebab case.
+    const to = prop.word === prop.prop ? params.newName : camel(params.newName);
+    try {
+      const edits = renamed({ component: prop.component, prop: prop.prop, to }, catalogue(), texts);
+      const all = new Map(texts);
+      return {
+        changes: Object.fromEntries(
+          [...edits].map(([file, changes]) => [
+            pathToFileURL(file).href,
+            changes.map(inLines(file, all.get(file) ?? '')),
+          ]),
+        ),
+      };
+    } catch (thrown) {
+      if (thrown instanceof CannotRename)
+        return new ResponseError(LSPErrorCodes.RequestFailed, thrown.message);
+      throw thrown;
+    }
+  });
+}
+
+/** The prop whose declaration in a module a place is in. */
+function declaredAt(document: TextDocument, offset: number, { components }: Catalogue): PropAt | undefined {
+  const file = fileURLToPath(document.uri);
+  for (const owner of components) {
+    if (owner.file !== file) continue;
+    for (const { name } of owner.props) {
+      const place = declaredIn(document.getText(), owner, name);
+      if (place && offset >= place.from && offset <= place.to)
+        return { component: owner.name, prop: name, word: name, from: place.from, to: place.to };
+    }
+  }
+  return undefined;
+}
+
+/** A change of a file's text, as the protocol writes it. */
+export function inLines(file: string, text: string): (edit: TextEdit) => { range: Range; newText: string } {
+  const document = TextDocument.create(pathToFileURL(file).href, '', 0, text);
+  return ({ from, text: newText, to }) => ({
+    range: { start: document.positionAt(from), end: document.positionAt(to) },
+    newText,
+  });
+}
+
+const camel = (attribute: string): string =>
+  attribute.replace(/-(\w)/g, (_whole, letter: string) => letter.toUpperCase());
