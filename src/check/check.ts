@@ -9,12 +9,15 @@ import { type CheckedFile, filesIn, namesLibrary } from './files.js';
 import { documentProblems, templateProblems } from './markup.js';
 import { loadModule } from './modules.js';
 import { readSettings, type Settings } from './settings.js';
+import { typeProblems } from './types.js';
 
 export interface CheckOptions {
   /** Called as files are done: how many of how many. */
   readonly progress?: (done: number, all: number) => void;
   /** Settings to use instead of the nearest `lattice.json`. */
   readonly settings?: Settings;
+  /** Whether values that templates in HTML text hand to props are held against the kinds, as far as these are declared. */
+  readonly types?: boolean;
 }
 
 /** What a check found. */
@@ -56,7 +59,10 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
     problems.push(...(await gather(file, texts.get(file.path) ?? '', components)));
     step();
   }
-  for (const core of components.keys()) problems.push(...componentProblems(core));
+  for (const core of components.keys()) {
+    problems.push(...componentProblems(core));
+    if (options.types) problems.push(...typeProblems(core));
+  }
   // A component with a sample is there for others to use.
   problems.push(...unusedComponents(components, texts));
   const byTag = new Map([...components.keys()].map((core) => [core.name, core]));

@@ -39,6 +39,19 @@ export const words = {
     `The prop "${prop}" of ${component} ${fault}.`,
     'Give a value of the declared kind, or change the kind where the component declares the prop.',
   ]),
+  'prop-misfit': error<{
+    component: string;
+    prop: string;
+    expected: string;
+    written: string;
+    is: string;
+    always: boolean;
+  }>(({ component, prop, expected, written, is, always }) => [
+    `The prop "${prop}" of ${component} takes ${expected}, and is given ${written}, which ${always ? 'is' : 'may be'} ${is}.`,
+    always
+      ? 'Give a value of the declared kind, or change the kind where the component declares the prop.'
+      : `Say what to give then: ${written} ?? …, or put a condition around it. Or let the prop be left out: .optional().`,
+  ]),
   'props-misplaced': error<{ component: string; got: string }>(({ component, got }) => [
     `${component} takes its props first, as a record, and got ${got}.`,
     'Content comes behind them: Name({ … }, content), or Name({}, content) where no prop is given.',

@@ -77,6 +77,7 @@ test('what comes up only in a live page is looked for there', () => {
     'batch/batch',
     'mail/mail',
     'tree/large',
+    'check/types',
   ]
     .map((name) => readFileSync(fileURLToPath(new URL(`../${name}.test.ts`, import.meta.url)), 'utf8'))
     .join();

@@ -8,6 +8,7 @@ import { watching } from '../watching.js';
 interface Options {
   readonly format: 'text' | 'json' | 'sarif';
   readonly watch?: true;
+  readonly types?: true;
 }
 
 /** `lattice check`: what is wrong in components, template texts and documents. */
@@ -18,6 +19,7 @@ export function checkCommand(): Command {
     .addOption(
       new Option('-f, --format <format>', 'how to report').choices(['text', 'json', 'sarif']).default('text'),
     )
+    .option('-t, --types', 'hold what templates in HTML text hand to props against their kinds')
     .option('-w, --watch', 'check again whenever a file changes')
     .addHelpText(
       'after',
@@ -27,16 +29,20 @@ export function checkCommand(): Command {
 }
 
 async function run(paths: readonly string[], options: Options): Promise<void> {
-  if (options.watch) return watching(['check', ...paths, '--format', options.format], () => paths);
-  const report = await checked(paths);
+  if (options.watch)
+    return watching(
+      ['check', ...paths, '--format', options.format, ...(options.types ? ['--types'] : [])],
+      () => paths,
+    );
+  const report = await checked(paths, options.types === true);
   process.stdout.write(written(report, options.format));
   if (report.problems.some(({ severity }) => severity === 'error')) process.exitCode = 1;
 }
 
-async function checked(paths: readonly string[]): Promise<CheckReport> {
+async function checked(paths: readonly string[], types: boolean): Promise<CheckReport> {
   const bar = process.stderr.isTTY ? progressBar() : undefined;
   try {
-    return await check(paths, { progress: (done, all) => bar?.show(done, all) });
+    return await check(paths, { types, progress: (done, all) => bar?.show(done, all) });
   } catch (thrown) {
     throw wrongCall(thrown);
   } finally {

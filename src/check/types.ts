@@ -1,0 +1,137 @@
+import type { AnyKind, ComponentCore } from '../component/index.js';
+import { type Block, type PlanNode, type PlanUse, planOf } from '../plan/index.js';
+import { finding, type Problem, placed } from '../problem/index.js';
+import { type Core, describe, withSource } from '../template/index.js';
+import { type Known, kindTypes, type Names, typeOf } from './type-of.js';
+
+/**
+ * Values that a template in HTML text hands to the props of what it uses, and that do not fit their kinds, or may not:
+ * told as far as declared kinds say what a value is. What comes of helpers, of state and of what is loaded may be anything.
+ */
+export function typeProblems(component: ComponentCore): readonly Problem[] {
+  if (typeof component.template === 'function') return [];
+  const found: Problem[] = [];
+  const { content, onFailure } = planOf(component);
+  const names: Names = { component, locals: new Map(), present: new Set() };
+  for (const block of [content, ...(onFailure ? [onFailure.block] : [])])
+    follow(block, names, (use, at) => {
+      for (const [index, { expr, name }] of use.props.entries()) {
+        const kind = use.component.props.kinds[index];
+        const misfit = expr && kind && misfitOf(typeOf(expr, at), kind);
+        if (!misfit) continue;
+        const facts = { component: use.component.name, prop: name, expected: kind.rules.expected };
+        const said = { ...facts, written: writtenAs(expr), ...misfit };
+        found.push(placed(withSource(finding('prop-misfit', said), use), component.name));
+      }
+    });
+  return found;
+}
+
+/** Calls `see` for every use, with what is known of the names where it is written. */
+function follow(block: Block, names: Names, see: (use: PlanUse, names: Names) => void): void {
+  for (const node of block.nodes) {
+    if (node.kind === 'use') see(node, names);
+    for (const [inner, known] of insideOf(node, names)) follow(inner, known, see);
+  }
+}
+
+/** The content that a node holds, each with what is known of the names in it. */
+function insideOf(node: PlanNode, names: Names): readonly (readonly [Block, Names])[] {
+  switch (node.kind) {
+    case 'element':
+      return [[node.content, names]];
+    case 'given':
+      return [
+        [node.content, { ...names, present: new Set([...names.present, ...holding(node.test)]) }],
+        [node.otherwise, names],
+      ];
+    case 'each': {
+      const item = typeOf(node.list, names)?.find((one) => one.word === 'list')?.item;
+      const locals = new Map(names.locals).set(node.item, item && kindTypes(item));
+      return [
+        [node.row, { ...names, locals: locals.set(node.item + 1, [{ word: 'number' }]) }],
+        [node.empty, names],
+      ];
+    }
+    case 'slot':
+      return [[node.fallback, names]];
+    case 'use':
+      return node.fills.flatMap((fill, index) => {
+        const item = node.component.slots.kinds[index]?.item;
+        if (!fill) return [];
+        const locals = new Map(names.locals);
+        if (fill.data !== undefined) locals.set(fill.data, item && kindTypes(item));
+        return [[fill.block, { ...names, locals }] as const];
+      });
+    default:
+      return [];
+  }
+}
+
+/** What is there where a test holds, as it is written. */
+function holding(test: Core): readonly string[] {
+  const { op } = test;
+  if (op.op === 'written' || op.op === 'something' || op.op === 'full') return holding(op.of);
+  if (op.op === 'binary' && op.operator === 'and') return [...holding(op.left), ...holding(op.right)];
+  return [describe(test)];
+}
+
+/** What of a value's type a kind does not take; undefined where it takes all of it, or nobody knows the type. */
+function misfitOf(
+  type: readonly Known[] | undefined,
+  kind: AnyKind,
+): { readonly is: string; readonly always: boolean } | undefined {
+  const wrong = type?.filter((one) => !takes(kind, one)) ?? [];
+  if (!type || wrong.length === 0) return undefined;
+  // Of texts some may be words of a choice.
+  const isAnyText = ({ word, words }: Known): boolean =>
+    word === 'text' && !words && /^(?:choice|tag)$/.test(kind.rules.word);
+  const is = wrong.map((one) => (isAnyText(one) ? 'any text' : wordsOf(one)));
+  return {
+    is: [...new Set(is)].join(' or '),
+    always: wrong.length === type.length && !wrong.some(isAnyText),
+  };
+}
+
+/** An expression as it stands in HTML text, where a prop is its name alone. */
+function writtenAs(core: Core): string {
+  return describe(core).replace(/^props\./, '');
+}
+
+function takes(kind: AnyKind, known: Known): boolean {
+  const { holds, word } = kind.rules;
+  if (known.word === 'nothing') return kind.settings.presence !== 'required';
+  return (
+    kindTypes({ ...kind, settings: { ...kind.settings, presence: 'required' } } as AnyKind)?.some((one) => {
+      if (one.word !== known.word) return false;
+      if (word === 'choice' || word === 'tag')
+        return known.words?.every((each) => (holds as readonly string[]).includes(each)) === true;
+      if (one.item && known.item)
+        return kindTypes(known.item)?.every((each) => takes(one.item as AnyKind, each)) ?? true;
+      if (!one.fields || !known.fields) return true;
+      return Object.entries(one.fields).every(([name, field]) => {
+        const given = known.fields?.[name];
+        return given
+          ? (kindTypes(given)?.every((each) => takes(field, each)) ?? true)
+          : field.settings.presence !== 'required';
+      });
+    }) ?? true
+  );
+}
+
+const said: Readonly<Record<Known['word'], string>> = {
+  nothing: 'nothing',
+  null: 'null',
+  text: 'text',
+  number: 'a number',
+  flag: 'true or false',
+  date: 'a date',
+  list: 'a list of something else',
+  record: 'a record of another shape',
+};
+
+function wordsOf({ fields, item, word, words }: Known): string {
+  if (words) return words.map((one) => JSON.stringify(one)).join(' or ');
+  if ((word === 'list' && !item) || (word === 'record' && !fields)) return `a ${word}`;
+  return said[word];
+}
