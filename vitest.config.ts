@@ -15,7 +15,7 @@ export default defineConfig({
     ],
   },
   test: {
-    include: ['tests/**/*.test.ts'],
+    include: ['tests/**/*.test.ts', 'examples/start/**/*.test.ts'],
     testTimeout: 60_000,
     hookTimeout: 60_000,
     // Most tests wait for a browser, a compiler or a command as much as they work.

@@ -1,6 +1,6 @@
 // Builds dist/: with tsc a file a module, so that a page's bundler leaves out all that a page does not use, and from
 // these a bundle for Node in dist/node, since Node takes longer to find two hundred small files than to run them.
-import { chmodSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, cpSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { root, run } from './setup.mjs';
@@ -131,5 +131,7 @@ await build({
   target: 'es2022',
   logLevel: 'warning',
 });
+// What `lattice new --project` writes.
+cpSync(join(root, 'examples/start'), dist('start'), { recursive: true });
 chmodSync(dist('node/cli.js'), 0o755);
 writeFileSync(dist('built'), `${new Date().toISOString()}\n`);

@@ -5,8 +5,7 @@ import { transform } from 'esbuild';
 import { loadModule } from '../check/modules.js';
 import { type AnyComponent, type ComponentCore, componentCore, componentsIn } from '../component/index.js';
 import { keyOf, quoted } from '../markup/adopt/write.js';
-import { PackageMissing } from '../problem/index.js';
-import { lattice } from '../vite/index.js';
+import { loadVite } from '../vite/load.js';
 
 /** How much there is to load, in bytes. */
 export interface Sizes {
@@ -53,9 +52,7 @@ export function registersItself(file: string): boolean {
  * @throws PackageMissing without Vite; an error with all problems of the components
  */
 export async function bundle(file: string, entries: readonly Entry[], isDev = false): Promise<Packed> {
-  const vite = await import('vite').catch(() => {
-    throw new PackageMissing('Packing needs the package vite: npm install --save-dev vite');
-  });
+  const { lattice, vite } = await loadVite('Packing');
   const path = resolve(file);
   // Beside the module, so that what it imports is found from there.
   const entryPath = `${path}.pack.js`;

@@ -4,10 +4,9 @@ import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Connect, Plugin, ViteDevServer } from 'vite';
 import { MissingPath } from '../check/files.js';
-import { PackageMissing } from '../problem/index.js';
 import type { Catalogue, Given } from '../reading/facts.js';
 import { Reading } from '../reading/reading.js';
-import { lattice } from '../vite/index.js';
+import { loadVite } from '../vite/load.js';
 import { NotSaved, saveSample } from './saving.js';
 import { previewPage, stageModule, stagePage } from './stage.js';
 
@@ -45,9 +44,7 @@ const rules =
  * @example const { url, close } = await openPreview(['src/components']);
  */
 export async function openPreview(paths: readonly string[], options: PreviewOptions = {}): Promise<Preview> {
-  const vite = await import('vite').catch(() => {
-    throw new PackageMissing('The preview needs the package vite: npm install --save-dev vite');
-  });
+  const { lattice, vite } = await loadVite('The preview');
   // What the process that reads them throws comes without its kind.
   const missing = paths.find((path) => !existsSync(path));
   if (missing !== undefined) throw new MissingPath(`There is no file or folder ${missing}.`);

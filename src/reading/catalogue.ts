@@ -114,6 +114,9 @@ async function samplesIn(
 ): Promise<readonly (readonly [string, SampleFacts])[]> {
   if (file.endsWith('.html'))
     return textSamples(readFileSync(file, 'utf8'), file).map(({ name, text }) => {
+      // One that shows it in what it may stand in is of the component that the file is named after.
+      if (cores.has(group) && !text.startsWith(`<${group}`) && text.includes(`<${group}`))
+        return [group, { name, text, given: null }];
       const found = givenIn(text, cores);
       return [found?.component.name ?? group, { name, text, given: found?.given ?? null }];
     });

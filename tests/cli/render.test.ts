@@ -184,6 +184,26 @@ describe('lattice render', () => {
     rmSync(dirname(path), { recursive: true });
   });
 
+  test('keeps the elements of a document, too, and says what does nothing', () => {
+    const page = ['examples/start/index.html', '--uses', 'examples/start/src/components.ts'];
+    const plain = lattice('render', ...page);
+    expect(plain.out).not.toContain('<crate-counter');
+    expect(plain.err).toContain('<crate-counter> is live: as plain HTML nothing happens in it.');
+    const kept = lattice('render', ...page, '--form', 'elements');
+    expect(kept.out.match(/<crate-counter [^>]*><template shadowrootmode="open">/g)).toHaveLength(3);
+    expect(kept.err).toBe('');
+  });
+
+  test.each([
+    ['--props', ['examples/start/index.html', '--props', '{}'], 'is for a component'],
+    ['--css', ['examples/start/index.html', '--css', 'examples/start/src/page.css'], 'is for a component'],
+    ['--uses', ['examples/start/src/stall-page.ts', '--uses', 'x.ts'], 'is for a document'],
+  ])('says that %s says nothing there', (option, args, words) => {
+    const { code, err } = lattice('render', ...args);
+    expect(err).toContain(`${option} ${words}`);
+    expect(code).toBe(2);
+  });
+
   test('finds in a document what is wrong with the page as a whole, as check does', () => {
     const path = join(mkdtempSync(join(root, 'tests/cli/shots-')), 'page.html');
     writeFileSync(

@@ -1,3 +1,5 @@
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, test } from 'vitest';
 import { type Files, Project } from './project.js';
 
@@ -79,4 +81,20 @@ test('a module that cannot be read is told with its place', () => {
   const { code, err } = project.run('lattice', 'render', 'broken.ts');
   expect(code).toBe(1);
   expect(err).toMatch(/broken\.ts:1:18/);
+});
+
+test('the command runs where no other package is installed, and says which one a part of it needs', () => {
+  const project = new Project({ ...modules, 'package.json': '{}' });
+  for (const name of ['vite', 'vitest', 'rollup', 'typescript', 'webpack', 'rolldown'])
+    rmSync(join(project.folder, 'node_modules', name), { recursive: true, force: true });
+  expect(project.must('lattice', '--help')).toContain('lattice');
+  expect(project.must('lattice', 'render', 'page.html', '--uses', 'imported.ts')).toContain('Dunlight');
+  for (const [command, file] of [
+    ['preview', '.'],
+    ['pack', 'imported.ts'],
+  ] as const) {
+    const { code, err } = project.run('lattice', command, file);
+    expect(err).toContain('needs the package vite: npm install --save-dev vite');
+    expect(code).toBe(2);
+  }
 });

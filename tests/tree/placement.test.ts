@@ -91,9 +91,9 @@ export const StallBoard = component('stall-board', { template: '<div><slot></slo
     writeFileSync(join(folder, 'page.html'), page('<board-row></board-row>'));
     writeFileSync(join(folder, 'good.html'), page('<stall-board><board-row></board-row></stall-board>'));
     const { problems } = await check([folder]);
-    expect(problems.map(({ code, source }) => [code, source?.file.endsWith('page.html'), source?.line])).toEqual([
-      ['component-misplaced', true, 3],
-    ]);
+    expect(
+      problems.map(({ code, source }) => [code, source?.file.endsWith('page.html'), source?.line]),
+    ).toEqual([['component-misplaced', true, 3]]);
     rmSync(folder, { recursive: true });
   });
 

@@ -218,6 +218,9 @@ function print(report: BatchReport, { json, out = '' }: Options): void {
     ...(failed > 0 ? [`${failed.toLocaleString('en')} failed`] : []),
   ];
   process.stdout.write(
-    `${rows.toLocaleString('en')} row${rows === 1 ? '' : 's'}: ${parts.join(', ')}. ${(bytes / 1e6).toFixed(1)} MB to ${out} in ${seconds.toFixed(1)} s, ${perSecond.toLocaleString('en')} a second.\n`,
+    `${rows.toLocaleString('en')} row${rows === 1 ? '' : 's'}: ${parts.join(', ')}. ${sizeOf(bytes)} to ${out} in ${seconds.toFixed(1)} s, ${perSecond.toLocaleString('en')} a second.\n`,
   );
 }
+
+const sizeOf = (bytes: number): string =>
+  bytes < 1e6 ? `${(bytes / 1e3).toFixed(1)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;

@@ -5,24 +5,42 @@ import { glob } from 'tinyglobby';
 import { nameFault } from '../../component/index.js';
 import { UsageError } from '../load.js';
 import { newComponent } from '../new-component.js';
+import { newProject } from '../new-project.js';
 import { writeNewFiles } from '../write-files.js';
 
 interface Options {
   readonly dir: string;
+  readonly project?: string;
   readonly split?: true;
 }
 
 /** `lattice new`: the files of a component that renders at once. */
 export function newCommand(): Command {
   return new Command('new')
-    .description('Write a new component that renders at once, with its test and a sample of its use.')
-    .argument('<tag-name>', 'the component’s tag name, such as variety-card')
+    .description(
+      'Write a new component that renders at once, with its test and a sample of its use; or a whole project.',
+    )
+    .argument('[tag-name]', 'the component’s tag name, such as variety-card')
+    .option(
+      '--project <folder>',
+      'write a project instead: a page, components, tests, a script for each command',
+    )
     .option('-d, --dir <folder>', 'where to write the files', '.')
     .option('--split', 'markup in an .html file, rules in a .css file')
     .action(run);
 }
 
-async function run(name: string, { dir, split }: Options): Promise<void> {
+async function run(name: string | undefined, options: Options): Promise<void> {
+  const { dir, project, split } = options;
+  if (project !== undefined) {
+    if (name !== undefined)
+      throw new UsageError(`A project or a component: leave out ${name}, or --project.`);
+    return writeProject(project);
+  }
+  if (name === undefined)
+    throw new UsageError(
+      'Name the component, such as lattice new variety-card; or a project, with --project <folder>.',
+    );
   const wrong = nameFault(name);
   if (wrong) throw new UsageError(`${wrong.message} ${wrong.hint}`);
   const taken = await definedIn(name);
@@ -34,6 +52,14 @@ async function run(name: string, { dir, split }: Options): Promise<void> {
   process.stdout.write(`\nSee it:   npx lattice render ${at('.sample.html')} --uses ${at('.ts')}\n`);
   process.stdout.write(`Alive:    npx lattice preview ${at('.ts')} ${at('.sample.html')}\n`);
   process.stdout.write(`Test it:  npx vitest run ${at('.test.ts')}\n`);
+}
+
+async function writeProject(folder: string): Promise<void> {
+  const files = newProject(folder);
+  await writeNewFiles(folder, files);
+  for (const file of Object.keys(files).sort()) process.stdout.write(`${join(folder, file)}\n`);
+  const inside = relative('', folder);
+  process.stdout.write(`\nSee it:   ${inside === '' ? '' : `cd ${inside} && `}npm install && npm run dev\n`);
 }
 
 /** The module below the folder at hand that defines a component of that name. */

@@ -12,7 +12,14 @@ import { isDocument } from '../../markup/syntax/read-node.js';
 import { isInteractive } from '../../plan/index.js';
 import { type Problem, placed } from '../../problem/index.js';
 import { resolve } from '../../tree/index.js';
-import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
+import {
+  type DocumentArguments,
+  isDocumentPath,
+  loadComponent,
+  loadDocument,
+  loadProps,
+  UsageError,
+} from '../load.js';
 import { printProblems } from '../print-problems.js';
 import { calledWithout, watching } from '../watching.js';
 
@@ -61,7 +68,9 @@ export function renderCommand(): Command {
 
 async function run(path: string, options: Options, command: Command): Promise<void> {
   if (options.watch) return again(path, options, command);
-  if (isDocumentPath(path)) return document(path, options);
+  const isPage = isDocumentPath(path);
+  refuseOthers(command, isPage);
+  if (isPage) return document(path, options);
   const component = await loadComponent(path, options.component);
   const core = componentCore(component);
   if (options.showCode && core) return write(`${codeOf(core)}\n`, options.out);
@@ -75,9 +84,9 @@ async function run(path: string, options: Options, command: Command): Promise<vo
     return;
   }
   const problems = [...tree.problems];
-  const isPage = options.page ?? options.mail ?? false;
+  const isWhole = options.page ?? options.mail ?? false;
   const html = await pageOf(component, props, {
-    isPage,
+    isPage: isWhole,
     isMail: options.mail ?? false,
     form: options.form,
     title: options.title,
@@ -86,9 +95,25 @@ async function run(path: string, options: Options, command: Command): Promise<vo
     onProblem: (one) => problems.push(one),
   });
   if (problems.length > 0) printProblems(problems);
-  if (core && options.form === undefined) sayLive(core);
-  await write(isPage ? html : `${html}\n`, options.out);
+  if (core && options.form === undefined) sayLive([core]);
+  await write(isWhole ? html : `${html}\n`, options.out);
   if (options.mail) await writeText(html, options.out);
+}
+
+/** Options that say nothing of what is rendered are told, rather than left aside. */
+function refuseOthers(command: Command, isPage: boolean): void {
+  const others = isPage
+    ? ['component', 'props', 'page', 'mail', 'title', 'lang', 'css', 'showCode']
+    : ['uses', 'foreign'];
+  for (const option of command.options) {
+    const name = option.attributeName();
+    if (!others.includes(name) || command.getOptionValueSource(name) !== 'cli') continue;
+    throw new UsageError(
+      isPage
+        ? `${option.long} is for a component, and what is rendered is a document: what stands in it is written there.`
+        : `${option.long} is for a document: a module imports the components that it uses.`,
+    );
+  }
 }
 
 /** How props are given, where a needed one was not. */
@@ -104,8 +129,9 @@ function sayProps(path: string, { component, props }: Options, problems: readonl
 }
 
 /** That what is live does nothing as plain HTML. */
-function sayLive(core: ComponentCore): void {
-  const live = [...reached(core)].filter(isInteractive).map(({ name }) => `<${name}>`);
+function sayLive(cores: readonly ComponentCore[]): void {
+  const all = new Set(cores.flatMap((core) => [...reached(core)]));
+  const live = [...all].filter(isInteractive).map(({ name }) => `<${name}>`);
   if (live.length === 0) return;
   const list =
     live.length > 3 ? `${live.slice(0, 3).join(', ')} and ${live.length - 3} more` : live.join(', ');
@@ -126,12 +152,14 @@ function again(path: string, { css, props, uses = [] }: Options, command: Comman
 /** A document comes back with its components rendered; those with errors stay as they were written. */
 async function document(path: string, options: Options): Promise<void> {
   const { text, file, known } = await loadDocument(path, options);
-  const { html, origin, problems: found } = renderDocument(text, known, { file });
+  const form = options.form && { form: options.form };
+  const { html, origin, problems: found } = renderDocument(text, known, { file, ...form });
   // What the page as a whole has wrong, such as an id that stands twice, is seen when it is rendered.
   const whole = pageFindings(html, origin, !isDocument(text)).map((one) => placed(one, ''));
   const problems = [...found, ...whole];
   await write(html, options.out);
   if (problems.length > 0) printProblems(problems);
+  if (!form) sayLive([...known.components.values()].filter(({ name }) => text.includes(`<${name}`)));
   if (problems.some((problem) => problem.severity === 'error')) process.exitCode = 1;
 }
 
