@@ -74,7 +74,10 @@ function readsIn(written: string, name: string, handles: boolean): readonly numb
     return [];
   }
   return words.flatMap(({ at, kind, text }, index) => {
-    const before = words[index - 1]?.text ?? ';';
+    // A prop may be told apart from other names: props.title.
+    const isOfProps =
+      words[index - 1]?.text === '.' && words[index - 2]?.text === 'props' && words[index - 3]?.text !== '.';
+    const before = isOfProps ? ';' : (words[index - 1]?.text ?? ';');
     const after = words[index + 1]?.text;
     const isEvent = handles && before === ';' && after === ':';
     return kind === 'name' && text === name && before !== '.' && after !== '(' && !isEvent ? [at] : [];

@@ -36,7 +36,7 @@ export const gates = { gateName: 'not a prop' };
 <template given="gateName == 'gateName' &amp;&amp; crates > 0"><b>{{ crates }}</b></template>
 <template each-of="[gateName]" as="gateName"><i>{{ gateName }}</i></template>
 <template each-of="[gateName]" as="one"><i>{{ one }}</i></template>
-<slot></slot>
+<slot>{{ props.gateName }}</slot>
 `,
   'fair-page.ts': `import { component } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
@@ -120,7 +120,8 @@ describe('another name of a prop', () => {
         .replace('title="{{ gateName', 'title="{{ wayName')
         .replace('{{ gateName +', '{{ wayName +')
         .replace('given="gateName', 'given="wayName')
-        .replaceAll('[gateName]', '[wayName]'),
+        .replaceAll('[gateName]', '[wayName]')
+        .replace('{{ props.gateName', '{{ props.wayName'),
     );
     expect(text('page.html')).toBe(project['page.html']?.replace('Gate-Name=', 'way-name='));
     const sign = text('stall-sign.ts');
