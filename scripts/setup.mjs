@@ -33,6 +33,7 @@ export function install() {
 export function build() {
   const latest = Math.max(
     newest(join(root, 'src')),
+    newest(join(root, 'examples/start')),
     ...['package.json', 'tsconfig.json', 'tsconfig.build.json'].map((name) => time(join(root, name))),
   );
   if (time(join(root, 'dist/built')) >= latest) return;

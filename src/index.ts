@@ -34,6 +34,8 @@ export type {
   SlotKinds,
   SlotsOf,
   SlotsOfText,
+  StandardSchema,
+  StylesInput,
   TagComponent,
   TagKind,
   TemplateContext,
@@ -43,12 +45,13 @@ export type {
 } from './component/index.js';
 export { component, definition, event, type Kind, preset, prop, slot } from './component/index.js';
 export type * from './generated/attributes.js';
-export { LatticeError, type Problem } from './problem/index.js';
+export { LatticeError, type Problem, type Severity, type SourcePlace } from './problem/index.js';
 export {
   type Attr,
   type Builder,
   type Content,
   calc,
+  type EachOptions,
   type Expr,
   type ExprOf,
   eachOf,
@@ -59,6 +62,7 @@ export {
   type LoadExpr,
   type LoadFault,
   type LoadState,
+  type Provided,
   phrase,
   type RowExpr,
   type Rows,
@@ -71,4 +75,13 @@ export {
   type VoidBuilder,
   whenLoaded,
 } from './template/index.js';
-export { ComponentTree, resolve } from './tree/index.js';
+export {
+  ComponentTree,
+  resolve,
+  type TreeCondition,
+  type TreePart,
+  type TreeProp,
+  type TreeSlot,
+  type TreeStyles,
+  type TreeUse,
+} from './tree/index.js';

@@ -28,6 +28,7 @@ export async function pageOf(component: AnyComponent, props: Props, settings: Pa
     title: title ?? titleFrom(props, component),
     lang,
     mail: isMail,
+    ...(typeof props.description === 'string' && { description: props.description }),
     ...(css !== undefined && { styles: css }),
   };
   if (waits(componentCore(component) as ComponentCore))

@@ -3,4 +3,4 @@ export { MissingPath } from './files.js';
 export { jsonReport } from './report/json.js';
 export { sarifReport } from './report/sarif.js';
 export { textReport } from './report/text.js';
-export { SettingsError } from './settings.js';
+export { type Settings, SettingsError } from './settings.js';

@@ -22,12 +22,14 @@ export {
   type NoneDeclaredAbove,
   type NoProps,
   type SlotsOfText,
+  type StylesInput,
   type WrittenDefinition,
 } from './definition.js';
 export { type AnyEventKind, EventKind, event } from './event.js';
 export type { AnyKind, Presence } from './kind.js';
 export { authored, fallbackOf, fault, fits, isKind, isMade, Kind, settle, unreadable } from './kind.js';
 export * as prop from './kinds/index.js';
+export type { StandardSchema } from './kinds/schema.js';
 export { TagKind } from './kinds/tag.js';
 export { type MarkupReader, markupReader, setMarkupReader, type TextContext } from './markup-reader.js';
 export { nameFault } from './name.js';

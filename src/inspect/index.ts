@@ -6,6 +6,7 @@ import { readMarks } from './document-marks.js';
 import { type Found, foundAt, usesInPage } from './found.js';
 import { type Box, InspectPanel, noBox, type Shown, type UseLine } from './panel.js';
 
+export type { InspectedProp, InspectedUse } from '../tree/inspected.js';
 export type { Found } from './found.js';
 
 /** The panel's element, with its props. */

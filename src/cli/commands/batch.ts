@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
 import { Presets, SingleBar } from 'cli-progress';
-import { Command, InvalidArgumentError } from 'commander';
+import { Command, InvalidArgumentError, Option } from 'commander';
 import pc from 'picocolors';
 import {
   type BatchReport,
@@ -31,6 +31,7 @@ interface Options {
   readonly lang: string;
   readonly css?: string;
   readonly fragment?: true;
+  readonly form?: 'markup' | 'elements';
   readonly workers: number;
   readonly shard?: { readonly part: number; readonly of: number };
   readonly queue?: string;
@@ -59,6 +60,12 @@ export function batchCommand(): Command {
     .option('--lang <tag>', 'the language of the text', 'en')
     .option('--css <file>', 'rules for the whole page')
     .option('--fragment', 'write the markup alone, without a document around it')
+    .addOption(
+      new Option(
+        '--form <form>',
+        'elements: what is live stays an element, which a page makes alive',
+      ).choices(['markup', 'elements']),
+    )
     .option('--workers <count>', 'how many threads write', positive, Math.max(1, availableParallelism() - 1))
     .option('--shard <part/of>', 'write one part of the rows, such as 2/8', shardOf)
     .option('--queue <url>', 'hand the rows to processes that work for a queue: redis://…')
@@ -116,7 +123,7 @@ async function run(page: string | undefined, options: Options, command: Command)
 }
 
 async function orderOf(page: string | undefined, options: Options) {
-  const { component: wanted, css, data, fragment, lang, name, out, shard, title } = options;
+  const { component: wanted, css, data, form, fragment, lang, name, out, shard, title } = options;
   if (page === undefined)
     throw new UsageError('Say which page is written: lattice batch page.ts --data rows.ndjson --out pages.');
   if (data === undefined || out === undefined)
@@ -136,6 +143,7 @@ async function orderOf(page: string | undefined, options: Options) {
     shard,
     settings: {
       isPage: !fragment,
+      form,
       title,
       lang,
       css: css === undefined ? undefined : (await readFile(css, 'utf8')).trim(),

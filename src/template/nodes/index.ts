@@ -1,4 +1,12 @@
-export { EachNode, eachOf, localExpr, parameterName, type RowExpr, type Rows } from './each.js';
+export {
+  EachNode,
+  type EachOptions,
+  eachOf,
+  localExpr,
+  parameterName,
+  type RowExpr,
+  type Rows,
+} from './each.js';
 export { ElementNode } from './element.js';
 export { GivenNode, given } from './given.js';
 export { SlotNode } from './slot.js';

@@ -1,0 +1,89 @@
+/** The pages of the site: guides in the order of work, then what one looks things up in. */
+export interface Listed {
+  /** The page's name, which is its file's. */
+  readonly at: string;
+  readonly title: string;
+  /** Where its text is, from the repository's root; the reference's pages are made by the build. */
+  readonly from: string;
+}
+
+export interface Group {
+  readonly title: string;
+  readonly pages: readonly Listed[];
+}
+
+const doc = (at: string, title: string): Listed => ({ at, title, from: `docs/${at}.md` });
+
+export const groups: readonly Group[] = [
+  {
+    title: 'Guide',
+    pages: [
+      doc('start', 'Ten minutes'),
+      doc('props', 'Props'),
+      doc('slots', 'Slots'),
+      doc('compose', 'Compose'),
+      doc('html', 'Templates in HTML'),
+      doc('render', 'Render'),
+      doc('data', 'Data that is loaded'),
+      doc('elements', 'Elements'),
+      doc('styles', 'Styles'),
+      doc('forms', 'Forms'),
+      doc('testing', 'Testing'),
+      doc('vite', 'With Vite'),
+      doc('check', 'Check'),
+      doc('batch', 'Many pages, and mail'),
+    ],
+  },
+  {
+    title: 'More',
+    pages: [
+      doc('recipes', 'Recipes'),
+      doc('projects', 'In any project'),
+      doc('preview', 'Preview and inspect'),
+      doc('editor', 'In the editor'),
+      doc('describe', 'Describe'),
+      doc('pack', 'Pack'),
+      doc('presets', 'Presets'),
+      doc('security', 'Security'),
+    ],
+  },
+  {
+    title: 'Look up',
+    pages: [
+      doc('problems', 'Problems'),
+      doc('tree', 'The tree as JSON'),
+      ...(
+        [
+          ['index', 'zesty-lattice'],
+          ['index.Namespace.prop', 'Kinds of props'],
+          ['html', '… /html'],
+          ['elements', '… /elements'],
+          ['markup', '… /markup'],
+          ['mail', '… /mail'],
+          ['check', '… /check'],
+          ['describe', '… /describe'],
+          ['testing', '… /testing'],
+          ['inspect', '… /inspect'],
+          ['vite', '… /vite'],
+          ['bundlers', '… /bundlers'],
+        ] as const
+      ).map(([name, title]): Listed => ({ at: apiPage(name), title, from: `out/site-api/${name}.md` })),
+    ],
+  },
+  {
+    title: 'Behind it',
+    pages: [
+      doc('how-it-works', 'How it works'),
+      doc('speed', 'How fast it is'),
+      doc('measurements', 'Measurements'),
+      { at: 'contributing', title: 'Contributing', from: 'CONTRIBUTING.md' },
+      { at: 'changes', title: 'Changes', from: 'CHANGELOG.md' },
+      doc('guide', 'All guides'),
+    ],
+  },
+];
+
+/** The name of a reference page, by the file that TypeDoc writes for it. */
+export function apiPage(name: string): string {
+  return `api-${name === 'index' ? 'authoring' : name === 'index.Namespace.prop' ? 'prop' : name}`;
+}
