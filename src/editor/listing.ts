@@ -13,7 +13,7 @@ export function listed(text: string, owner: ComponentFacts, used: ComponentFacts
   const tree = codeOf(text);
   const definition = tree && definitionsOf(tree, owner.name)[0];
   if (!tree || !definition) return [];
-  const [known] = namesInCode(tree, owner.file, used);
+  const [known] = namesInCode(tree, owner.file, used, new Map());
   const name = known ?? (used.exportName === 'default' ? pascal(used.name) : used.exportName);
   const edit = inUses(text, definition, name);
   if (!edit) return [];

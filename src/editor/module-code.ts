@@ -99,28 +99,68 @@ export function definitionsOf(tree: CodeNode, name: string): readonly CodeNode[]
   return found;
 }
 
+/** Modules of a project by their paths, as far as their texts are at hand. */
+export type Modules = ReadonlyMap<string, string>;
+
 /** What a module calls a component: the variable that it makes, or the name that it imports it by. */
-export function namesInCode(tree: CodeNode, file: string, component: NamedInCode): ReadonlySet<string> {
+export function namesInCode(
+  tree: CodeNode,
+  file: string,
+  component: NamedInCode,
+  modules: Modules,
+): ReadonlySet<string> {
   const names = new Set<string>();
   eachNode(tree, (node) => {
     const init = node.type === 'VariableDeclarator' ? (node.init as CodeNode | null) : null;
-    if (init && makes(init, component.name)) names.add(String((node.id as CodeNode).name));
+    if (init && makes(init, component.name) && file === component.file)
+      names.add(String((node.id as CodeNode).name));
     if (node.type !== 'ImportDeclaration') return;
     const from = String((node.source as CodeNode).value);
     for (const one of node.specifiers as readonly CodeNode[]) {
-      const local = String((one.local as CodeNode).name);
-      const isNamedSo =
-        one.type === 'ImportSpecifier' && keyOf({ ...one, key: one.imported }) === component.exportName;
-      const isDefault = one.type === 'ImportDefaultSpecifier' && component.exportName === 'default';
-      // A module may hand on what another one makes, by its name; as a default it is told by its file alone.
-      if (isNamedSo || (isDefault && isSameModule(resolve(dirname(file), from), component.file)))
-        names.add(local);
+      const imported =
+        one.type === 'ImportSpecifier'
+          ? keyOf({ ...one, key: one.imported })
+          : one.type === 'ImportDefaultSpecifier'
+            ? 'default'
+            : undefined;
+      if (imported !== undefined && leadsTo(component, file, from, imported, modules, new Set()))
+        names.add(String((one.local as CodeNode).name));
     }
   });
   return names;
 }
 
-function isSameModule(one: string, other: string): boolean {
-  const stem = (path: string): string => path.replace(/\.[cm]?[jt]sx?$/, '');
-  return stem(one) === stem(other);
+/** Whether what a module imports by a name is the component: made there, or handed on from where it is. */
+function leadsTo(
+  component: NamedInCode,
+  file: string,
+  from: string,
+  name: string,
+  modules: Modules,
+  seen: Set<string>,
+): boolean {
+  // Of a package, or a path with a meaning of the project's own, the name is all that is known.
+  if (!from.startsWith('.')) return name === component.exportName;
+  const stem = stemOf(resolve(dirname(file), from));
+  if (stem === stemOf(component.file)) return name === component.exportName;
+  const found = [...modules].find(([path]) => [stem, `${stem}/index`].includes(stemOf(path)));
+  const tree = found && !seen.has(found[0]) ? codeOf(found[1]) : undefined;
+  if (!found || !tree) return false;
+  seen.add(found[0]);
+  return (tree.body as readonly CodeNode[]).some((node) => {
+    const source = node.source ? String((node.source as CodeNode).value) : undefined;
+    if (source === undefined) return false;
+    if (node.type === 'ExportAllDeclaration')
+      return leadsTo(component, found[0], source, name, modules, seen);
+    return (
+      node.type === 'ExportNamedDeclaration' &&
+      (node.specifiers as readonly CodeNode[]).some(
+        (one) =>
+          keyOf({ ...one, key: one.exported }) === name &&
+          leadsTo(component, found[0], source, keyOf({ ...one, key: one.local }), modules, seen),
+      )
+    );
+  });
 }
+
+const stemOf = (path: string): string => path.replace(/\.[cm]?[jt]sx?$/, '');

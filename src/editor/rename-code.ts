@@ -5,6 +5,7 @@ import {
   eachNode,
   fieldsOf,
   isNamed,
+  type Modules,
   makes,
   type NamedInCode,
   namesInCode,
@@ -27,6 +28,7 @@ export function renamedInCode(
   component: NamedInCode,
   prop: string,
   to: string,
+  modules: Modules,
 ): readonly TextEdit[] {
   const tree = codeOf(text);
   if (!tree) return [];
@@ -45,7 +47,7 @@ export function renamedInCode(
     field(declarationIn(tree, component.name, prop));
     for (const one of definitionsOf(tree, component.name)) reads(one, prop, rename, field);
   }
-  const names = namesInCode(tree, file, component);
+  const names = namesInCode(tree, file, component, modules);
   const isIt = (node: CodeNode | undefined): boolean =>
     node?.type === 'Identifier' && names.has(String(node.name));
   eachNode(tree, (node) => {

@@ -38,7 +38,7 @@ export function renamed(
     const edits = file.endsWith('.html')
       ? renamedInText(text, { component, prop, to }, owner.text.file === file)
       : [
-          ...renamedInCode(text, file, owner, prop, to),
+          ...renamedInCode(text, file, owner, prop, to, texts),
           ...inStrings(text, file, catalogue, { component, prop, to }),
         ];
     if (edits.length > 0) found.set(file, edits);

@@ -56,7 +56,15 @@ export const other = renderHtml(Sign({ gateName: 'East' }, GateList({ gateName: 
 <gate-list gate-name="North"></gate-list>
 </body></html>
 `,
-  'stall-sign.test.ts': `import { StallSign } from './stall-sign.js';
+  'index.ts': `export * from './stall-sign.js';
+export { GateList as Gates } from './stall-sign.js';
+`,
+  'elsewhere.ts': `export const StallSign = (props: { gateName: string }) => props.gateName;
+`,
+  'other.ts': `import { StallSign } from './elsewhere.js';
+export const other = StallSign({ gateName: 'not this one' });
+`,
+  'stall-sign.test.ts': `import { StallSign } from './index.js';
 export const sign = StallSign({ gateName: 'North' });
 `,
 };
