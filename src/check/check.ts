@@ -59,8 +59,8 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
     problems.push(...(await gather(file, texts.get(file.path) ?? '', components)));
     step();
   }
-  for (const core of components.keys()) {
-    problems.push(...componentProblems(core));
+  for (const [core, { exportName }] of components) {
+    problems.push(...componentProblems(core, exportName === 'default'));
     if (options.types) problems.push(...typeProblems(core));
   }
   // A component with a sample is there for others to use.

@@ -5,9 +5,13 @@ import { finding, type Problem, placed } from '../problem/index.js';
 import { placedExprs } from '../template/index.js';
 import { resolveOpen } from '../tree/index.js';
 
-/** What is wrong in a component, its props and slots left open; what it uses is checked with it. */
-export function componentProblems(component: ComponentCore): readonly Problem[] {
-  return [...resolveOpen(component).problems, ...unreadProps(component), ...repeated(component)];
+/**
+ * What is wrong in a component, its props and slots left open; what it uses is checked with it.
+ *
+ * @param isPage whether it is a page's own, whose title and description go to the document around it
+ */
+export function componentProblems(component: ComponentCore, isPage = false): readonly Problem[] {
+  return [...resolveOpen(component).problems, ...unreadProps(component, isPage), ...repeated(component)];
 }
 
 /** What is wrong in the components that a module makes, where loading it gives them. */
@@ -21,7 +25,7 @@ export async function moduleProblems(
     // A module that wants a page does not run here; what stands in it is told when it runs there.
     return thrown instanceof Error && 'problems' in thrown ? (thrown.problems as readonly Problem[]) : [];
   }
-  return [...components].flatMap(componentProblems);
+  return [...components].flatMap((component) => componentProblems(component));
 }
 
 /** Slots of a component that stays an element, which it cannot show in two places. */
@@ -31,7 +35,7 @@ function repeated(component: ComponentCore): readonly Problem[] {
 }
 
 /** Props that nothing in the component reads: neither its template nor any of its functions. */
-function unreadProps(component: ComponentCore): readonly Problem[] {
+function unreadProps(component: ComponentCore, isPage: boolean): readonly Problem[] {
   if (planOf(component).faults.some(({ finding: { severity } }) => severity === 'error')) return [];
   const read = new Set(
     [...placedExprs(blueprintOf(component).content)].map(({ op }) => (op.op === 'prop' ? op.name : '')),
@@ -51,6 +55,7 @@ function unreadProps(component: ComponentCore): readonly Problem[] {
     .join('\n');
   return component.props.names
     .filter((name) => !read.has(name) && name !== component.accepts && !mentions(functions, name))
+    .filter((name) => !(isPage && /^(?:title|description)$/.test(name)))
     .filter((name) => !(component.field && name === 'disabled') && component.reactions[name] === undefined)
     .map((name) =>
       placed(

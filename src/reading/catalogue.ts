@@ -91,7 +91,7 @@ function facts(
     events: Object.entries(core.events).map(([name, { description = '' }]) => ({ name, description })),
     text: textFacts(core),
     samples,
-    problems: componentProblems(core),
+    problems: componentProblems(core, exportName === 'default'),
   };
 }
 

@@ -187,10 +187,10 @@ describe('lattice render', () => {
   test('keeps the elements of a document, too, and says what does nothing', () => {
     const page = ['examples/start/index.html', '--uses', 'examples/start/src/components.ts'];
     const plain = lattice('render', ...page);
-    expect(plain.out).not.toContain('<crate-counter');
-    expect(plain.err).toContain('<crate-counter> is live: as plain HTML nothing happens in it.');
+    expect(plain.out).not.toContain('<crate-taker');
+    expect(plain.err).toContain('<crate-taker> is live: as plain HTML nothing happens in it.');
     const kept = lattice('render', ...page, '--form', 'elements');
-    expect(kept.out.match(/<crate-counter [^>]*><template shadowrootmode="open">/g)).toHaveLength(3);
+    expect(kept.out.match(/<crate-taker [^>]*><template shadowrootmode="open">/g)).toHaveLength(3);
     expect(kept.err).toBe('');
   });
 

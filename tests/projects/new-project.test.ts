@@ -28,7 +28,7 @@ describe('lattice new --project', () => {
     expect(script(project, 'test')).toContain('2 passed');
     expect(script(project, 'check')).toContain('0 errors, 0 warnings');
     expect(script(project, 'tree')).toContain('3 components');
-    expect(script(project, 'render')).toContain('<crate-counter label="Saltbell" start="4"');
+    expect(script(project, 'render')).toContain('<crate-taker label="Saltbell" start="4"');
     expect(script(project, 'describe')).toContain('manifest of 4 components');
     expect(script(project, 'pack', '--no-sizes')).toContain('components.js');
     expect(script(project, 'batch')).toContain('3 rows: 3 written');

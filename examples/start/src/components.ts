@@ -1,3 +1,3 @@
-export { CrateCounter } from './crate-counter.js';
+export { CrateTaker } from './crate-taker.js';
 export { FairBoard } from './fair-board.js';
 export { StallCard } from './stall-card.js';

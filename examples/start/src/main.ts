@@ -1,6 +1,6 @@
 import './page.css';
 import { register } from 'zesty-lattice/elements';
-import { CrateCounter } from './components.js';
+import { CrateTaker } from './components.js';
 
 // What is alive in the page; the other components are plain HTML by then.
-register(CrateCounter);
+register(CrateTaker);

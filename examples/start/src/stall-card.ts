@@ -1,5 +1,5 @@
 import { component, el, phrase, prop, slot } from 'zesty-lattice';
-import { CrateCounter } from './crate-counter.js';
+import { CrateTaker } from './crate-taker.js';
 
 export const StallCard = component('stall-card', {
   description: 'One stall: what it has, when it opens, and how many crates you take.',
@@ -21,6 +21,6 @@ export const StallCard = component('stall-card', {
       el.h2(props.fruit),
       el.p({ class: 'when' }, phrase`${props.name}, from ${props.opens}`),
       el.p(slots.default('Ask at the stall.')),
-      CrateCounter({ label: props.fruit, start: props.crates }),
+      CrateTaker({ label: props.fruit, start: props.crates }),
     ),
 });

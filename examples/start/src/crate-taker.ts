@@ -1,7 +1,7 @@
 import { calc, component, el, event, phrase, prop } from 'zesty-lattice';
 
-export const CrateCounter = component('crate-counter', {
-  description: 'Counts the crates of one fruit, and tells the page when the number changes.',
+export const CrateTaker = component('crate-taker', {
+  description: 'Says how many crates of a fruit one takes, and tells the page when the number changes.',
   props: {
     label: prop.text().describe('What is counted.'),
     start: prop.number().fallback(0).describe('How many there are at first.'),
