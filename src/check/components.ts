@@ -1,7 +1,7 @@
 import { basename } from 'node:path';
 import type { ComponentCore } from '../component/index.js';
 import { blocksOf, blueprintOf, isInteractive, planOf, repeatedSlots } from '../plan/index.js';
-import { finding, type Problem, placed } from '../problem/index.js';
+import { finding, type Problem, placed, saidInText } from '../problem/index.js';
 import { placedExprs } from '../template/index.js';
 import { resolveOpen } from '../tree/index.js';
 
@@ -57,12 +57,10 @@ function unreadProps(component: ComponentCore, isPage: boolean): readonly Proble
     .filter((name) => !read.has(name) && name !== component.accepts && !mentions(functions, name))
     .filter((name) => !(isPage && /^(?:title|description)$/.test(name)))
     .filter((name) => !(component.field && name === 'disabled') && component.reactions[name] === undefined)
-    .map((name) =>
-      placed(
-        finding('prop-unread', { component: component.name, prop: name }, component.source),
-        component.name,
-      ),
-    );
+    .map((name) => {
+      const found = finding('prop-unread', { component: component.name, prop: name }, component.source);
+      return placed(typeof component.template === 'function' ? found : saidInText(found), component.name);
+    });
 }
 
 /** Components that no other component, document or module names. */

@@ -1,4 +1,4 @@
-import type { Finding, Problem, Severity, SourcePlace } from './problem.js';
+import { type Finding, factsOf, type Problem, type Severity, type SourcePlace } from './problem.js';
 import { type ProblemCode, type Words, words } from './words.js';
 
 export { writtenPlace } from './source-maps.js';
@@ -17,12 +17,30 @@ export function finding<C extends ProblemCode>(
   facts: Parameters<Words[C]['say']>[0],
   source?: SourcePlace,
 ): Finding {
-  const { severity, say } = words[code] as {
-    severity: Severity;
-    say: (facts: unknown) => readonly [message: string, hint: string];
-  };
-  const [message, hint] = say(facts);
-  return { code, severity, message, hint, ...(source && { source }) };
+  const { severity, say } = entryOf(code);
+  const [message, hint] = say(facts, false);
+  return { [factsOf]: facts, code, severity, message, hint, ...(source && { source }) };
+}
+
+interface Entry {
+  readonly severity: Severity;
+  say(facts: unknown, inText: boolean): readonly [message: string, hint: string];
+}
+
+const entryOf = (code: ProblemCode): Entry => words[code] as Entry;
+
+/** A finding in the words of HTML text, where what it is about is written so. */
+export function saidInText(found: Finding): Finding {
+  if (found[factsOf] === undefined) return found;
+  const [message, hint] = entryOf(found.code).say(found[factsOf], true);
+  return { ...found, message, hint };
+}
+
+/** The attribute or prop that a finding is about. */
+export function aboutOf({ code, [factsOf]: facts }: Finding): string | undefined {
+  if (code === 'id-doubled') return 'id';
+  const { attribute, prop } = (facts ?? {}) as { readonly attribute?: string; readonly prop?: string };
+  return attribute ?? prop;
 }
 
 /** One problem as lines of text: what, where, what to do. */

@@ -1,9 +1,9 @@
-export { dev, finding, problemText, tells } from '#dev';
+export { dev, finding, problemText, saidInText, tells } from '#dev';
 export { refuseCall } from './called.js';
 export { failure, LatticeError } from './error.js';
 export { nearest, nearestOr, suggest, tagName } from './nearest.js';
 export { PackageMissing } from './package-missing.js';
-export { callPlace, placeOf } from './place.js';
+export { atAttribute, callPlace, isTextPlace, placeOf, type TextPlace } from './place.js';
 export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './problem.js';
 export { placed } from './problem.js';
 export { reasonOf } from './reason.js';

@@ -1,5 +1,5 @@
-import { writtenPlace } from '#dev';
-import type { SourcePlace } from './problem.js';
+import { aboutOf, writtenPlace } from '#dev';
+import type { Finding, SourcePlace } from './problem.js';
 
 type Capture = (target: object, above: unknown) => void;
 
@@ -20,6 +20,24 @@ export function callPlace(above: unknown): object | undefined {
   return holder;
 }
 
+/** A place in HTML text: that of a tag, and those of its attributes. */
+export interface TextPlace {
+  readonly textPlace: SourcePlace | undefined;
+  /** Where the attribute of a name, or of a prop's name, stands; undefined where there is none. */
+  attribute(name: string): SourcePlace | undefined;
+}
+
+/** Told by what it has, since a module may have brought its own copy of the library. */
+export function isTextPlace(holder: object | undefined): holder is TextPlace {
+  return holder !== undefined && 'textPlace' in holder;
+}
+
+/** Where the attribute stands that a finding is about. */
+export function atAttribute(found: Finding, holder: TextPlace): SourcePlace | undefined {
+  const about = aboutOf(found);
+  return about === undefined ? undefined : holder.attribute(about.replace(/-/g, '').toLowerCase());
+}
+
 const framePattern = /\(?((?:file:\/\/|https?:\/\/|\/|[A-Za-z]:\\)[^()]*?):(\d+):(\d+)\)?$/;
 
 /** A call in between: of a preset of a builder, or of a component, by whose name it goes, which no function of an author has. */
@@ -30,6 +48,7 @@ const presetFrame = /^ *at (?:\S+\.)?(?:latticePreset|[a-z]\w*-[\w-]+) \(/;
  * as a template text's parts have it, is that place.
  */
 export function placeOf(holder: object | undefined): SourcePlace | undefined {
+  if (isTextPlace(holder)) return holder.textPlace;
   if (holder && 'file' in holder) return holder as SourcePlace;
   const { stack } = (holder ?? {}) as { stack?: string };
   for (const line of (stack ?? '').split('\n')) {

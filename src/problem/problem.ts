@@ -35,8 +35,12 @@ export interface Problem {
   readonly source?: SourcePlace;
 }
 
+/** Where a finding keeps what it was worded from, so that it can be said once more for HTML text. */
+export const factsOf: unique symbol = Symbol('facts');
+
 /** A problem before it is known in which component tree it stands. */
 export interface Finding {
+  readonly [factsOf]?: unknown;
   readonly code: ProblemCode;
   readonly severity: Severity;
   readonly message: string;
@@ -45,6 +49,6 @@ export interface Finding {
 }
 
 /** Puts a finding in its place in the tree. */
-export function placed({ source, ...found }: Finding, where: string): Problem {
-  return { ...found, where, ...(source && { source }) };
+export function placed({ code, hint, message, severity, source }: Finding, where: string): Problem {
+  return { code, severity, message, hint, where, ...(source && { source }) };
 }

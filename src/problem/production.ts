@@ -9,6 +9,14 @@ export function finding(code: ProblemCode, facts: unknown): Finding {
   return { code, severity: 'error', message: `${code} ${JSON.stringify(facts)}`, hint: '' };
 }
 
+export function saidInText(found: Finding): Finding {
+  return found;
+}
+
+export function aboutOf(): undefined {
+  return undefined;
+}
+
 export function problemText({ message, where }: Problem): string {
   return `${message}${where && ` in ${where}`}`;
 }

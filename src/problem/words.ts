@@ -3,7 +3,8 @@ import type { Severity } from './problem.js';
 /** How one code is worded: the message says what is wrong, the hint what to write instead. */
 interface Entry<Facts> {
   readonly severity: Severity;
-  say(facts: Facts): readonly [message: string, hint: string];
+  /** `inText`: what it is about is written as HTML text, and the words are too. */
+  say(facts: Facts, inText: boolean): readonly [message: string, hint: string];
 }
 
 function error<Facts>(say: Entry<Facts>['say']): Entry<Facts> {
@@ -30,9 +31,9 @@ export const words = {
     'Give one of them another name; a page can have only one element of each name.',
   ]),
   'prop-missing': error<{ component: string; prop: string; expected: string }>(
-    ({ component, prop, expected }) => [
+    ({ component, prop, expected }, inText) => [
       `${component} needs its prop "${prop}", and it was not given.`,
-      `Give it ${expected}: { ${prop}: … }. If it may be left out, declare it with .optional() or .fallback(value).`,
+      `Give it ${expected}: ${inText ? `${kebab(prop)}="…"` : `{ ${prop}: … }`}. If it may be left out, declare it with .optional() or .fallback(value).`,
     ],
   ),
   'prop-invalid': error<{ component: string; prop: string; fault: string }>(({ component, prop, fault }) => [
@@ -64,9 +65,15 @@ export const words = {
       `${hint} Or declare it: props: { ${identifier(prop)}: prop.text() }.`,
     ],
   ),
-  'slot-missing': error<{ component: string; slot: string }>(({ component, slot }) => [
+  'slot-missing': error<{ component: string; slot: string }>(({ component, slot }, inText) => [
     `${component} needs content in its slot "${slot}", and none was given.`,
-    slot === 'default' ? 'Give content after the props.' : `Give it by name: { ${identifier(slot)}: … }.`,
+    inText
+      ? slot === 'default'
+        ? `Put content between <${component}> and </${component}>.`
+        : `Put an element with slot="${slot}" between its tags, or <template slot="${slot}">…</template>.`
+      : slot === 'default'
+        ? 'Give content after the props.'
+        : `Give it by name: { ${identifier(slot)}: … }.`,
   ]),
   'slot-unknown': error<{ component: string; slot: string; hint: string; read?: boolean }>(
     ({ component, slot, hint, read }) => [
@@ -80,9 +87,9 @@ export const words = {
     `${component} was given content, and has no default slot to take it.`,
     `${hint} Or declare one: slots: { default: slot() }, and place it with slots.default().`,
   ]),
-  'slot-unplaced': warning<{ component: string; slot: string }>(({ component, slot }) => [
+  'slot-unplaced': warning<{ component: string; slot: string }>(({ component, slot }, inText) => [
     `${component} declares the slot "${slot}" and its template places it nowhere, so content for it would not show.`,
-    `Place it with slots.${slot}(), or take the declaration out.`,
+    `Place it with ${inText ? `<slot${slot === 'default' ? '' : ` name="${slot}"`}></slot>` : `slots.${slot}()`}, or take the declaration out.`,
   ]),
   'slot-repeated': error<{ component: string; slot: string; repeats: boolean }>(
     ({ component, slot, repeats }) => [
@@ -92,14 +99,20 @@ export const words = {
       'Place it once, in two branches of one condition, or hand the content over as a prop. As plain HTML text it works.',
     ],
   ),
-  'slot-misfit': error<{ component: string; slot: string; hands: boolean }>(({ component, slot, hands }) => [
-    hands
-      ? `The slot "${slot}" of ${component} hands data to its content, and was given plain content.`
-      : `The slot "${slot}" of ${component} takes plain content, and was given a function.`,
-    hands
-      ? `Give a function: { ${identifier(slot)}: (data) => … }; in HTML <template slot="${slot}" as="data">.`
-      : 'Give the content itself, without a function around it.',
-  ]),
+  'slot-misfit': error<{ component: string; slot: string; hands: boolean }>(
+    ({ component, slot, hands }, inText) => [
+      hands
+        ? `The slot "${slot}" of ${component} hands data to its content, and was given plain content.`
+        : `The slot "${slot}" of ${component} takes plain content, and was given a function.`,
+      hands
+        ? inText
+          ? `Write <template slot="${slot}" as="data">…</template> around it.`
+          : `Give a function: { ${identifier(slot)}: (data) => … }.`
+        : inText
+          ? 'Take as="…" out: nothing is handed over.'
+          : 'Give the content itself, without a function around it.',
+    ],
+  ),
   'component-unknown': error<{ name: string; hint: string }>(({ name, hint }) => [
     `Nothing defines a component "${name}".`,
     hint,
@@ -107,9 +120,9 @@ export const words = {
   'component-misplaced': error<{ component: string; place: string; hint: string }>(
     ({ component, place, hint }) => [`<${component}> stands ${place}, where it may not be used.`, hint],
   ),
-  'component-cycle': error<{ path: string }>(({ path }) => [
+  'component-cycle': error<{ path: string }>(({ path }, inText) => [
     `A component contains itself without end: ${path}.`,
-    'Put the inner use under given(…) or eachOf(…), so that it ends when there is nothing more to show.',
+    `Put the inner use under ${inText ? '<template given="…"> or <template each-of="…">' : 'given(…) or eachOf(…)'}, so that it ends when there is nothing more to show.`,
   ]),
   'value-used-early': error<{ name: string; how: string; method?: string | undefined }>(
     ({ name, how, method }) => [
@@ -137,9 +150,9 @@ export const words = {
     `<${tag}> stands ${place}, where the HTML standard does not let it.`,
     hint,
   ]),
-  'attribute-misleading': warning<{ attribute: string; tag: string }>(({ attribute, tag }) => [
+  'attribute-misleading': warning<{ attribute: string; tag: string }>(({ attribute, tag }, inText) => [
     `<${tag}> has ${attribute}="false", and so it has the attribute: it holds by being there, whatever it says.`,
-    `Leave ${attribute} out. Where it depends on something, give it true or false: in HTML text ${attribute}="{{ … }}".`,
+    `Leave ${attribute} out. Where it depends on something, give it ${inText ? `a value that is true or false: ${attribute}="{{ … }}"` : 'true or false, or an expression that is'}.`,
   ]),
   'text-escaped': warning<{ written: string; sign: string }>(({ written, sign }) => [
     `The text ${written} is shown as it stands: in a function text is no HTML.`,
@@ -171,6 +184,14 @@ export const words = {
   'tag-unfinished': error<{ tag: string }>(({ tag }) => [
     `The tag of <${tag}> begins here and does not end.`,
     'Close it with ">"; if it has attributes, close their quotes too.',
+  ]),
+  'quote-unclosed': error<{ attribute: string; quote: string }>(({ attribute, quote }) => [
+    `The value of ${attribute} begins here, and its quote is not closed.`,
+    `Close it with another ${quote} where the value ends.`,
+  ]),
+  'comment-unclosed': error<Record<never, never>>(() => [
+    'A comment begins here, and is not closed.',
+    'Close it with --> where it ends.',
   ]),
   'tag-self-closed': error<{ tag: string }>(({ tag }) => [
     `<${tag} /> does not close itself: HTML reads it as an opening tag.`,
@@ -206,9 +227,9 @@ export const words = {
     `${component} is defined in ${file} and used nowhere.`,
     'Use it, or take it out. A page’s own component is exported as the default of its module.',
   ]),
-  'prop-unread': warning<{ component: string; prop: string }>(({ component, prop }) => [
+  'prop-unread': warning<{ component: string; prop: string }>(({ component, prop }, inText) => [
     `${component} declares the prop "${prop}" and reads it nowhere.`,
-    `Place it in the template with props.${prop}, or take the declaration out.`,
+    `Place it in the template with ${inText ? `{{ ${prop} }}` : `props.${prop}`}, or take the declaration out.`,
   ]),
   'heading-skipped': warning<{ tag: string; after: string; better: string }>(({ tag, after, better }) => [
     after === ''
@@ -225,14 +246,19 @@ export const words = {
     'A module of components should only define them; start servers and the like in another.',
   ]),
   'adopt-failed': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
-  'list-invalid': error<{ name: string; got: string }>(({ name, got }) => [
-    `eachOf was given ${name}, and got ${got} where a list belongs.`,
+  'list-invalid': error<{ name: string; got: string }>(({ name, got }, inText) => [
+    `${inText ? '<template each-of>' : 'eachOf'} was given ${name}, and got ${got} where a list belongs.`,
     'Give it a list; a list that may be missing counts as empty.',
   ]),
-  'id-doubled': error<{ id: string; times: string }>(({ id, times }) => [
-    `The id "${id}" stands ${times} on the page.`,
-    `An id may stand once. In a component that is used more than once, make it with uid('${id.replace(/[^A-Za-z]+.*/, '') || 'part'}').`,
-  ]),
+  'id-doubled': error<{ id: string; times: string; places?: readonly string[] }>(
+    ({ id, places = [], times }, inText) => {
+      const made = `uid('${id.replace(/[^A-Za-z]+.*/, '') || 'part'}')`;
+      return [
+        `The id "${id}" stands ${times} on the page${places.length > 1 ? `: in ${places.join(', and in ')}` : ''}.`,
+        `An id may stand once. In a component that is used more than once, make it with ${inText ? `id="{{ ${made} }}"` : made}; where a prop hands it in, give each use another.`,
+      ];
+    },
+  ),
   'reference-dangling': warning<{ attribute: string; id: string; tag: string; hint: string }>(
     ({ attribute, id, tag, hint }) => [
       `${attribute}="${id}" of <${tag}> points to no element on the page.`,
@@ -244,7 +270,9 @@ export const words = {
   ),
   'key-doubled': error<{ key: string; list: string }>(({ key, list }) => [
     `Two rows of ${list} have the key ${key}.`,
-    'Give eachOf a key that differs for each item.',
+    key === 'undefined'
+      ? 'No item has the field that is named as the key: name another one, key: "id".'
+      : 'Give the rows a key that differs for each item.',
   ]),
   'markup-differs': warning<{ component: string; how: string }>(({ component, how }) => [
     `The markup that was sent for ${component} is not what it shows now: ${how}.`,
@@ -320,6 +348,11 @@ export type ProblemCode = keyof Words;
 function clipped(text: string): string {
   const line = text.trim().replace(/\s+/g, ' ');
   return line.length > 60 ? `${line.slice(0, 59)}…` : line;
+}
+
+/** A prop's name as its attribute. */
+function kebab(prop: string): string {
+  return prop.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
 }
 
 function identifier(name: string): string {

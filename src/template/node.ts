@@ -1,4 +1,11 @@
-import { type Finding, placeOf, type SourcePlace } from '../problem/index.js';
+import {
+  atAttribute,
+  type Finding,
+  isTextPlace,
+  placeOf,
+  type SourcePlace,
+  saidInText,
+} from '../problem/index.js';
 import type { ExprOf } from './expression/expr.js';
 import { currentRun, placeIn } from './run-state.js';
 
@@ -45,11 +52,14 @@ export function sourceOf({ place }: { readonly place: object | undefined }): Sou
   return place && placeOf(place);
 }
 
-/** A finding with the line that wrote a node, unless it has a place of its own. */
+/** A finding with the line that wrote a node, unless it has a place of its own; in the words of HTML text, where that did. */
 export function withSource(found: Finding, written: { readonly place: object | undefined }): Finding {
-  if (found.source) return found;
-  const source = sourceOf(written);
-  return source ? { ...found, source } : found;
+  const { place } = written;
+  const isText = isTextPlace(place);
+  const said = isText ? saidInText(found) : found;
+  if (said.source) return said;
+  const source = (isText ? atAttribute(found, place) : undefined) ?? sourceOf(written);
+  return source ? { ...said, source } : said;
 }
 
 /** A value that can stand as text. Lists and records cannot: use `eachOf`, or reach for a field. */

@@ -1,4 +1,4 @@
-import { callPlace, type Finding, type SourcePlace } from '../problem/index.js';
+import { callPlace, type Finding, type SourcePlace, type TextPlace } from '../problem/index.js';
 import type { Core } from './expression/ops.js';
 
 /** An expression that a template read. */
@@ -23,7 +23,7 @@ export interface Run {
   /** The number for the next item, index or slot data. */
   nextLocal: number;
   /** Where the part of a template text stands that is being read. */
-  reading?: SourcePlace | undefined;
+  reading?: TextPlace | undefined;
 }
 
 /**

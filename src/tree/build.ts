@@ -10,7 +10,7 @@ import {
   planOf,
   settledProp,
 } from '../plan/index.js';
-import { type Finding, finding, type Problem, placed } from '../problem/index.js';
+import { type Finding, finding, type Problem, placed, saidInText } from '../problem/index.js';
 import { scopedRules } from '../styles/index.js';
 import { describe, type Fill, sourceOf, withSource } from '../template/index.js';
 import { unknownAttribute } from './attribute-names.js';
@@ -153,7 +153,7 @@ export class TreeBuilder {
     for (const [index, slot] of component.slots.names.entries()) {
       if (plan.content.some((node) => node.kind === 'slot' && node.slot === index)) continue;
       const found = finding('slot-unplaced', { component: component.name, slot }, component.source);
-      this.report(found, scope.path);
+      this.report(typeof component.template === 'function' ? found : saidInText(found), scope.path);
     }
   }
 

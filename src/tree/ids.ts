@@ -1,6 +1,6 @@
 import type { PlanAttribute } from '../plan/index.js';
 import { type Finding, finding, nearest, type Problem, placed } from '../problem/index.js';
-import { type Core, sourceOf } from '../template/index.js';
+import { type Core, withSource } from '../template/index.js';
 import { open } from './known.js';
 
 /** A branch that something stands in: which condition, and which of its sides. */
@@ -119,7 +119,9 @@ export class Ids {
       );
       if (!clash) continue;
       const times = sightings.length === 1 ? 'once for each row' : `${sightings.length} times`;
-      problems.push(placed(finding('id-doubled', { id, times }, sourceOf(clash)), clash.where));
+      // Components on the way to it, as far as there is more than one way.
+      const places = [...new Set(sightings.map(({ where }) => where))].filter((where) => where !== '');
+      problems.push(placed(withSource(finding('id-doubled', { id, times, places }), clash), clash.where));
     }
     return problems;
   }
@@ -140,7 +142,7 @@ export class Ids {
         ? 'Give an element this id. In a component, make both sides with one uid(…).'
         : `Did you mean "${near}"? In a component, make both sides with one uid(…).`;
     const shown = attribute === 'href' ? `#${id}` : id;
-    return finding('reference-dangling', { attribute, id: shown, tag, hint }, sourceOf(reference));
+    return withSource(finding('reference-dangling', { attribute, id: shown, tag, hint }), reference);
   }
 }
 

@@ -127,7 +127,7 @@ describe('what is wrong in a document', () => {
     ['<p>x</p>\n<notis-box title="x">y</notis-box>', ['component-unknown 2:1']],
     ['<notice-box title="a">x', ['tag-unclosed 1:1']],
     ['<notice-box titel="a">x</notice-box>', ['prop-unknown 1:13', 'prop-missing 1:1']],
-    ['<notice-box title="a" crates="many">x</notice-box>', ['prop-invalid 1:1']],
+    ['<notice-box title="a" crates="many">x</notice-box>', ['prop-invalid 1:23']],
     ['<notice-box title="a"></notice-box>', ['slot-missing 1:1']],
     ['<notice-box title="a">x<b slot="fotter">y</b></notice-box>', ['slot-unknown 1:1']],
     ['<stall-sign name="a">text</stall-sign>', ['slot-untaken 1:1']],

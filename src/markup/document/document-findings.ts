@@ -5,6 +5,7 @@ import { parserFinding } from '../syntax/parser-words.js';
 import { Places } from '../syntax/place.js';
 import { readDocument } from '../syntax/read-node.js';
 import { checkTags } from '../syntax/tags.js';
+import { neverClosed, withoutFollowers } from '../syntax/unclosed.js';
 import { elementsIn } from './uses-in.js';
 
 /** What is wrong with a document as HTML: its tags, its elements and their attributes. Holes mean nothing in it; `components` are the names that its tags may mean. */
@@ -35,5 +36,5 @@ export function documentFindings(
       for (const one of [found, misleading]) if (one) findings.push({ ...one, source: places.at(at) });
     }
   }
-  return findings;
+  return withoutFollowers(findings, neverClosed(html), places);
 }

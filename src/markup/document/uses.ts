@@ -7,7 +7,15 @@ import {
   UseNode,
 } from '../../component/index.js';
 import { isInteractive } from '../../plan/index.js';
-import { type Finding, finding, type Problem, placed, suggest } from '../../problem/index.js';
+import {
+  type Finding,
+  finding,
+  type Problem,
+  placed,
+  saidInText,
+  suggest,
+  type TextPlace,
+} from '../../problem/index.js';
 import { type Content, deeper, localExpr, trusted, voidElements } from '../../template/index.js';
 import { unknownAttribute } from '../../tree/index.js';
 import { Places } from '../syntax/place.js';
@@ -61,7 +69,14 @@ export class DocumentUses {
     const slots = this.slots(element, component);
     const use = new UseNode(component, props, undefined, DocumentUses, slots);
     use.host = this.host(element, component);
-    Object.defineProperty(use, 'place', { value: this.#places.at(place.startOffset) });
+    const written: TextPlace = {
+      textPlace: this.#places.at(place.startOffset),
+      attribute: (name) => {
+        const found = Object.entries(place.attrs ?? {}).find(([key]) => key.replace(/-/g, '') === name);
+        return found && this.#places.at(found[1].startOffset);
+      },
+    };
+    Object.defineProperty(use, 'place', { value: written });
     return use;
   }
 
@@ -77,7 +92,7 @@ export class DocumentUses {
   }
 
   say(found: Finding): void {
-    this.#report(placed(found, ''));
+    this.#report(placed(saidInText(found), ''));
   }
 
   props({ attrs, sourceCodeLocation }: ParsedElement, component: ComponentCore): Record<string, unknown> {

@@ -31,7 +31,6 @@ const words: Readonly<Record<string, readonly [fault: string, hint: string]>> = 
     'An end tag is </name>, without a slash at its end.',
   ],
   'eof-before-tag-name': ['The text ends with "<"', 'Write &lt; for the sign itself.'],
-  'eof-in-comment': ['A comment is not closed', 'Close it with -->.'],
   'incorrectly-closed-comment': ['A comment is closed with --!>', 'Close it with -->.'],
   'incorrectly-opened-comment': [
     '"<!" opens no comment',

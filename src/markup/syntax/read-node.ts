@@ -6,6 +6,7 @@ import { parserFinding } from './parser-words.js';
 import type { Places } from './place.js';
 import type { Reading } from './reading.js';
 import { checkTags } from './tags.js';
+import { neverClosed, withoutFollowers } from './unclosed.js';
 
 type Parsed = DefaultTreeAdapterTypes.ChildNode;
 
@@ -19,7 +20,13 @@ export function readMarkup(text: string, places: Places): Reading {
   };
   const tree = readFragment(marked.text, onParseError);
   findings.push(...checkTags(marked, places));
-  return { nodes: tree.childNodes.flatMap((node) => nodeFrom(node, marked.text)), marked, findings };
+  const unclosed = neverClosed(marked.text);
+  return {
+    // What is swallowed is no template: it would be told of, too.
+    nodes: unclosed ? [] : tree.childNodes.flatMap((node) => nodeFrom(node, marked.text)),
+    marked,
+    findings: withoutFollowers(findings, unclosed, places),
+  };
 }
 
 /** With places, and with what stands in `noscript`, which a page without scripts shows. */

@@ -120,7 +120,7 @@ function elementContent(node: MarkupElement, locals: Locals, reading: TextReadin
   const content = rawTextElements.has(node.tag)
     ? rawContent(node, reading)
     : reading.within(node.tag, () => contentOf(node.children, locals, reading));
-  return reading.written(node.at, () => {
+  return reading.written(node, () => {
     const given = Object.keys(attributes).length === 0 ? undefined : attributes;
     return new ElementNode(node.tag, given, content, contentOf);
   });
@@ -203,7 +203,7 @@ function slotContent(node: MarkupElement, locals: Locals, reading: TextReading):
   const handed = data && valueIn(data.value, data.valueAt, locals, reading);
   const fallback = contentOf(node.children, locals, reading);
   return reading.written(
-    node.at,
+    node,
     () => new SlotNode(name, handed, fallback.length === 0 ? undefined : fallback, contentOf),
   );
 }

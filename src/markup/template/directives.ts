@@ -146,7 +146,7 @@ function loadContent(nodes: readonly MarkupNode[], at: number, locals: Locals, r
   };
   const fault = fieldOf(data, 'fault');
   return {
-    content: reading.written(first.at, () =>
+    content: reading.written(first, () =>
       loadBranches(data, {
         loading: branch('loading', '', data),
         loaded: branch('loaded', 'loaded', fieldOf(data, 'value')),
@@ -191,7 +191,7 @@ function givenContent(nodes: readonly MarkupNode[], at: number, locals: Locals, 
   const next = following(nodes, at);
   const otherwise = next && otherwiseContent(nodes, next.at, locals, reading);
   const taken = next ? next.at - at + (otherwise?.taken ?? 1) : 1;
-  const made = reading.written(node.at, () =>
+  const made = reading.written(node, () =>
     core ? new GivenNode(core, one(content), otherwise?.content) : given(false, content, otherwise?.content),
   );
   return { content: made, taken };
@@ -252,7 +252,7 @@ function eachContent(node: MarkupElement, empty: Content, locals: Locals, readin
   const found = list && directiveValue(list, locals, reading);
   const as = nameIn(attributeOf(node, 'as'), reading) ?? 'item';
   const index = nameIn(attributeOf(node, 'index'), reading);
-  return reading.written(node.at, () =>
+  return reading.written(node, () =>
     deeper(2, (first) => {
       const item = localExpr(first, as, 'item');
       const kind = found && itemOf(kindOf(found, reading.component, reading.kinds));

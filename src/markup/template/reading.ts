@@ -1,10 +1,23 @@
 import type { ComponentCore } from '../../component/index.js';
-import { type Finding, finding, type ProblemCode, type SourcePlace } from '../../problem/index.js';
+import {
+  type Finding,
+  finding,
+  type ProblemCode,
+  type SourcePlace,
+  saidInText,
+} from '../../problem/index.js';
 import { currentRun, lineEaters } from '../../template/index.js';
 import { type Hole, unmarkedFacts } from '../syntax/holes.js';
+import type { MarkupAttribute } from '../syntax/nodes.js';
 import type { Places } from '../syntax/place.js';
 import type { LocalKinds } from './kinds.js';
 import { Names } from './names.js';
+
+/** A part of a text that nodes are made of. */
+interface Written {
+  readonly at: number | undefined;
+  readonly attributes?: readonly MarkupAttribute[];
+}
 
 /** The reading of one component's template text: what its parts are told with. */
 export class TextReading {
@@ -35,7 +48,7 @@ export class TextReading {
     facts: Parameters<typeof finding<C>>[1],
     at: number | undefined,
   ): void {
-    this.findings.push(finding(code, unmarkedFacts(facts, this.holes), this.place(at)));
+    this.findings.push(saidInText(finding(code, unmarkedFacts(facts, this.holes), this.place(at))));
   }
 
   /** Reads what stands in an element; some keep their line breaks. */
@@ -53,12 +66,18 @@ export class TextReading {
     return at === undefined ? this.component.source : this.places.at(at);
   }
 
-  /** Makes nodes that know where in the text they are written. */
-  written<T>(at: number | undefined, make: () => T): T {
+  /** Makes nodes that know where in the text they are written, and where their attributes are. */
+  written<T>({ at, attributes }: Written, make: () => T): T {
     const run = currentRun();
     if (!run) return make();
     const before = run.reading;
-    run.reading = this.place(at);
+    run.reading = {
+      textPlace: this.place(at),
+      attribute: (name) => {
+        const found = attributes?.find((one) => one.name.replace(/-/g, '') === name)?.at;
+        return found === undefined ? undefined : this.place(found);
+      },
+    };
     try {
       return make();
     } finally {

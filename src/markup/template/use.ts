@@ -19,7 +19,7 @@ export function useContent(
 ): Content {
   const props = propsOf(node, component, locals, reading);
   const slots = slotsOf(node.children, component, locals, reading);
-  return reading.written(node.at, () => new UseNode(component, props, undefined, useContent, slots));
+  return reading.written(node, () => new UseNode(component, props, undefined, useContent, slots));
 }
 
 function propsOf(
