@@ -10,6 +10,8 @@ export interface TemplateText {
   readonly text: string;
   /** The file's path, where the text is the whole of a file. */
   readonly file?: string | undefined;
+  /** Set where the file could not be read: why, and what to do. */
+  readonly unread?: { readonly reason: string; readonly hint: string };
 }
 
 /** A component as the rest of the library reads it, without the types that only its users need. */

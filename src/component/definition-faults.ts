@@ -1,5 +1,5 @@
 import { type Finding, finding, nearestOr, show, tagName } from '../problem/index.js';
-import { componentCore } from './core.js';
+import { componentCore, type TemplateText } from './core.js';
 import { isKind, isRecord } from './kind.js';
 
 /** What is wrong with a part, completing "The … of <x-y> "; nothing where it is right. */
@@ -116,6 +116,20 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
           `Read the file: ${part}: markupFile(import.meta.url, '${path}').`,
         ),
       );
+    const missing = unreadIn(value);
+    if (missing) {
+      const { file = '', unread } = missing;
+      found.push(
+        finding('file-missing', {
+          what: `The part "${part}" of ${component}`,
+          file,
+          reason: '',
+          hint: '',
+          ...unread,
+        }),
+      );
+      continue;
+    }
     const fault = check?.(value);
     if (fault !== undefined)
       found.push(say(`The part "${part}" of ${component} ${fault}.`, `Change "${part}" in its definition.`));
@@ -129,6 +143,11 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
       ),
     );
   return found;
+}
+
+/** A file that could not be read. */
+function unreadIn(value: unknown): TemplateText | undefined {
+  return [value].flat().find((one): one is TemplateText => isRecord(one) && one.unread !== undefined);
 }
 
 /** A text that is nothing but the path of a file. */

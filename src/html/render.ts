@@ -114,9 +114,6 @@ export function renderBytes<const Target extends Use | AnyComponent>(
   return joinedBytes(styles.with(''), sink.with(last));
 }
 
-/** Where this library's own rooms call a rendering: their lines tell nobody anything. */
-const ownFiles = /\/dist\/(?:node|testing)\/|\/src\/(?:batch|testing)\//;
-
 /**
  * What was thrown, with the line of the call where what is wrong is the use that was handed to it: on the spot a use has
  * no line of its own, since looking for one costs more than rendering it.
@@ -128,7 +125,7 @@ export function withCall(thrown: unknown, call: unknown): unknown {
   const source = placeOf(callPlace(call));
   const isOfUse = ({ code, source: known, where }: Problem): boolean =>
     !known && !where.includes(' › ') && /^(?:prop|slot)-/.test(code);
-  if (!source || ownFiles.test(source.file) || !thrown.problems.some(isOfUse)) return thrown;
+  if (!source || !thrown.problems.some(isOfUse)) return thrown;
   const problems = thrown.problems.map((one) => (isOfUse(one) ? { ...one, source } : one));
   return new LatticeError(problems, { cause: thrown.cause });
 }

@@ -120,7 +120,9 @@ function failureFindings(core: ComponentCore, run: Run, failed: unknown): readon
     return [...run.findings, ...thrown.problems.filter((problem) => !known.has(problem.message))];
   }
   const reason = reasonOf(thrown);
-  return [...run.findings, finding('template-failed', { name: core.name, reason }, core.source)];
+  const { stack } = (thrown ?? {}) as { readonly stack?: string };
+  const source = (stack === undefined ? undefined : placeOf({ stack })) ?? core.source;
+  return [...run.findings, finding('template-failed', { name: core.name, reason }, source)];
 }
 
 /** `props` and `state` as the template sees them: each read is an expression of its own. */

@@ -1,6 +1,8 @@
+import { withoutOwnFrames } from './own-frames.js';
 import { type Finding, factsOf, type Problem, type Severity, type SourcePlace } from './problem.js';
 import { type ProblemCode, type Words, words } from './words.js';
 
+export { isOwn } from './own-frames.js';
 export { writtenPlace } from './source-maps.js';
 
 declare const process: { readonly env?: Readonly<Record<string, string | undefined>> } | undefined;
@@ -41,6 +43,13 @@ export function aboutOf({ code, [factsOf]: facts }: Finding): string | undefined
   if (code === 'id-doubled') return 'id';
   const { attribute, prop } = (facts ?? {}) as { readonly attribute?: string; readonly prop?: string };
   return attribute ?? prop;
+}
+
+/** Makes an error one to read: its message has the problems in words, and frames of this library tell nobody anything. */
+export function forReaders(error: Error): void {
+  if (!dev) return;
+  Object.defineProperty(error, 'problems', { enumerable: false });
+  if (error.stack !== undefined) error.stack = withoutOwnFrames(error.stack);
 }
 
 /** One problem as lines of text: what, where, what to do. */

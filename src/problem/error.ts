@@ -1,4 +1,4 @@
-import { problemText } from '#dev';
+import { forReaders, problemText } from '#dev';
 import type { Finding, Problem } from './problem.js';
 import { placed } from './problem.js';
 
@@ -19,6 +19,7 @@ export class LatticeError extends Error {
   constructor(problems: readonly Problem[], options?: ErrorOptions) {
     super(problems.map(problemText).join('\n'), options);
     this.problems = problems;
+    forReaders(this);
   }
 }
 

@@ -1,4 +1,5 @@
-import { aboutOf, writtenPlace } from '#dev';
+import { aboutOf, isOwn, writtenPlace } from '#dev';
+import { framePattern } from './frame.js';
 import type { Finding, SourcePlace } from './problem.js';
 
 type Capture = (target: object, above: unknown) => void;
@@ -38,8 +39,6 @@ export function atAttribute(found: Finding, holder: TextPlace): SourcePlace | un
   return about === undefined ? undefined : holder.attribute(about.replace(/-/g, '').toLowerCase());
 }
 
-const framePattern = /\(?((?:file:\/\/|https?:\/\/|\/|[A-Za-z]:\\)[^()]*?):(\d+):(\d+)\)?$/;
-
 /** A call in between: of a preset of a builder, or of a component, by whose name it goes, which no function of an author has. */
 const presetFrame = /^ *at (?:\S+\.)?(?:latticePreset|[a-z]\w*-[\w-]+) \(/;
 
@@ -56,6 +55,7 @@ export function placeOf(holder: object | undefined): SourcePlace | undefined {
     const found = framePattern.exec(line.trim());
     if (!found) continue;
     const url = found[1] ?? '';
+    if (isOwn(url)) continue;
     const file = url.replace(/^file:\/\//, '').replace(/\?[^?]*$/, '');
     return writtenPlace(url, { file: decodeURI(file), line: Number(found[2]), column: Number(found[3]) });
   }

@@ -24,3 +24,9 @@ export function problemText({ message, where }: Problem): string {
 export function writtenPlace(_url: string, place: SourcePlace): SourcePlace {
   return place;
 }
+
+export function isOwn(): boolean {
+  return false;
+}
+
+export function forReaders(_error: Error): void {}

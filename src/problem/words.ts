@@ -136,7 +136,9 @@ export const words = {
   ]),
   'template-failed': error<{ name: string; reason: string }>(({ name, reason }) => [
     `The template of ${name} stopped with an error: ${reason}.`,
-    'A template runs once, with expressions instead of values; see the cause for the line.',
+    /Cannot read properties of undefined/.test(reason)
+      ? 'A template runs once, with expressions instead of values. Something that it reads is not there: see the line.'
+      : 'A template runs once, with expressions instead of values: what needs a value goes into calc(…) or a handler.',
   ]),
   'content-not-allowed': error<{ what: string; place: string; hint: string }>(({ what, place, hint }) => [
     `${what} cannot stand ${place}.`,
@@ -286,6 +288,9 @@ export const words = {
     `What stands in ${where === '' ? 'it' : where} is nested deeper than it can be followed.`,
     'About 500 levels can be. Look for data or content that holds itself; else take it apart, or render parts of it.',
   ]),
+  'file-missing': error<{ what: string; file: string; reason: string; hint: string }>(
+    ({ what, file, reason, hint }) => [`${what} is the file ${file}, which cannot be read: ${reason}.`, hint],
+  ),
   'file-unread': error<{ path: string; module: string }>(({ path, module }) => [
     `markupFile was asked for ${path} by ${module}, and a page cannot read files.`,
     "Build with a plugin that puts the text in its place: 'zesty-lattice/vite', or one of 'zesty-lattice/bundlers'.",
@@ -321,6 +326,14 @@ export const words = {
       /read only property|not extensible/.test(reason)
         ? 'The state is not changed in place: give back what changes, return { count: state.count + 1 }.'
         : 'The element stays as it was before. Catch in the handler what can go wrong, and show it by the state.',
+    ],
+  ),
+  'state-changed-in-place': error<{ component: string; handler: string; field: string; isList: boolean }>(
+    ({ component, handler, field, isList }) => [
+      `The handler "${handler}" of ${component} changes state.${field} as it is, and nothing that shows it hears of that.`,
+      isList
+        ? `Give back another list: return { ${field}: [...state.${field}, item] }.`
+        : `Give back another record: return { ${field}: { ...state.${field}, … } }.`,
     ],
   ),
   'samples-unread': error<{ name: string }>(({ name }) => [

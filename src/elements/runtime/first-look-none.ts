@@ -2,3 +2,5 @@
 import type { FixedLook } from './fixed.js';
 
 export const firstLook: FixedLook | undefined = undefined;
+
+export const watched: typeof import('./in-place.js').watched | undefined = undefined;

@@ -1,3 +1,4 @@
+import { watched } from '#look';
 import { unreadable } from '../../component/rule.js';
 import { dev, type Finding, finding, type LatticeError, problemText, reasonOf } from '../../problem/index.js';
 import type { Scope } from '../../template/scope.js';
@@ -15,7 +16,8 @@ type OwnProblem =
   | 'prop-invalid'
   | 'prop-missing'
   | 'markup-differs'
-  | 'markup-unread';
+  | 'markup-unread'
+  | 'state-changed-in-place';
 type Facts<Code extends OwnProblem> = Parameters<typeof finding<Code>>[1];
 type Values = Readonly<Record<string, unknown>>;
 
@@ -104,6 +106,8 @@ export class Instance {
       this.tell('prop-invalid', { prop: name, fault });
       return before;
     };
+    if (dev && given === undefined && prop.isNeeded && this.block)
+      this.tell('prop-missing', { prop: name, expected: rule.expected });
     const value = given === undefined ? prop.fallback : settled(rule, given, fail);
     if (Object.is(before, value)) return;
     this.#values[index] = value;
@@ -184,10 +188,11 @@ export class Instance {
       this.host.dispatchEvent(new ErrorEvent('error', { error: thrown, message }));
     };
     try {
-      const outcome = (work as ((context: Values, ...args: unknown[]) => unknown) | undefined)?.(
-        { ...this.context, ...more },
-        ...args,
-      );
+      const outcome = (
+        (watched ? watched(this, name, work) : work) as
+          | ((context: Values, ...args: unknown[]) => unknown)
+          | undefined
+      )?.({ ...this.context, ...more }, ...args);
       if (outcome instanceof Promise) outcome.then((changes) => this.change(changes)).catch(failed);
       else this.change(outcome);
     } catch (thrown) {
