@@ -14,6 +14,8 @@ export interface KindRules<Value> extends Rule<Value> {
   readonly code: RuleCode;
   /** What the kind was made with: a list's item, a record's fields, the words of a choice. */
   readonly holds?: unknown;
+  /** Of a record: whether it may have fields besides those that it names. */
+  readonly holdsMore?: boolean;
   /** A value as an attribute's text; null where the attribute is left out. */
   write(value: Value): string | null;
 }

@@ -54,7 +54,7 @@ function propSchema(kind: AnyKind): JsonSchema {
   };
 }
 
-function kindSchema({ rules: { holds, word } }: AnyKind): JsonSchema {
+function kindSchema({ rules: { holds, holdsMore = false, word } }: AnyKind): JsonSchema {
   switch (word) {
     case 'text':
       return { type: 'string' };
@@ -72,13 +72,13 @@ function kindSchema({ rules: { holds, word } }: AnyKind): JsonSchema {
     case 'list':
       return isKind(holds) ? { type: 'array', items: kindSchema(holds) } : { type: 'array' };
     case 'record':
-      return recordSchema(holds);
+      return recordSchema(holds, holdsMore);
     default:
       return {};
   }
 }
 
-function recordSchema(holds: unknown): JsonSchema {
+function recordSchema(holds: unknown, more: boolean): JsonSchema {
   if (typeof holds !== 'object' || holds === null) return { type: 'object' };
   const fields = Object.entries(holds as Record<string, AnyKind>);
   const required = fields
@@ -88,6 +88,6 @@ function recordSchema(holds: unknown): JsonSchema {
     type: 'object',
     properties: Object.fromEntries(fields.map(([name, kind]) => [name, propSchema(kind)])),
     ...(required.length > 0 && { required }),
-    additionalProperties: false,
+    additionalProperties: more,
   };
 }

@@ -1,7 +1,7 @@
 import { type AnyKind, isKind } from '../component/index.js';
 
 /** The TypeScript type of a kind's values, so far as the kind knows it. */
-export function typeText({ rules: { holds, word } }: AnyKind): string {
+export function typeText({ rules: { holds, holdsMore, word } }: AnyKind): string {
   switch (word) {
     case 'text':
     case 'url':
@@ -18,7 +18,7 @@ export function typeText({ rules: { holds, word } }: AnyKind): string {
     case 'list':
       return isKind(holds) ? `readonly ${inBrackets(typeText(holds))}[]` : 'readonly unknown[]';
     case 'record':
-      return recordText(holds);
+      return holdsMore ? `${recordText(holds)} & { readonly [field: string]: unknown }` : recordText(holds);
     default:
       return 'unknown';
   }

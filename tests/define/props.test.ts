@@ -187,3 +187,46 @@ test('a prop passed down several levels is worked out once for each use', () => 
   expect(renderHtml(Root, { name: 'a' })).toBe('<b>AAA</b><b>AAA</b>');
   expect(worked).toBe(1);
 });
+
+describe('a record that may have more fields than it names', () => {
+  const Sign = component('tool-sign', {
+    props: {
+      tool: prop.record({ name: prop.text(), rows: prop.number().optional() }, { more: true }),
+      strict: prop.record({ name: prop.text() }).optional(),
+    },
+    template: ({ props }) =>
+      el.p(
+        props.tool.name,
+        props.tool.rows,
+        calc(props.tool, (tool) => String(tool.maker ?? '')),
+      ),
+  });
+
+  test('takes them, and hands them on', () => {
+    expect(renderHtml(Sign({ tool: { name: 'Saw', maker: ' by hand' } }))).toBe('<p>Saw by hand</p>');
+    expect(resolve(Sign({ tool: { name: 'Saw', rows: 2, maker: 'x', year: 4 } })).problems).toEqual([]);
+  });
+
+  test('checks those that it names', () => {
+    const { words } = onlyProblem(() => renderHtml(Sign({ tool: { name: 4 as never, maker: 'x' } })));
+    expect(words).toContain('"name" takes text');
+    // @ts-expect-error a field that is named has its type
+    Sign({ tool: { name: 4 } });
+  });
+
+  test('others say how to take more', () => {
+    const { words } = onlyProblem(() =>
+      renderHtml(Sign({ tool: { name: 'Saw' }, strict: { name: 'a', maker: 'b' } as never })),
+    );
+    expect(words).toContain('prop.record({ … }, { more: true })');
+  });
+
+  test('is read so in HTML text', () => {
+    const Text = component('tool-text', {
+      props: { tool: prop.record({ name: prop.text() }, { more: true }) },
+      template: '<p>{{ tool.name }}{{ tool.maker }}</p>',
+    });
+    expect(resolve(Text).problems).toEqual([]);
+    expect(renderHtml(Text({ tool: { name: 'Saw', maker: '!' } }))).toBe('<p>Saw!</p>');
+  });
+});

@@ -255,21 +255,23 @@ const kinds: fc.Arbitrary<Kind<unknown>> = fc.letrec<{ kind: Kind<unknown> }>((t
       .map((words) => prop.choice(words as [string])),
     tie('kind').map((item) => prop.list(item as never)),
     fc
-      .dictionary(
-        fc.constantFrom('name', 'rows', 'a b', 'constructor'),
-        fc.tuple(tie('kind'), fc.boolean()),
-        { minKeys: 1 },
-      )
-      .map((fields) =>
-        prop.record(
-          Object.fromEntries(
-            Object.entries(fields).map(([name, [kind, isOptional]]) => [
-              name,
-              isOptional ? kind.optional() : kind,
-            ]),
-          ),
+      .tuple(
+        fc.dictionary(
+          fc.constantFrom('name', 'rows', 'a b', 'constructor'),
+          fc.tuple(tie('kind'), fc.boolean()),
+          { minKeys: 1 },
         ),
-      ),
+        fc.boolean(),
+      )
+      .map(([fields, more]) => {
+        const kinds = Object.fromEntries(
+          Object.entries(fields).map(([name, [kind, isOptional]]) => [
+            name,
+            isOptional ? kind.optional() : kind,
+          ]),
+        );
+        return more ? prop.record(kinds, { more: true }) : prop.record(kinds);
+      }),
   ) as never,
 })).kind;
 

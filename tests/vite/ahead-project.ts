@@ -57,7 +57,7 @@ const whole = {
 export const StallList = component('stall-list', {
   props: {
     names: prop.list(prop.text()).fallback(defaults.names),
-    stalls: prop.list(prop.record({ name: prop.text(), crates: prop.number() })).fallback([]),
+    stalls: prop.list(prop.record({ name: prop.text(), crates: prop.number() }, { more: true })).fallback([]),
     opens: prop.date().fallback(new Date(0)),
     most: prop.schema(whole).optional(),
     full: prop.flag(),
@@ -130,7 +130,7 @@ export const walk = `(async () => {
   await step('first', () => {});
   await step('add', () => click('.add'));
   await step('stalls', () => { host.stalls = [{ name: 'A', crates: 1 }, { name: 'B', crates: 5 }, { name: 'bad', crates: -1 }]; });
-  await step('sorted', () => { host.stalls = [{ name: 'B', crates: 5 }, { name: 'A', crates: 0 }]; });
+  await step('sorted', () => { host.stalls = [{ name: 'B', crates: 5, year: 4 }, { name: 'A', crates: 0 }]; });
   await step('wrong', () => { host.stalls = [{ name: 4 }]; host.names = 'x'; host.most = 'y'; host.setAttribute('opens', 'never'); });
   await step('right', () => { host.most = '12'; host.setAttribute('opens', '2026-11-28'); host.full = true; host.setAttribute('names', '["a","b"]'); });
   await step('pick', () => click('li'));

@@ -3,15 +3,18 @@ import { type AnyKind, fault, fits, isKind, isRecord, Kind, type Presence } from
 import { type Rule, rule } from '../rule.js';
 import { readJson } from './any.js';
 
-/** A record: of whatever fields, or of known ones, each with its rule, and needed or not. */
-export function recordRule(fields?: Readonly<Record<string, readonly [Rule, boolean]>>): Rule<never> {
+/** A record: of whatever fields, or of known ones, each with its rule, and needed or not; with `more`, of others, too. */
+export function recordRule(
+  fields?: Readonly<Record<string, readonly [Rule, boolean]>>,
+  more?: boolean,
+): Rule<never> {
   if (!fields) return rule('a record', isRecord, readJson);
   const known = Object.entries(fields);
   return rule(
     `a record with ${Object.keys(fields).join(', ')}`,
     (value) =>
       isRecord(value) &&
-      Object.keys(value).every((name) => Object.hasOwn(fields, name)) &&
+      (more || Object.keys(value).every((name) => Object.hasOwn(fields, name))) &&
       known.every(([name, [field, isNeeded]]) =>
         value[name] === undefined ? !isNeeded : field.accepts(value[name]),
       ),
@@ -19,6 +22,7 @@ export function recordRule(fields?: Readonly<Record<string, readonly [Rule, bool
   );
 }
 
+type FieldKinds = Readonly<Record<string, Kind<unknown, unknown, Presence>>>;
 type Fields = Readonly<Record<string, AnyKind>>;
 type ValueOf<K> =
   K extends Kind<infer V, infer _G, infer How> ? (How extends 'optional' ? V | undefined : V) : never;
@@ -37,15 +41,23 @@ export type RecordOf<F> = {
  * A record. With kinds its fields are checked, with a type alone (`prop.record<Variety>()`) only that it is a record.
  * As an attribute it is JSON.
  *
+ * @param fields the kind of each field
+ * @param options `more: true` where a record may have fields besides; they are handed on unchecked
  * @throws LatticeError `call-invalid`, while developing
  * @example prop.record({ row: prop.number(), label: prop.text().optional() })
+ * @example prop.record({ name: prop.text() }, { more: true })
  * @example prop.record<Variety>()
  */
 export function record<Shape extends object>(): Kind<Shape>;
-export function record<const F extends Readonly<Record<string, Kind<unknown, unknown, Presence>>>>(
+export function record<const F extends FieldKinds>(
   fields: F,
+  options: { readonly more: true },
+): Kind<RecordOf<F> & { readonly [field: string]: unknown }>;
+export function record<const F extends FieldKinds>(
+  fields: F,
+  options?: { readonly more?: false },
 ): Kind<RecordOf<F>>;
-export function record(fields?: Readonly<Record<string, Kind<unknown, unknown, Presence>>>): Kind<never> {
+export function record(fields?: FieldKinds, { more = false }: { readonly more?: boolean } = {}): Kind<never> {
   if (fields === undefined) return anyRecord() as Kind<never>;
   if (dev) {
     if (!isRecord(fields))
@@ -73,16 +85,21 @@ export function record(fields?: Readonly<Record<string, Kind<unknown, unknown, P
   return new Kind<Readonly<Record<string, unknown>>>({
     ...recordRule(
       Object.fromEntries(kinds.map(([name, kind]) => [name, [kind.rule, isNeeded(kind)] as const])),
+      more,
     ),
     word: 'record',
     code: {
       name: 'recordRule',
-      args: [Object.fromEntries(kinds.map(([name, kind]) => [name, [kind, isNeeded(kind)]]))],
+      args: [
+        Object.fromEntries(kinds.map(([name, kind]) => [name, [kind, isNeeded(kind)]])),
+        ...(more ? [true] : []),
+      ],
     },
     explain(value) {
       if (!isRecord(value)) return undefined;
-      const unknown = Object.keys(value).find((name) => !Object.hasOwn(fields, name));
-      if (unknown !== undefined) return `has no field "${unknown}". ${suggest(unknown, names, 'field')}`;
+      const unknown = more ? undefined : Object.keys(value).find((name) => !Object.hasOwn(fields, name));
+      if (unknown !== undefined)
+        return `has no field "${unknown}". ${suggest(unknown, names, 'field')} Where it may have others, say so: prop.record({ … }, { more: true })`;
       const bad = kinds.find((entry) => !fieldFits(value, entry));
       if (!bad) return undefined;
       const [name, kind] = bad;
@@ -91,6 +108,7 @@ export function record(fields?: Readonly<Record<string, Kind<unknown, unknown, P
     },
     write: (value) => JSON.stringify(value),
     holds: fields,
+    ...(more && { holdsMore: true }),
   }) as Kind<never>;
 }
 

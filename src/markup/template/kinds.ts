@@ -41,6 +41,6 @@ function fieldsOf(kind: AnyKind | undefined): Readonly<Record<string, AnyKind>> 
 
 /** What to write instead of a field that a record of the kind does not have; undefined where it may have it. */
 export function fieldFault(kind: AnyKind | undefined, name: string): string | undefined {
-  const fields = fieldsOf(kind);
+  const fields = kind?.rules.holdsMore ? undefined : fieldsOf(kind);
   return fields && !(name in fields) ? suggest(name, Object.keys(fields), 'field') : undefined;
 }
