@@ -207,6 +207,18 @@ const aria = globalAttributes
     return [name, type];
   });
 
+const ariaWords = Object.fromEntries(
+  aria
+    .map(([name, type]) => [
+      name,
+      type.includes('number')
+        ? '#'
+        : [...type.matchAll(/'([^']+)'/g)].map(([, word]) => word).join('|').replace(/^$/, ''),
+    ])
+    .filter(([, words]) => words !== ''),
+);
+const roleNames = valueSets.find(({ name }) => name === 'roles').values.map(({ name }) => name);
+
 const wordsOf = (names) => `'${names.join(' ')}'`;
 const head = '// Made by scripts/generate.mjs from the web standards’ data packages; do not edit.\n';
 const out = (file, content) =>
@@ -298,6 +310,14 @@ export const globalNames: ReadonlySet<string> = /* @__PURE__ */ new Set(
 
 export const ariaNames: ReadonlySet<string> = /* @__PURE__ */ new Set(
   /* @__PURE__ */ ${wordsOf(aria.map(([name]) => name.slice(5)))}.split(' '),
+);
+
+/** The words that these take, \`#\` for a number; what is not here takes text or ids. */
+export const ariaWords: Readonly<Record<string, string>> = ${JSON.stringify(ariaWords, null, 2)};
+
+/** The values of \`role\` (https://www.w3.org/TR/wai-aria-1.2/#role_definitions, https://www.w3.org/TR/dpub-aria-1.1/). */
+export const roles: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  /* @__PURE__ */ ${wordsOf(roleNames)}.split(' '),
 );
 
 /** The attributes that each HTML element takes of its own. */

@@ -1,8 +1,8 @@
 import { basename } from 'node:path';
 import type { ComponentCore } from '../component/index.js';
-import { blocksOf, blueprintOf, isInteractive, planOf, repeatedSlots } from '../plan/index.js';
+import { type Block, blocksOf, blueprintOf, isInteractive, planOf, repeatedSlots } from '../plan/index.js';
 import { finding, type Problem, placed, saidInText } from '../problem/index.js';
-import { placedExprs } from '../template/index.js';
+import { placedExprs, withSource } from '../template/index.js';
 import { resolveOpen } from '../tree/index.js';
 
 /**
@@ -11,7 +11,12 @@ import { resolveOpen } from '../tree/index.js';
  * @param isPage whether it is a page's own, whose title and description go to the document around it
  */
 export function componentProblems(component: ComponentCore, isPage = false): readonly Problem[] {
-  return [...resolveOpen(component).problems, ...unreadProps(component, isPage), ...repeated(component)];
+  return [
+    ...resolveOpen(component).problems,
+    ...unreadProps(component, isPage),
+    ...repeated(component),
+    ...skippedHeadings(component),
+  ];
 }
 
 /** What is wrong in the components that a module makes, where loading it gives them. */
@@ -32,6 +37,35 @@ export async function moduleProblems(
 function repeated(component: ComponentCore): readonly Problem[] {
   if (!isInteractive(component)) return [];
   return repeatedSlots(component).map((found) => placed(found, component.name));
+}
+
+/** Headings of a template that skip a level, where all that stands between them is its own. */
+function skippedHeadings(component: ComponentCore): readonly Problem[] {
+  const found: Problem[] = [];
+  /** The level of the heading before; undefined where another component or content may have one in between. */
+  const follow = (block: Block, before: number | undefined): number | undefined => {
+    let last = before;
+    for (const node of block.nodes) {
+      if (node.kind === 'given') {
+        const [one, other] = [follow(node.content, last), follow(node.otherwise, last)];
+        last = one === other ? one : undefined;
+      } else if (node.kind === 'each') {
+        // A row may follow the one before, whose headings are the same.
+        const inRow = follow(node.row, last);
+        last = follow(node.empty, last) === inRow ? inRow : undefined;
+      } else if (node.kind === 'element') {
+        const level = typeof node.tag === 'string' ? Number(/^h([1-6])$/.exec(node.tag)?.[1] ?? 0) : 0;
+        if (level > 0 && last !== undefined && level > last + 1) {
+          const facts = { tag: `h${level}`, after: `<h${last}>`, better: `<h${last + 1}>` };
+          found.push(placed(withSource(finding('heading-skipped', facts), node), component.name));
+        }
+        last = level > 0 ? level : typeof node.tag === 'string' ? follow(node.content, last) : undefined;
+      } else if (node.kind !== 'text' && node.kind !== 'value' && node.kind !== 'data') last = undefined;
+    }
+    return last;
+  };
+  for (const block of blocksOf(component)) follow(block, undefined);
+  return found;
 }
 
 /** Props that nothing in the component reads: neither its template nor any of its functions. */

@@ -116,7 +116,7 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
           `Read the file: ${part}: markupFile(import.meta.url, '${path}').`,
         ),
       );
-    const missing = unreadIn(value);
+    const missing = part === 'template' || part === 'styles' ? unreadIn(value) : undefined;
     if (missing) {
       const { file = '', unread } = missing;
       found.push(

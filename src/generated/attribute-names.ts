@@ -9,6 +9,48 @@ export const ariaNames: ReadonlySet<string> = /* @__PURE__ */ new Set(
   /* @__PURE__ */ 'activedescendant atomic autocomplete busy checked colcount colindex colspan controls current describedby disabled errormessage expanded flowto haspopup hidden invalid label labelledby level live modal multiline multiselectable orientation owns placeholder posinset pressed readonly relevant required roledescription rowcount rowindex rowspan selected setsize sort valuemax valuemin valuenow valuetext details keyshortcuts'.split(' '),
 );
 
+/** The words that these take, `#` for a number; what is not here takes text or ids. */
+export const ariaWords: Readonly<Record<string, string>> = {
+  "aria-atomic": "true|false",
+  "aria-autocomplete": "inline|list|both|none",
+  "aria-busy": "true|false",
+  "aria-checked": "mixed|undefined|true|false",
+  "aria-colcount": "#",
+  "aria-colindex": "#",
+  "aria-colspan": "#",
+  "aria-current": "page|step|location|date|time|true|false",
+  "aria-disabled": "true|false",
+  "aria-expanded": "undefined|true|false",
+  "aria-haspopup": "menu|listbox|tree|grid|dialog|true|false",
+  "aria-hidden": "true|false",
+  "aria-invalid": "grammar|spelling|true|false",
+  "aria-level": "#",
+  "aria-live": "off|polite|assertive",
+  "aria-modal": "true|false",
+  "aria-multiline": "true|false",
+  "aria-multiselectable": "true|false",
+  "aria-orientation": "vertical|horizontal|undefined",
+  "aria-posinset": "#",
+  "aria-pressed": "mixed|undefined|true|false",
+  "aria-readonly": "true|false",
+  "aria-relevant": "additions|removals|text|all|additions text",
+  "aria-required": "true|false",
+  "aria-rowcount": "#",
+  "aria-rowindex": "#",
+  "aria-rowspan": "#",
+  "aria-selected": "undefined|true|false",
+  "aria-setsize": "#",
+  "aria-sort": "ascending|descending|none|other",
+  "aria-valuemax": "#",
+  "aria-valuemin": "#",
+  "aria-valuenow": "#"
+};
+
+/** The values of `role` (https://www.w3.org/TR/wai-aria-1.2/#role_definitions, https://www.w3.org/TR/dpub-aria-1.1/). */
+export const roles: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  /* @__PURE__ */ 'alert alertdialog button checkbox dialog gridcell link log marquee menuitem menuitemcheckbox menuitemradio option progressbar radio scrollbar searchbox slider spinbutton status switch tab tabpanel textbox timer tooltip treeitem combobox grid listbox menu menubar radiogroup tablist tree treegrid application article cell columnheader definition directory document feed figure group heading img list listitem math none note presentation region row rowgroup rowheader separator table term text toolbar banner complementary contentinfo form main navigation region search doc-abstract doc-acknowledgments doc-afterword doc-appendix doc-backlink doc-biblioentry doc-bibliography doc-biblioref doc-chapter doc-colophon doc-conclusion doc-cover doc-credit doc-credits doc-dedication doc-endnote doc-endnotes doc-epigraph doc-epilogue doc-errata doc-example doc-footnote doc-foreword doc-glossary doc-glossref doc-index doc-introduction doc-noteref doc-notice doc-pagebreak doc-pagelist doc-part doc-preface doc-prologue doc-pullquote doc-qna doc-subtitle doc-tip doc-toc'.split(' '),
+);
+
 /** The attributes that each HTML element takes of its own. */
 export const ownNames: Readonly<Record<string, string>> = {
   "base": "href target",

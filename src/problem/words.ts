@@ -152,9 +152,27 @@ export const words = {
     `<${tag}> stands ${place}, where the HTML standard does not let it.`,
     hint,
   ]),
+  'element-missing': warning<{ tag: string; child: string; link: string }>(({ tag, child, link }) => [
+    `<${tag}> has no <${child}> as its first element.`,
+    `Put one there (${link}).`,
+  ]),
+  'frame-unnamed': warning<Record<never, never>>(() => [
+    'An <iframe> has no title.',
+    'Say what it shows: title="…" (https://www.w3.org/TR/WCAG22/#name-role-value).',
+  ]),
   'attribute-misleading': warning<{ attribute: string; tag: string }>(({ attribute, tag }, inText) => [
     `<${tag}> has ${attribute}="false", and so it has the attribute: it holds by being there, whatever it says.`,
     `Leave ${attribute} out. Where it depends on something, give it ${inText ? `a value that is true or false: ${attribute}="{{ … }}"` : 'true or false, or an expression that is'}.`,
+  ]),
+  'attribute-value-unknown': warning<{ attribute: string; tag: string; text: string; hint: string }>(
+    ({ attribute, tag, text, hint }) => [
+      `<${tag}> has ${attribute}=${JSON.stringify(text)}, which is none of its values.`,
+      hint,
+    ],
+  ),
+  'label-unbound': warning<Record<never, never>>(() => [
+    'A <label> names no control, and has none in it: nobody hears what it says.',
+    'Put the control into it, or name it: for="…" with the control’s id. Words that label no control are a <span>.',
   ]),
   'text-escaped': warning<{ written: string; sign: string }>(({ written, sign }) => [
     `The text ${written} is shown as it stands: in a function text is no HTML.`,

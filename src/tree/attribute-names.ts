@@ -30,19 +30,6 @@ export function unknownTag(tag: string, components: Iterable<string> = []): Find
   return finding('tag-unknown', { tag, hint });
 }
 
-/** Attributes that hold by being there (https://html.spec.whatwg.org/#boolean-attributes). */
-const booleans: ReadonlySet<string> = /* @__PURE__ */ new Set(
-  'allowfullscreen async autofocus autoplay checked controls default defer disabled formnovalidate inert ismap itemscope loop multiple muted nomodule novalidate open playsinline readonly required reversed selected'.split(
-    ' ',
-  ),
-);
-
-/** An attribute that says "false" and holds all the same. */
-export function misleadingAttribute(tag: string, attribute: string, text: unknown): Finding | undefined {
-  const isMisleading = text === 'false' && booleans.has(attribute.toLowerCase());
-  return isMisleading ? finding('attribute-misleading', { attribute, tag }) : undefined;
-}
-
 /** An attribute that an HTML element does not have, with the nearest one that it has. */
 export function unknownAttribute(tag: string, attribute: string): Finding | undefined {
   const own = (ownNames[tag] ?? '').split(' ');

@@ -1,9 +1,11 @@
 import { htmlTags, svgTags } from '../generated/tags.js';
-import { mergedAttributes, type PlanElement } from '../plan/index.js';
+import { mergedAttributes, type PlanElement, type PlanNode } from '../plan/index.js';
+import { type Finding, finding } from '../problem/index.js';
 import { type Report, withSource } from '../template/index.js';
-import { misleadingAttribute, unknownAttribute, unknownTag } from './attribute-names.js';
+import { unknownAttribute, unknownTag } from './attribute-names.js';
+import { attributeValueFault } from './attribute-values.js';
 import type { TreeBuilder } from './build.js';
-import { misplacedElement } from './conforming.js';
+import { childrenFault, misplacedElement } from './conforming.js';
 import { knownValue } from './known.js';
 import { elementMisfit, openName } from './nesting.js';
 import type { Spot, TreeScope } from './scope.js';
@@ -22,7 +24,19 @@ export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, b
       ? undefined
       : misplacedElement(tag, (one) => hasAttribute(one, attributes), spot.open);
     if (misplaced) say(misplaced);
+    const order = childrenFault(tag, namesIn(node.content.nodes));
+    if (order) say(order);
+    if (
+      tag === 'iframe' &&
+      !hasAttribute('title', attributes) &&
+      !attributes.some(({ kind }) => kind === 'accepted')
+    )
+      say(finding('frame-unnamed', {}));
   } else if (node.tags) checkAll(node.tags, node, scope, spot, builder);
+  if (tag === 'label' && !attributes.some(({ kind }) => kind === 'accepted')) {
+    const label = labelFault(hasAttribute('for', attributes), controlsIn(node.content.nodes));
+    if (label) say(label);
+  }
   builder.elements.push({ tag: tag ?? unknownName(node, scope), open: spot.open });
   builder.ids.element(tag ?? '?', attributes, (core) => knownValue(core, scope), {
     where: scope.path,
@@ -33,6 +47,49 @@ export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, b
   if (tag === 'script' || tag === 'style') return;
   const open = [...spot.open, tag === undefined ? unknownName(node, scope) : openName(tag, spot.open)];
   builder.nodes(node.content, scope, { ...spot, open, outlines: false });
+}
+
+/** The tags of the elements in an element; `?` for what may be any. */
+function namesIn(nodes: readonly PlanNode[]): readonly string[] {
+  return nodes.flatMap((node) => {
+    if (node.kind === 'text' || node.kind === 'value') return [];
+    return node.kind === 'element' && typeof node.tag === 'string' ? [node.tag] : ['?'];
+  });
+}
+
+/** What a label may be of (https://html.spec.whatwg.org/#category-label); of elements from elsewhere it is not known. */
+export const isLabelable = (tag: string): boolean =>
+  /^(?:button|input|meter|output|progress|select|textarea)$|-/.test(tag);
+
+/** What is wrong with a label: it is of no control, or of several. */
+export function labelFault(namesOne: boolean, controls: readonly string[]): Finding | undefined {
+  const [first, second] = controls;
+  if (first === undefined) return namesOne ? undefined : finding('label-unbound', {});
+  if (second === undefined || first.includes('-') || first === '?') return undefined;
+  return finding('element-misplaced', {
+    tag: second,
+    place: `in a <label> that has a <${first}>`,
+    hint: 'A label is of one control: give each its own (https://html.spec.whatwg.org/#the-label-element).',
+  });
+}
+
+/** The controls in a label; `?` for what may be one. */
+function controlsIn(nodes: readonly PlanNode[]): readonly string[] {
+  return nodes.flatMap((node): readonly string[] => {
+    switch (node.kind) {
+      case 'element':
+        if (typeof node.tag !== 'string') return ['?'];
+        return isLabelable(node.tag) ? [node.tag] : controlsIn(node.content.nodes);
+      case 'given':
+        // One of the two is there.
+        return [...controlsIn(node.content.nodes), ...controlsIn(node.otherwise.nodes)].slice(0, 1);
+      case 'text':
+      case 'value':
+        return [];
+      default:
+        return ['?'];
+    }
+  });
 }
 
 /** Whether an attribute is there; `hidden` stands for the type of a control that nobody sees. */
@@ -78,7 +135,7 @@ function checkNames({ tag, attributes, old }: PlanElement, say: Report): void {
     const name = one.kind === 'fixed' || one.kind === 'value' ? one.name : one.kind === 'none' ? one.key : '';
     const found = name === '' || old?.includes(name) ? undefined : unknownAttribute(tag, name);
     if (found) say(found);
-    const misleading = one.kind === 'fixed' ? misleadingAttribute(tag, one.name, one.text) : undefined;
-    if (misleading) say(misleading);
+    const fault = one.kind === 'fixed' ? attributeValueFault(tag, one.name, one.text) : undefined;
+    if (fault) say(fault);
   }
 }

@@ -1,4 +1,7 @@
-export { misleadingAttribute, unknownAttribute, unknownTag } from './attribute-names.js';
+export { unknownAttribute, unknownTag } from './attribute-names.js';
+export { attributeValueFault } from './attribute-values.js';
+export { childrenFault, misplacedElement } from './conforming.js';
+export { isLabelable, labelFault } from './element-checks.js';
 export { referring } from './ids.js';
 export { type InspectedUse, inspectedUse, usesByPath } from './inspected.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';
