@@ -31,7 +31,7 @@ function calledIn(code: string): readonly string[] {
 }
 
 const harmless =
-  /^(?:CallExpression (?:component|slot|trusted|el\.[a-z][a-z0-9]*|prop\.text|slots(?:\.\w+|\['(?:[^'\\]|\\.)*'\]))|TaggedTemplateExpression phrase|ImportDeclaration.*|ImportSpecifier.*|ImportExpression never)$/s;
+  /^(?:CallExpression (?:component|slot|trusted|el\.[a-z][a-z0-9]*|prop\.text(?:\(\)\.optional)?|prop\.flag|slots(?:\.\w+|\['(?:[^'\\]|\\.)*'\]))|TaggedTemplateExpression phrase|ImportDeclaration.*|ImportSpecifier.*|ImportExpression never)$/s;
 const isHarmless = (called: string): boolean =>
   harmless.test(called) ||
   called === 'CallExpression el.of' ||

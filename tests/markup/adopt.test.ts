@@ -147,7 +147,9 @@ describe('what cannot be adopted', () => {
 
   test.each([
     ['<p>a</p><p>b <i>c</i></p>', {}, '1:14'],
-    ['<p class="a">a</p>\n<p class="a" id="b">b</p>', {}, '2:1'],
+    ['<p class="a" id="c">a</p>\n<p id="b" class="a">b</p>', {}, '2:1'],
+    ['<p>a</p><p style="color: blue">b</p>', {}, '1:1'],
+    ['<p>a</p>', { props: { h5: 'title' } }, 'undefined:undefined'],
     ['<p style="color: red">a</p><p style="color: blue">b</p>', {}, '1:1'],
     ['just text', {}, '1:1'],
     ['<p>a</p>', { block: 'li' }, 'undefined:undefined'],
@@ -169,4 +171,48 @@ describe('what cannot be adopted', () => {
     expect(markup).toBe('<button>x</button>\n');
     expect(notes).toEqual([expect.stringContaining('onclick of <button> was left out')]);
   });
+});
+
+describe('what only some blocks have', () => {
+  const blocks = `<article class="card"><h5>Dunlight</h5><button type="button">Take</button></article>
+<article class="card"><h5 title="Rare">Saltbell</h5><button type="button" disabled>Take</button></article>`;
+
+  test('becomes a flag, or a prop that may be left out, in both writings', () => {
+    for (const { module, props, rendered, sample } of again(blocks)) {
+      expect(rendered).toBe(blocks);
+      expect(props).toEqual(['title', 'title2', 'disabled']);
+      expect(module).toContain('title: prop.text().optional()');
+      expect(module).toContain('disabled: prop.flag()');
+      expect(sample).toContain('title2="Saltbell" disabled></fruit-card>');
+    }
+  });
+
+  test('of one block, or the same in all, a prop may be asked for', () => {
+    const html = '<article><h5>Dunlight</h5><a href="/d">More</a> <p>Thin skin.</p></article>';
+    for (const { props, rendered, sample } of again(html, {
+      props: { h5: 'fruit', 'a@href': 'to', p: 'note' },
+    })) {
+      expect(props).toEqual(['fruit', 'to', 'note']);
+      expect(rendered).toBe(html);
+      expect(sample).toBe('<fruit-card fruit="Dunlight" to="/d" note="Thin skin."></fruit-card>');
+    }
+  });
+});
+
+test.each([
+  ['a class', '<p><b class="card__price">1</b></p><p><b class="card__price">2</b></p>', ['price']],
+  ['a term', '<dl><dt>Opens at</dt><dd>9</dd></dl><dl><dt>Opens at</dt><dd>10</dd></dl>', ['opensAt']],
+  ['the element around', '<div class="note"><p>a</p></div><div class="note"><p>b</p></div>', ['note']],
+  [
+    'a time with its text',
+    '<p><time class="opens" datetime="9:00">nine</time></p><p><time class="opens" datetime="10:00">ten</time></p>',
+    ['opensDatetime', 'opens'],
+  ],
+  ['no word of looks', '<p class="text-muted">a</p><p class="text-muted">b</p>', ['text']],
+  ['nothing that every element has', '<p data-remove="a">x</p><p data-remove="b">x</p>', ['removeValue']],
+])('props are named by %s', (_what, html, props) => {
+  for (const { props: drawn, rendered } of again(html)) {
+    expect(drawn).toEqual(props);
+    expect(rendered).toBe(html);
+  }
 });

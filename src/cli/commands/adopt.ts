@@ -14,6 +14,7 @@ interface Options {
   readonly name: string;
   readonly block?: string;
   readonly slot: readonly string[];
+  readonly prop: readonly string[];
   readonly as: 'text' | 'builders';
   readonly dir: string;
 }
@@ -28,6 +29,12 @@ export function adoptCommand(): Command {
     .option(
       '-s, --slot <selector=name>',
       'make the content of an element a slot; may be given several times',
+      gather,
+      [],
+    )
+    .option(
+      '-p, --prop <selector=name>',
+      'make the text of an element a prop, or selector@attribute=name; may be given several times',
       gather,
       [],
     )
@@ -47,6 +54,7 @@ async function run(path: string, options: Options): Promise<void> {
     name: options.name,
     as: options.as,
     slots: Object.fromEntries(options.slot.map(slotFrom)),
+    props: Object.fromEntries(options.prop.map(propFrom)),
     file: resolve(path),
     ...(options.block !== undefined && { block: options.block }),
   });
@@ -70,6 +78,13 @@ async function run(path: string, options: Options): Promise<void> {
         : ` in another spelling, ${respelled}`;
   process.stdout.write(`Rendered again, the sample is the original${how}.\n`);
   for (const note of adopted.notes) process.stdout.write(`  note: ${note}\n`);
+}
+
+function propFrom(text: string): readonly [selector: string, name: string] {
+  const [selector, name] = slotFrom(text);
+  if (name === 'default' && !text.endsWith('=default'))
+    throw new UsageError(`--prop "${text}" names no prop: write it as --prop "h5=title".`);
+  return [selector, name];
 }
 
 function slotFrom(text: string): readonly [selector: string, name: string] {

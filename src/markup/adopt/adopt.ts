@@ -2,7 +2,7 @@ import { attributeOf, nameFault } from '../../component/index.js';
 import { deepOr, failure, finding, type SourcePlace } from '../../problem/index.js';
 import { Places } from '../syntax/place.js';
 import { isDocument, readDocument, readFragment } from '../syntax/read-node.js';
-import { BlocksDiffer, merge } from './merge.js';
+import { BlocksDiffer, type DrawnProp, merge, type Wanted } from './merge.js';
 import type { Part } from './parts.js';
 import { fitsSelector, type ParsedElement, type ParsedNode, select } from './select.js';
 import { builderCode, escapeAttribute, keyOf, markupText, quoted } from './write.js';
@@ -14,6 +14,11 @@ export interface AdoptOptions {
   readonly block?: string;
   /** Which parts become slots: the CSS selector of an element, and the name of the slot for its content. */
   readonly slots?: Readonly<Record<string, string>>;
+  /**
+   * Which texts and attributes become props, though all blocks have the same: the CSS selector of an element, with `@name` for
+   * an attribute of it, and the name of the prop.
+   */
+  readonly props?: Readonly<Record<string, string>>;
   /** Whether the component is written with builders or as template text. */
   readonly as?: 'text' | 'builders';
   /** The file the HTML was read from; problems name it. */
@@ -52,13 +57,13 @@ export function adopt(html: string, options: AdoptOptions): Adopted {
   if (!first) throw failed('There is no element to adopt', 'Give HTML with an element in it.', places.at(0));
   const slots = slotsIn(blocks, options, places);
   try {
-    const merged = merge(blocks, html, (element) => slots.get(element)?.name);
+    const merged = merge(blocks, html, (element) => slots.get(element)?.name, wantedProps(blocks, options));
     const names = [...new Set([...slots.values()].map(({ name }) => name))];
     const sample = sampleOf(html, blocks, merged.values, slots, options.name);
     return {
       ...modules(merged.part, merged.props, names, options),
       sample,
-      props: merged.props,
+      props: merged.props.map(({ name }) => name),
       blocks: blocks.length,
       notes: merged.notes,
     };
@@ -164,7 +169,7 @@ function indentAt(html: string, at: number): string {
 function sampleOf(
   html: string,
   blocks: readonly ParsedElement[],
-  values: readonly ReadonlyMap<string, string>[],
+  values: readonly ReadonlyMap<string, string | true>[],
   slots: ReadonlyMap<ParsedElement, SlotPlace>,
   name: string,
 ): string {
@@ -176,7 +181,7 @@ function sampleOf(
     const place = block.sourceCodeLocation;
     if (!place) continue;
     const props = [...(values[index] ?? [])].map(
-      ([prop, text]) => ` ${attributeOf(prop)}="${escapeAttribute(text)}"`,
+      ([prop, text]) => ` ${attributeOf(prop)}${text === true ? '' : `="${escapeAttribute(text)}"`}`,
     );
     // Both stand in the order of the text, so that each slot is looked at once.
     while ((waiting[next]?.from ?? Infinity) < place.startOffset) next++;
@@ -194,9 +199,34 @@ function sampleOf(
   return sample + html.slice(at);
 }
 
+const kindCode: Readonly<Record<DrawnProp['kind'], string>> = {
+  text: 'prop.text()',
+  optional: 'prop.text().optional()',
+  flag: 'prop.flag()',
+};
+
+/** The names of props that were asked for, by the elements that their selectors pick in the first block. */
+function wantedProps(blocks: readonly ParsedElement[], { props = {} }: AdoptOptions): Wanted {
+  const [first] = blocks;
+  const found = new Map<ParsedElement, Map<string | undefined, string>>();
+  for (const [asked, name] of Object.entries(props)) {
+    const [, selector = asked, attribute] = /^(.*)@([\w:-]+)$/.exec(asked) ?? [];
+    const element = first && (fits(first, selector) ? first : picked(selector, first)[0]);
+    const isText = element?.childNodes.some((child) => 'value' in child && child.value.trim() !== '');
+    const has = attribute === undefined ? isText : element?.attrs.some((one) => one.name === attribute);
+    if (!element || !has)
+      throw failed(
+        `The first block has no ${attribute === undefined ? 'text' : `attribute ${attribute}`} in "${selector}" for the prop "${name}"`,
+        'Give the selector of an element with a text of its own, or selector@attribute.',
+      );
+    found.set(element, (found.get(element) ?? new Map()).set(attribute, name));
+  }
+  return (element, attribute) => found.get(element)?.get(attribute);
+}
+
 function modules(
   part: Part,
-  props: readonly string[],
+  props: readonly DrawnProp[],
   slots: readonly string[],
   { name, as = 'text' }: AdoptOptions,
 ): Pick<Adopted, 'module' | 'markup'> {
@@ -205,7 +235,9 @@ function modules(
     .replace(/(?:^|[^A-Za-z0-9]+)([A-Za-z0-9])/g, (_whole, letter: string) => letter.toUpperCase())
     .replace(/[^A-Za-z0-9]+/g, '');
   const declared = [
-    ...(props.length > 0 ? [`  props: { ${props.map((prop) => `${prop}: prop.text()`).join(', ')} },`] : []),
+    ...(props.length > 0
+      ? [`  props: { ${props.map(({ kind, name: prop }) => `${prop}: ${kindCode[kind]}`).join(', ')} },`]
+      : []),
     ...(slots.length > 0
       ? [`  slots: { ${slots.map((slot) => `${keyOf(slot)}: slot()`).join(', ')} },`]
       : []),

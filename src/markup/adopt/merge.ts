@@ -15,12 +15,21 @@ export class BlocksDiffer extends Error {
   }
 }
 
+/** A prop that was drawn: a flag and an optional one are of attributes that only some blocks have. */
+export interface DrawnProp {
+  readonly name: string;
+  readonly kind: 'text' | 'optional' | 'flag';
+}
+
+/** The names of props that were asked for: of texts by their element, of attributes by element and name. */
+export type Wanted = (element: ParsedElement, attribute: string | undefined) => string | undefined;
+
 /** What blocks of one shape come to: the template they share, and the props of each. */
 export interface Merged {
   readonly part: Part;
-  readonly props: readonly string[];
-  /** For each block the values of the props. */
-  readonly values: readonly ReadonlyMap<string, string>[];
+  readonly props: readonly DrawnProp[];
+  /** For each block the values of the props; true for a flag that it has. */
+  readonly values: readonly ReadonlyMap<string, string | true>[];
   /** What could not be taken over, as sentences. */
   readonly notes: readonly string[];
 }
@@ -30,23 +39,34 @@ export function merge(
   blocks: readonly ParsedElement[],
   html: string,
   slotOf: (element: ParsedElement) => string | undefined,
+  wanted: Wanted = () => undefined,
 ): Merged {
-  const merger = new Merger(blocks.length, html, slotOf);
+  const merger = new Merger(blocks.length, html, slotOf, wanted);
   const part = merger.element(blocks);
-  return { part, props: merger.names.all, values: merger.values, notes: merger.notes };
+  const props = merger.names.all.map((name) => ({ name, kind: merger.kinds.get(name) ?? ('text' as const) }));
+  return { part, props, values: merger.values, notes: merger.notes };
 }
 
 class Merger {
   readonly names = new PropNames();
-  readonly values: Map<string, string>[];
+  readonly values: Map<string, string | true>[];
+  readonly kinds = new Map<string, DrawnProp['kind']>();
   readonly notes: string[] = [];
   readonly html: string;
   readonly slotOf: (element: ParsedElement) => string | undefined;
 
-  constructor(count: number, html: string, slotOf: (element: ParsedElement) => string | undefined) {
-    this.values = Array.from({ length: count }, () => new Map<string, string>());
+  readonly wanted: Wanted;
+
+  constructor(
+    count: number,
+    html: string,
+    slotOf: (element: ParsedElement) => string | undefined,
+    wanted: Wanted,
+  ) {
+    this.values = Array.from({ length: count }, () => new Map<string, string | true>());
     this.html = html;
     this.slotOf = slotOf;
+    this.wanted = wanted;
   }
 
   element(elements: readonly ParsedElement[]): Part {
@@ -80,16 +100,25 @@ class Merger {
     if (first && 'tagName' in first) return this.element(children as readonly ParsedElement[]);
     if (first && 'value' in first) {
       const texts = children.map((child) => (child as { readonly value: string }).value);
-      return { kind: 'text', pieces: this.pieces(texts, () => this.names.forText(parent)) };
+      const asked = this.wanted(parent, undefined);
+      const isSpace = texts.every((text) => text.trim() === '');
+      return {
+        kind: 'text',
+        pieces: this.pieces(
+          texts,
+          () => (asked === undefined ? this.names.forText(parent) : this.names.free(asked)),
+          asked !== undefined && !isSpace,
+        ),
+      };
     }
     const comments = children.map((child) => (child as { readonly data?: string }).data ?? '');
     return { kind: 'comment', text: comments[0] ?? '' };
   }
 
   /** Text that is the same everywhere stays; what differs becomes a prop, without the white space around it. */
-  pieces(texts: readonly string[], name: () => string): Piece[] {
+  pieces(texts: readonly string[], name: () => string, isAsked = false): Piece[] {
     const [first = ''] = texts;
-    if (texts.every((text) => text === first)) return [first];
+    if (!isAsked && texts.every((text) => text === first)) return [first];
     const lead = /^\s*/.exec(first)?.[0] ?? '';
     const tail = /\s*$/.exec(first)?.[0] ?? '';
     const keeps = texts.every(
@@ -104,46 +133,79 @@ class Merger {
 
   attributes(elements: readonly ParsedElement[]): AttributePart[] {
     const [first] = elements as [ParsedElement, ...ParsedElement[]];
-    for (const element of elements) {
-      if (element.attrs.map(({ name }) => name).join() !== first.attrs.map(({ name }) => name).join())
-        this.differ(element, first);
-    }
-    return first.attrs.flatMap(({ name, prefix }, at): AttributePart[] => {
-      const full = prefix ? `${prefix}:${name}` : name;
+    return this.order(elements).flatMap((full): AttributePart[] => {
       if (/^on/.test(full)) {
         this.notes.push(
           `${full} of <${first.tagName}> was left out: markup carries no script. Name a handler instead.`,
         );
         return [];
       }
-      const texts = elements.map((element) => element.attrs[at]?.value ?? '');
-      if (texts.every((text) => text === texts[0]))
+      const found = elements.map((element) => element.attrs.find((one) => nameOf(one) === full)?.value);
+      const asked = this.wanted(first, full);
+      const name = (): string =>
+        asked === undefined ? this.names.forAttribute(full, first) : this.names.free(asked);
+      if (found.includes(undefined)) return [this.missing(full, elements, found, name)];
+      const texts = found as readonly string[];
+      if (asked === undefined && texts.every((text) => text === texts[0]))
         return [{ name: full, value: this.isBare(first, full) ? true : [texts[0] ?? ''] }];
       if (full === 'style')
         throw new BlocksDiffer(
           'The style attributes of the blocks differ',
           first.sourceCodeLocation?.startOffset ?? 0,
         );
+      const isWords = full === 'class' && asked === undefined;
       return [
         {
           name: full,
-          value:
-            full === 'class' ? this.classes(texts) : this.pieces(texts, () => this.names.forAttribute(full)),
+          value: isWords ? this.classes(texts, first) : this.pieces(texts, name, asked !== undefined),
         },
       ];
     });
   }
 
+  /** The names of all attributes, in an order that each element has its own in. */
+  order(elements: readonly ParsedElement[]): readonly string[] {
+    const [first] = elements as [ParsedElement, ...ParsedElement[]];
+    const names: string[] = first.attrs.map(nameOf);
+    for (const element of elements) {
+      let at = 0;
+      for (const name of element.attrs.map(nameOf)) {
+        const known = names.indexOf(name);
+        if (known >= 0 && known < at) this.differ(element, first);
+        if (known < 0) names.splice(at, 0, name);
+        at = names.indexOf(name) + 1;
+      }
+    }
+    return names;
+  }
+
+  /** An attribute that only some have: a flag where it is its name alone, else a prop that may be left out. */
+  missing(
+    full: string,
+    elements: readonly ParsedElement[],
+    found: readonly (string | undefined)[],
+    name: () => string,
+  ): AttributePart {
+    const isFlag = elements.every((element, at) => found[at] === undefined || this.isBare(element, full));
+    if (full === 'style')
+      this.differ(elements[found.indexOf(undefined)] as ParsedElement, elements[0] as ParsedElement);
+    const prop = name();
+    this.kinds.set(prop, isFlag ? 'flag' : 'optional');
+    for (const [at, text] of found.entries())
+      if (text !== undefined) this.values[at]?.set(prop, isFlag ? true : text);
+    return { name: full, value: [{ prop }] };
+  }
+
   /** Classes word by word, where there are as many in each block. */
-  classes(texts: readonly string[]): Piece[] {
+  classes(texts: readonly string[], element: ParsedElement): Piece[] {
     const lists = texts.map((text) => text.split(' '));
     const [first = []] = lists;
     if (lists.some((list) => list.length !== first.length || list.includes('')))
-      return this.pieces(texts, () => this.names.forAttribute('class'));
+      return this.pieces(texts, () => this.names.forAttribute('class', element));
     return first.flatMap((_word, at): Piece[] => {
       const found = this.pieces(
         lists.map((list) => list[at] ?? ''),
-        () => this.names.forAttribute('class'),
+        () => this.names.forAttribute('class', element),
       );
       return at === 0 ? found : [' ', ...found];
     });
@@ -160,4 +222,8 @@ class Merger {
       here.sourceCodeLocation?.startOffset ?? 0,
     );
   }
+}
+
+function nameOf({ name, prefix }: ParsedElement['attrs'][number]): string {
+  return prefix ? `${prefix}:${name}` : name;
 }

@@ -1,3 +1,4 @@
+import { propNameFaults } from '../../component/index.js';
 import type { ParsedElement } from './select.js';
 
 /** What a text in an element is mostly called. */
@@ -33,28 +34,70 @@ export class PropNames {
     return this.#names;
   }
 
-  /** A name for the text of an element: by its class where that says more than its tag. */
+  /**
+   * A name for the text of an element: by its class where that says something, the term that it describes, its tag, else
+   * by the element around it.
+   */
   forText(element: ParsedElement): string {
-    const classes = element.attrs.find(({ name }) => name === 'class')?.value.split(/\s+/) ?? [];
-    const words = classes.map((one) => /([a-z]+)$/.exec(one)?.[1]).find((word) => word && telling.test(word));
-    return this.free(words ?? byTag[element.tagName] ?? 'text');
+    return this.free(wordFor(element) ?? 'text');
   }
 
-  forAttribute(attribute: string): string {
-    return this.free(attribute === 'class' ? 'look' : attribute.replace(/^(aria|data)-/, ''));
+  /** A name for an attribute; that of a time or a datum goes with its text. */
+  forAttribute(attribute: string, element: ParsedElement): string {
+    if (attribute === 'class') return this.free('look');
+    const plain = attribute.replace(/^(aria|data)-/, '');
+    const isOfText =
+      attribute === 'datetime' || (attribute === 'value' && /^(?:data|meter)$/.test(element.tagName));
+    const word = isOfText ? wordFor(element) : undefined;
+    return this.free(word === undefined || word === 'time' ? plain : `${word}-${plain}`);
   }
 
   free(wanted: string): string {
     const plain = wanted
       .replace(/[^A-Za-z0-9]+(\w)/g, (_whole, letter: string) => letter.toUpperCase())
       .replace(/^[^A-Za-z]+|[^A-Za-z0-9]+/g, '');
-    const base = plain === '' ? 'value' : plain;
+    const word = plain === '' ? 'value' : plain.charAt(0).toLowerCase() + plain.slice(1);
+    // What every element has already, and what would be an event's, cannot be a prop.
+    const base = propNameFaults('', [word]).length > 0 ? `${word}Value` : word;
     let name = base;
     for (let number = 2; this.#names.includes(name); number++) name = `${base}${number}`;
     this.#names.push(name);
     return name;
   }
 }
+
+/** What a text in an element is mostly called. */
+function wordFor(element: ParsedElement, depth = 0): string | undefined {
+  const classes = element.attrs.find(({ name }) => name === 'class')?.value.split(/\s+/) ?? [];
+  const words = classes.map((one) => /(?:^|[-_])([a-z]{3,})$/.exec(one)?.[1] ?? '');
+  const said =
+    words.find((word) => telling.test(word)) ??
+    (depth > 0 ? undefined : words.find((word) => word !== '' && !looks.test(word)));
+  if (said !== undefined) return said;
+  const term = element.tagName === 'dd' ? termOf(element) : undefined;
+  if (term !== undefined) return term;
+  const byItself = Object.hasOwn(byTag, element.tagName) ? byTag[element.tagName] : undefined;
+  if (depth > 0) return undefined;
+  if (byItself !== undefined && byItself !== 'text') return byItself;
+  const around = element.parentNode;
+  const outer = around && 'tagName' in around ? wordFor(around, depth + 1) : undefined;
+  return outer ?? byItself;
+}
+
+/** The term that a description is of, where it is one or two words. */
+function termOf(element: ParsedElement): string | undefined {
+  const around = element.parentNode;
+  if (!around || !('childNodes' in around)) return undefined;
+  const before = around.childNodes.slice(0, around.childNodes.indexOf(element));
+  const term = before.findLast((one): one is ParsedElement => 'tagName' in one && one.tagName === 'dt');
+  const [text] = term?.childNodes ?? [];
+  const words = text && 'value' in text ? text.value.trim() : '';
+  return /^[A-Za-z]+(?: [A-Za-z]+)?$/.test(words) ? words.toLowerCase() : undefined;
+}
+
+/** Words of classes that say how something looks or where it stands, not what it is. */
+const looks =
+  /^(active|align|auto|between|block|body|bold|border|bottom|box|btn|button|card|center|col|cols|column|container|content|dark|display|end|fixed|flex|float|full|fluid|gap|grid|group|hidden|inline|inner|item|items|large|left|light|link|list|main|medium|middle|muted|outer|padding|panel|primary|right|round|rounded|row|rows|secondary|section|shadow|small|space|start|sticky|stretch|success|text|top|uppercase|visible|warning|wide|wrap|wrapper)$/;
 
 const telling =
   /^(title|subtitle|text|label|caption|note|price|date|time|author|badge|lead|heading|name|meta|summary)$/;
