@@ -213,7 +213,10 @@ const ariaWords = Object.fromEntries(
       name,
       type.includes('number')
         ? '#'
-        : [...type.matchAll(/'([^']+)'/g)].map(([, word]) => word).join('|').replace(/^$/, ''),
+        : [...type.matchAll(/'([^']+)'/g)]
+            .map(([, word]) => word)
+            .join('|')
+            .replace(/^$/, ''),
     ])
     .filter(([, words]) => words !== ''),
 );

@@ -51,6 +51,7 @@ export const groups: readonly Group[] = [
     title: 'Look up',
     pages: [
       doc('problems', 'Problems'),
+      doc('slips', 'Slips'),
       doc('tree', 'The tree as JSON'),
       ...(
         [

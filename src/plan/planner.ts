@@ -1,6 +1,14 @@
 import { type ComponentCore, componentCore, perComponent } from '../component/index.js';
 import { type Finding, failure, finding, show } from '../problem/index.js';
-import { type AnyNode, type Core, coreOf, isNode, isRecord, type Site } from '../template/index.js';
+import {
+  type AnyNode,
+  type Core,
+  coreOf,
+  isNode,
+  isRecord,
+  type Site,
+  withSource,
+} from '../template/index.js';
 import { Block } from './block.js';
 import { Counts, noRows, Place } from './counts.js';
 import { facts, planners } from './nodes/index.js';
@@ -105,6 +113,15 @@ export class Planner {
 
   /** How many nodes are being planned inside one another. */
   private depth = 0;
+  /** The node whose content is being planned. */
+  private current: AnyNode | undefined;
+
+  /** A finding with the line of what it stands in. */
+  private written(found: Finding): Finding {
+    const source = this.component?.source;
+    const placed = this.current ? withSource(found, this.current) : found;
+    return placed.source || !source ? placed : { ...placed, source };
+  }
 
   report(found: Finding, site?: Site): void {
     if (this.tell) this.tell(found, site);
@@ -138,7 +155,7 @@ export class Planner {
     } else {
       const value = coreOf(content);
       if (value) nodes.push({ kind: 'value', value });
-      else this.report(misplaced(content));
+      else this.report(this.written(misplaced(content)));
     }
   }
 
@@ -146,7 +163,10 @@ export class Planner {
     const kind = planners[node.kind as keyof typeof planners];
     // How a kind is planned takes just that kind; TypeScript cannot follow the two through one index.
     if (++this.depth > deepest) throw failure(finding('too-deep', { where: '' }));
+    const before = this.current;
+    this.current = node;
     const planned = (kind as unknown as PlannedKind<AnyNode, PlanNode>).plan(node, at, this);
+    this.current = before;
     this.depth--;
     return planned;
   }

@@ -161,7 +161,7 @@ export const words = {
     'Say what it shows: title="…" (https://www.w3.org/TR/WCAG22/#name-role-value).',
   ]),
   'attribute-misleading': warning<{ attribute: string; tag: string }>(({ attribute, tag }, inText) => [
-    `<${tag}> has ${attribute}="false", and so it has the attribute: it holds by being there, whatever it says.`,
+    `<${tag}> has ${attribute}="false", which counts as set: this attribute holds by being there, whatever its value.`,
     `Leave ${attribute} out. Where it depends on something, give it ${inText ? `a value that is true or false: ${attribute}="{{ … }}"` : 'true or false, or an expression that is'}.`,
   ]),
   'attribute-value-unknown': warning<{ attribute: string; tag: string; text: string; hint: string }>(
@@ -187,8 +187,13 @@ export const words = {
   'attribute-invalid': error<{ attribute: string; tag: string; fault: string; hint: string }>(
     ({ attribute, tag, fault, hint }) => [`The attribute ${attribute} of <${tag}> ${fault}.`, hint],
   ),
-  'attribute-unsafe': error<{ attribute: string; tag: string; fault: string; hint: string }>(
-    ({ attribute, tag, fault, hint }) => [`The attribute ${attribute} of <${tag}> ${fault}.`, hint],
+  'attribute-unsafe': error<{ attribute: string; tag: string; fault: string; hint: string; event?: string }>(
+    ({ attribute, tag, fault, hint, event }, inText) => [
+      `The attribute ${attribute} of <${tag}> ${fault}.`,
+      event === undefined
+        ? hint
+        : `Name a handler: ${inText ? `handles="${event}: …"` : `on: { ${identifier(event)}: handlers.… }`}.`,
+    ],
   ),
   'markup-missing': error<{ component: string }>(({ component }) => [
     `${component} has its template as HTML text, and nothing here can read it.`,
@@ -336,7 +341,7 @@ export const words = {
   ]),
   'page-unwritten': error<{ reason: string }>(({ reason }) => [
     `The page could not be written: ${reason.replace(/\.$/, '')}.`,
-    'See to it that the folder can be written to, and that the component’s own functions take every row.',
+    'Make sure that the folder can be written to, and that the component’s own functions take every row.',
   ]),
   'handler-failed': error<{ component: string; handler: string; reason: string }>(
     ({ component, handler, reason }) => [
@@ -348,7 +353,7 @@ export const words = {
   ),
   'state-changed-in-place': error<{ component: string; handler: string; field: string; isList: boolean }>(
     ({ component, handler, field, isList }) => [
-      `The handler "${handler}" of ${component} changes state.${field} as it is, and nothing that shows it hears of that.`,
+      `The handler "${handler}" of ${component} changes state.${field} in place, so that nothing that shows it is updated.`,
       isList
         ? `Give back another list: return { ${field}: [...state.${field}, item] }.`
         : `Give back another record: return { ${field}: { ...state.${field}, … } }.`,
@@ -368,7 +373,7 @@ export const words = {
   ]),
   'value-failed': error<{ name: string; reason: string }>(({ name, reason }) => [
     `${name} stopped with an error: ${reason}.`,
-    'See to it that the function takes every value its inputs can have.',
+    'Make the function take every value that its inputs can have.',
   ]),
 } as const;
 

@@ -36,10 +36,10 @@ export function unknownAttribute(tag: string, attribute: string): Finding | unde
   if (isKnown(attribute, own)) return undefined;
   const word = propertyWords[attribute.toLowerCase()];
   if (word !== undefined) return finding('attribute-unknown', { attribute, tag, hint: word });
-  const near = nearest(
-    attribute,
-    [...own, ...globalNames].filter((name) => name !== ''),
-  );
+  const known = attribute.startsWith('aria-')
+    ? [...ariaNames].map((name) => `aria-${name}`)
+    : [...own, ...globalNames].filter((name) => name !== '');
+  const near = nearest(attribute, known);
   return finding('attribute-unknown', {
     attribute,
     tag,

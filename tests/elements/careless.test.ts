@@ -32,9 +32,9 @@ describe.each([
   };
 
   test.each([
-    ['push', 'The handler "push" of crate-rack changes state.items as it is'],
-    ['widen', 'The handler "widen" of crate-rack changes state.size as it is'],
-    ['later', 'The handler "later" of crate-rack changes state.items as it is'],
+    ['push', 'The handler "push" of crate-rack changes state.items in place'],
+    ['widen', 'The handler "widen" of crate-rack changes state.size in place'],
+    ['later', 'The handler "later" of crate-rack changes state.items in place'],
   ])('that changes its state in place is told: %s', async (name, words) => {
     await open();
     await page.locator(`crate-rack .${name}`).click();

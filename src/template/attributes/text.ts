@@ -128,7 +128,8 @@ export function isNameFit(tag: string, name: string, report: Report): boolean {
         attribute: name,
         tag,
         fault: 'would carry a script as text',
-        hint: `Name a handler: on: { ${name.slice(2).toLowerCase()}: handlers.… }.`,
+        hint: '',
+        event: name.slice(2).toLowerCase(),
       }),
     );
     return false;

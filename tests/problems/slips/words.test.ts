@@ -291,7 +291,7 @@ test('a use that is handed straight to a rendering is told with the line of the 
     } catch (thrown) {
       [problem] = (thrown as LatticeError).problems;
     }
-    expect(problem?.source?.file).toMatch(/slips\.test\.ts$/);
+    expect(problem?.source?.file).toMatch(/words\.test\.ts$/);
     expect(lines[(problem?.source?.line ?? 1) - 1]).toMatch(/\/\/ here, as/);
   }
 });
