@@ -2,7 +2,7 @@ import { basename } from 'node:path';
 import type { ComponentCore } from '../component/index.js';
 import { type Block, blocksOf, blueprintOf, isInteractive, planOf, repeatedSlots } from '../plan/index.js';
 import { finding, type Problem, placed, saidInText } from '../problem/index.js';
-import { placedExprs, withSource } from '../template/index.js';
+import { type Core, describe, inputsOf, placedExprs, withSource } from '../template/index.js';
 import { resolveOpen } from '../tree/index.js';
 
 /**
@@ -16,6 +16,7 @@ export function componentProblems(component: ComponentCore, isPage = false): rea
     ...unreadProps(component, isPage),
     ...repeated(component),
     ...skippedHeadings(component),
+    ...rowsWithoutKeys(component),
   ];
 }
 
@@ -37,6 +38,41 @@ export async function moduleProblems(
 function repeated(component: ComponentCore): readonly Problem[] {
   if (!isInteractive(component)) return [];
   return repeatedSlots(component).map((found) => placed(found, component.name));
+}
+
+/** What a reader may be typing in, or where the focus is: it is lost where another row comes to stand in its place. */
+const controls = /^(?:input|select|textarea|button|a|details|dialog|video|audio|iframe)$/;
+
+/** Rows of a state that hold controls, or live components, and have no key: they stay where they are when the list moves. */
+function rowsWithoutKeys(component: ComponentCore): readonly Problem[] {
+  if (!isInteractive(component)) return [];
+  const readsState = (core: Core): boolean => core.op.op === 'state' || inputsOf(core).some(readsState);
+  const holds = ({ nodes }: Block): boolean =>
+    nodes.some((node) => {
+      if (node.kind === 'use') return isInteractive(node.component);
+      if (node.kind === 'element')
+        return (typeof node.tag === 'string' && controls.test(node.tag)) || holds(node.content);
+      if (node.kind === 'given') return holds(node.content) || holds(node.otherwise);
+      return node.kind === 'each' && holds(node.row);
+    });
+  const found: Problem[] = [];
+  const follow = ({ nodes }: Block): void => {
+    for (const node of nodes) {
+      if (node.kind === 'each') {
+        if (!node.key && readsState(node.list) && holds(node.row)) {
+          const facts = { component: component.name, list: describe(node.list) };
+          const said = finding('key-missing', facts, component.source);
+          found.push(
+            placed(typeof component.template === 'function' ? said : saidInText(said), component.name),
+          );
+        }
+        follow(node.row);
+      } else if (node.kind === 'element') follow(node.content);
+      else if (node.kind === 'given') for (const one of [node.content, node.otherwise]) follow(one);
+    }
+  };
+  for (const block of blocksOf(component)) follow(block);
+  return found;
 }
 
 /** Headings of a template that skip a level, where all that stands between them is its own. */

@@ -51,7 +51,7 @@ export function placeOf(holder: object | undefined): SourcePlace | undefined {
   if (holder && 'file' in holder) return holder as SourcePlace;
   const { stack } = (holder ?? {}) as { stack?: string };
   for (const line of (stack ?? '').split('\n')) {
-    if (presetFrame.test(line)) continue;
+    if (presetFrame.test(line) || /\bnode:/.test(line)) continue;
     const found = framePattern.exec(line.trim());
     if (!found) continue;
     const url = found[1] ?? '';

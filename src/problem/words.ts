@@ -37,7 +37,7 @@ export const words = {
     ],
   ),
   'prop-invalid': error<{ component: string; prop: string; fault: string }>(({ component, prop, fault }) => [
-    `The prop "${prop}" of ${component} ${fault}.`,
+    `The prop "${prop}" of ${component} ${fault}${/[.?]$/.test(fault) ? '' : '.'}`,
     'Give a value of the declared kind, or change the kind where the component declares the prop.',
   ]),
   'prop-misfit': error<{
@@ -298,6 +298,12 @@ export const words = {
     key === 'undefined'
       ? 'No item has the field that is named as the key: name another one, key: "id".'
       : 'Give the rows a key that differs for each item.',
+  ]),
+  'key-missing': warning<{ component: string; list: string }>(({ component, list }, inText) => [
+    `${component} shows ${list} in rows with controls, and the rows have no key: where the list changes, what is typed and where the focus is may come to stand in another row.`,
+    inText
+      ? 'Name a field that differs for each item: <template each-of="…" key="id">.'
+      : "Name a field that differs for each item: eachOf(list, (item) => …, { key: 'id' }).",
   ]),
   'markup-differs': warning<{ component: string; how: string }>(({ component, how }) => [
     `The markup that was sent for ${component} is not what it shows now: ${how}.`,

@@ -16,6 +16,7 @@ import { describe, type Fill, sourceOf, withSource } from '../template/index.js'
 import { unknownAttribute } from './attribute-names.js';
 import { followElement } from './element-checks.js';
 import { Ids } from './ids.js';
+import { keyFault } from './keys.js';
 import { knownState, knownValue, open } from './known.js';
 import { type Misfit, textMisfit } from './nesting.js';
 import { listName, outline } from './outline.js';
@@ -393,6 +394,8 @@ const followers: { readonly [Kind in PlanKind]: Follower<PlanOf<Kind>> } = {
     const rows = Array.isArray(list) ? list.length : list === undefined || list === null ? 0 : undefined;
     const base = { ...spot, unconditional: [] };
     const known = rows === undefined ? {} : { rows, holds: rows > 0 };
+    const keys = keyFault(node, list, scope, of);
+    if (keys) builder.report(scope.component ? withLineOf(keys, scope.component) : keys, scope.path);
     builder.nodes(node.row, scope, {
       ...under(base, { kind: 'each', of, ...known }),
       repeats: rows === undefined || rows > 1,

@@ -1,4 +1,4 @@
-import { dev, refuseCall, show, suggest } from '../../problem/index.js';
+import { dev, nearest, refuseCall, show } from '../../problem/index.js';
 import { Kind } from '../kind.js';
 import { type Rule, rule, unreadable } from '../rule.js';
 
@@ -23,12 +23,17 @@ export function choice<const Words extends readonly [string, ...string[]]>(
 ): Kind<Words[number]> {
   if (dev && !areWords(words))
     refuseCall(choice, 'prop.choice', 'takes a list of texts', "Write prop.choice(['early', 'late']).");
+  const { expected, ...ruled } = choiceRule(words);
   return new Kind<Words[number]>({
-    ...choiceRule(words),
+    ...ruled,
+    expected,
     word: 'choice',
     code: { name: 'choiceRule', args: [words] },
-    explain: (value) =>
-      typeof value === 'string' ? `takes no ${show(value)}. ${suggest(value, words, 'word')}` : undefined,
+    explain(value) {
+      const near = typeof value === 'string' ? nearest(value, words) : undefined;
+      const got = `takes ${expected}, and got ${show(value)}`;
+      return near === undefined ? undefined : `${got}. Did you mean "${near}"?`;
+    },
     write: (value) => value,
     holds: words,
   });

@@ -168,16 +168,19 @@ export const PreviewPage = component('preview-page', {
             { 'aria-label': 'Samples' },
             el.ul(
               { class: 'samples', role: 'list' },
-              eachOf(facts.samples, (sample) =>
-                el.li(
-                  el.a(
-                    {
-                      href: calc(state.name, state.look, sample, sampleAddress),
-                      'aria-current': calc(state.given, state.text, sample, isCurrent),
-                    },
-                    sample.name,
+              eachOf(
+                facts.samples,
+                (sample) =>
+                  el.li(
+                    el.a(
+                      {
+                        href: calc(state.name, state.look, sample, sampleAddress),
+                        'aria-current': calc(state.given, state.text, sample, isCurrent),
+                      },
+                      sample.name,
+                    ),
                   ),
-                ),
+                { key: 'name' },
               ),
             ),
           ),

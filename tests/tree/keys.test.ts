@@ -1,0 +1,39 @@
+import { describe, expect, test } from 'vitest';
+import { component, eachOf, el, prop, resolve } from 'zesty-lattice';
+
+const CrateRows = component('crate-rows', {
+  props: { crates: prop.list(prop.record({ id: prop.number().optional(), fruit: prop.text() })) },
+  template: ({ props }) => el.ul(eachOf(props.crates, (crate) => el.li(crate.fruit), { key: 'id' })),
+});
+const told = (crates: readonly { id?: number; fruit: string }[]): readonly string[] =>
+  resolve(CrateRows, { crates }).problems.map(({ code, message, hint }) => `${code}: ${message} ${hint}`);
+
+describe('the keys of rows, where the list is known', () => {
+  test('that differ are right', () => {
+    expect(
+      told([
+        { id: 1, fruit: 'a' },
+        { id: 2, fruit: 'b' },
+      ]),
+    ).toEqual([]);
+    expect(told([{ fruit: 'a' }])).toEqual([]);
+    expect(resolve(CrateRows).problems).toEqual([]);
+  });
+
+  test('two that are the same are told', () => {
+    expect(
+      told([
+        { id: 1, fruit: 'a' },
+        { id: 2, fruit: 'b' },
+        { id: 1, fruit: 'c' },
+      ]),
+    ).toEqual([
+      'key-doubled: Two rows of props.crates have the key 1. Give the rows a key that differs for each item.',
+    ]);
+  });
+
+  test('one that no row has is told, with what that is', () => {
+    const [problem] = told([{ fruit: 'a' }, { fruit: 'b' }]);
+    expect(problem).toContain('have the key undefined. No item has the field that is named as the key');
+  });
+});
