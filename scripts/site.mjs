@@ -2,7 +2,9 @@
 // row of each page, writes the pages with lattice batch and the search with lattice pack, and follows every link.
 import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { parse } from 'parse5';
+import { register } from 'tsx/esm/api';
 import { build, install, root, run } from './setup.mjs';
 
 const [site, work, api] = ['out/site', 'out/site-rows', 'out/site-api'];
@@ -28,7 +30,9 @@ run('node', [
   '--out',
   join(root, api),
 ]);
-run('node', ['--import', 'tsx', 'examples/site/rows.ts', work, site]);
+register();
+const { writeRows } = await import(pathToFileURL(join(root, 'examples/site/rows.ts')).href);
+writeRows(join(root, work), join(root, site));
 cpSync(join(root, 'docs/screenshots'), join(root, site, 'pictures'), { recursive: true });
 cpSync(join(root, 'examples/site/favicon.ico'), join(root, site, 'favicon.ico'));
 const lattice = (...args) => run('node', ['dist/node/cli.js', ...args]);
