@@ -10,11 +10,16 @@ import { type Found, searchOptions } from './search-options.js';
  *
  * @param work the folder of the rows
  * @param site the folder of the site
+ * @param isShort without the reference
  */
-export function writeRows(work: string, site: string): void {
-  const all = groups.flatMap(({ pages }) => pages);
+export function writeRows(work: string, site: string, isShort = false): void {
+  const shown = groups.map(({ pages, title }) => ({
+    title,
+    pages: pages.filter(({ at }) => !isShort || !at.startsWith('api-')),
+  }));
+  const all = shown.flatMap(({ pages }) => pages);
   const link = ({ at, title }: Listed): { href: string; title: string } => ({ href: `${at}.html`, title });
-  const nav = groups.map(({ pages, title }) => ({ title, pages: pages.map(link) }));
+  const nav = shown.map(({ pages, title }) => ({ title, pages: pages.map(link) }));
 
   const found: Found[] = [];
   const rows = all.map((page, index) => {

@@ -240,6 +240,10 @@ export const words = {
     `A hole {{ … }} cannot stand ${place}.`,
     hint,
   ]),
+  'event-misspelt': warning<{ event: string; tag: string; near: string }>(({ event, tag, near }) => [
+    `<${tag}> listens to "${event}", which no element sends.`,
+    `Did you mean "${near}"?`,
+  ]),
   'expression-invalid': error<{ expression: string; fault: string; hint: string }>(
     ({ expression, fault, hint }) => [`The expression "${clipped(expression)}" ${fault}.`, hint],
   ),

@@ -6,6 +6,7 @@ import { unknownAttribute, unknownTag } from './attribute-names.js';
 import { attributeValueFault } from './attribute-values.js';
 import type { TreeBuilder } from './build.js';
 import { childrenFault, misplacedElement } from './conforming.js';
+import { misspeltEvent } from './event-names.js';
 import { knownValue } from './known.js';
 import { elementMisfit, openName } from './nesting.js';
 import type { Spot, TreeScope } from './scope.js';
@@ -132,6 +133,8 @@ function checkNames({ tag, attributes, old }: PlanElement, say: Report): void {
   const unknown = unknownTag(tag);
   if (unknown) return say(unknown);
   for (const one of attributes) {
+    const misspelt = one.kind === 'listener' ? misspeltEvent(tag, one.type) : undefined;
+    if (misspelt) say(misspelt);
     const name = one.kind === 'fixed' || one.kind === 'value' ? one.name : one.kind === 'none' ? one.key : '';
     const found = name === '' || old?.includes(name) ? undefined : unknownAttribute(tag, name);
     if (found) say(found);

@@ -88,6 +88,9 @@ const until = async (test: () => boolean, what: string): Promise<void> => {
   throw new Error(`waited in vain for ${what}`);
 };
 
+/** What other tests hold in part runs with `npm run test:long` alone. */
+const isLong = process.env.LATTICE_TESTS === 'long';
+
 describe('a page for each row', () => {
   test('writes whole documents, named by a field, with the title of the row', () => {
     const out = fresh();
@@ -175,7 +178,7 @@ describe('a page for each row', () => {
     expect(JSON.stringify(told.problems)).toContain('takes a number');
   });
 
-  test('reads a list of JSON, and several runs take parts of the rows', () => {
+  test.runIf(isLong)('reads a list of JSON, and several runs take parts of the rows', () => {
     const rows = data('list.json', JSON.stringify(Array.from({ length: 30 }, (_, at) => ticket(at + 1))));
     const out = fresh();
     for (const [part, count] of [
@@ -301,7 +304,7 @@ describe('while watching', () => {
     }
   });
 
-  test('render does so, too, with what a module imports', async () => {
+  test.runIf(isLong)('render does so, too, with what a module imports', async () => {
     const part = data('watched-part.ts', `export const word = 'first';`);
     const module = data(
       'watched-page.ts',

@@ -405,6 +405,13 @@ const uses = of('use', [
     'h1',
   ],
   [
+    'an event misspelt',
+    "el.button({ type: 'button', on: { clik: handlers.add(1) } }, 'x')",
+    "el.button({ type: 'button', on: { click: handlers.add(1) } }, 'x')",
+    'event-misspelt',
+    'Did you mean "click"?',
+  ],
+  [
     'a plain function as a listener',
     "el.button({ type: 'button', on: { click: () => 1 } }, 'x')",
     "el.button({ type: 'button', on: { click: handlers.add(1) } }, 'x')",
@@ -810,6 +817,13 @@ const texts = of('text', [
     '<button type="button" handles="click: add(1)">x</button>',
     'name-unknown',
     'Did you mean "add"?',
+  ],
+  [
+    'an event misspelt',
+    '<button type="button" handles="clik: add(1)">x</button>',
+    '<button type="button" handles="click: add(1)">x</button>',
+    'event-misspelt',
+    'Did you mean "click"?',
   ],
   [
     'handles without an event',
