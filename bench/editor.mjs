@@ -94,7 +94,15 @@ await timed('problems, from the key on', async (n) => {
   await write(text(510).replace('{{ title }}', `{{ title${n} }}`));
   await heard;
 });
-console.log('(problems wait 30 ms for the next key)');
+await write(text(510));
+await timed('another name of a prop', () =>
+  connection.sendRequest('textDocument/rename', {
+    textDocument: { uri },
+    position: { line: 1, character: 9 },
+    newName: 'heading',
+  }),
+);
+console.log('(problems wait 30 ms for the next key; another name looks through all files, as they are then)');
 await connection.sendRequest('shutdown');
 await connection.sendNotification('exit');
 rmSync(folder, { recursive: true });

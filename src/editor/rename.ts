@@ -32,9 +32,12 @@ export function renamed(
       `<${component}> does not declare ${prop} in a record props: { … } of ${owner.shown}, so that it cannot be changed there.`,
     );
   const found = new Map<string, readonly TextEdit[]>();
+  const names = namesIn(texts.values(), owner);
   for (const [file, text] of texts) {
-    // Most files speak of neither.
+    // Most files speak of neither the prop nor its component.
     if (!text.includes(prop) && !text.includes(attributeOf(prop))) continue;
+    const isOwn = file === owner.file || file === owner.text.file;
+    if (!isOwn && !names.some((name) => text.includes(name))) continue;
     const edits = file.endsWith('.html')
       ? renamedInText(text, { component, prop, to }, owner.text.file === file)
       : [
@@ -44,6 +47,17 @@ export function renamed(
     if (edits.length > 0) found.set(file, edits);
   }
   return found;
+}
+
+/** What files may call a component: its tag, its export, and what modules that hand it on call it. */
+function namesIn(texts: Iterable<string>, { exportName, name }: ComponentFacts): readonly string[] {
+  const names = new Set([name, exportName]);
+  // A default is named by whoever imports it.
+  if (exportName === 'default') return [''];
+  const alias = new RegExp(`\\b${exportName}\\s+as\\s+(\\w+)`, 'g');
+  for (const text of texts)
+    if (text.includes(exportName)) for (const [, other = ''] of text.matchAll(alias)) names.add(other);
+  return [...names];
 }
 
 /** In the strings of a module that are templates. */
