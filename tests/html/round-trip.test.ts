@@ -156,12 +156,14 @@ describe('for random pages of elements, text, conditions and lists', () => {
           refused++;
           return;
         }
-        if (resolve(Constant).problems.length > 0) return;
+        // What is only warned of is kept by a parser all the same.
+        if (resolve(Constant).problems.some(({ severity }) => severity === 'error')) return;
         kept++;
         const html = renderHtml(Constant);
         expect(parsed(html)).toEqual([['main', {}, meant(page)]]);
         expect(renderHtml(Spot({}, el.main(written(page, (it) => it))))).toBe(html);
-        if (resolve(Changing).problems.length === 0) expect(renderHtml(Changing, { values })).toBe(html);
+        if (!resolve(Changing).problems.some(({ severity }) => severity === 'error'))
+          expect(renderHtml(Changing, { values })).toBe(html);
       }),
       runsOf('round trips', 4000),
     );
