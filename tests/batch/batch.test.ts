@@ -267,7 +267,7 @@ describe('file names', () => {
 });
 
 describe('a run that is killed', () => {
-  test('leaves nothing half-written, and a second one writes what is missing', async () => {
+  test.runIf(isLong)('leaves nothing half-written, and a second one writes what is missing', async () => {
     const rows = ndjson(2_500, 'many.ndjson');
     const out = fresh();
     const first = start(page, '--data', rows, '--out', out, '--workers', '1');

@@ -227,22 +227,26 @@ test('is accessible, also narrow and dark', async () => {
   }
 });
 
-test('works by its import alone, without the option', async () => {
-  const [other, address] = await serving('without');
-  const own = await browser.newPage();
-  await own.goto(`${address}own.html`);
-  await own.waitForFunction(
-    "document.querySelector('inspect-panel') && document.querySelector('variety-picker').shadowRoot",
-  );
-  const found = (await own.evaluate(
-    "(({ path, source }) => [path, source.line])(inspect(document.querySelector('variety-picker').shadowRoot.querySelectorAll('crate-counter')[1]))",
-  )) as unknown;
-  expect(found).toEqual(['variety-picker › crate-counter[2]', 81]);
-  await own.goto(address);
-  expect(await own.content()).not.toContain('lattice:');
-  await own.close();
-  other.kill();
-}, 30_000);
+test.runIf(process.env.LATTICE_TESTS === 'long')(
+  'works by its import alone, without the option',
+  async () => {
+    const [other, address] = await serving('without');
+    const own = await browser.newPage();
+    await own.goto(`${address}own.html`);
+    await own.waitForFunction(
+      "document.querySelector('inspect-panel') && document.querySelector('variety-picker').shadowRoot",
+    );
+    const found = (await own.evaluate(
+      "(({ path, source }) => [path, source.line])(inspect(document.querySelector('variety-picker').shadowRoot.querySelectorAll('crate-counter')[1]))",
+    )) as unknown;
+    expect(found).toEqual(['variety-picker › crate-counter[2]', 81]);
+    await own.goto(address);
+    expect(await own.content()).not.toContain('lattice:');
+    await own.close();
+    other.kill();
+  },
+  30_000,
+);
 
 test('is in no build', async () => {
   const { lattice } = await import('../../dist/node/vite.js' as string);

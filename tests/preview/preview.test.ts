@@ -198,40 +198,44 @@ describe('lattice preview', () => {
     expect(lattice('check', join(preview.folder, 'orchard/components')).code).toBe(0);
   });
 
-  test('gives uses to copy that render to the HTML it shows, of every component', async () => {
-    const found = (await (await fetch(`${preview.url}@lattice/catalogue`)).json()) as {
-      components: { name: string; exportName: string; file: string; samples: { name: string }[] }[];
-    };
-    const copies: { readonly code: string; readonly html: string; readonly name: string }[] = [];
-    for (const { name, samples } of found.components) {
-      await choose(page, name);
-      for (const sample of samples.length > 0 ? samples : [undefined]) {
-        if (sample) await page.getByRole('link', { name: sample.name, exact: true }).press('Enter');
-        await expect.poll(() => region('The use as HTML text'), soon).toMatch(new RegExp(`^<${name}`));
-        if (sample) await page.locator('.samples [aria-current=true]', { hasText: sample.name }).waitFor();
-        await page.locator('.comes[aria-busy=false]').waitFor();
-        const shown = await asked(await region('The use as HTML text'));
-        expect(shown.problems.filter(({ severity }) => severity === 'error')).toEqual([]);
-        await page.getByRole('button', { name: 'Copy as HTML text' }).press('Enter');
-        await expect.poll(clipboard, soon).toMatch(new RegExp(`^<${name}`));
-        expect((await asked(await clipboard())).html).toBe(shown.html);
-        await page.getByRole('button', { name: 'Copy as functions' }).press('Enter');
-        await expect.poll(clipboard, soon).toMatch(/^[A-Z]/);
-        copies.push({ name, html: shown.html, code: await clipboard() });
+  test.runIf(isLong)(
+    'gives uses to copy that render to the HTML it shows, of every component',
+    async () => {
+      const found = (await (await fetch(`${preview.url}@lattice/catalogue`)).json()) as {
+        components: { name: string; exportName: string; file: string; samples: { name: string }[] }[];
+      };
+      const copies: { readonly code: string; readonly html: string; readonly name: string }[] = [];
+      for (const { name, samples } of found.components) {
+        await choose(page, name);
+        for (const sample of samples.length > 0 ? samples : [undefined]) {
+          if (sample) await page.getByRole('link', { name: sample.name, exact: true }).press('Enter');
+          await expect.poll(() => region('The use as HTML text'), soon).toMatch(new RegExp(`^<${name}`));
+          if (sample) await page.locator('.samples [aria-current=true]', { hasText: sample.name }).waitFor();
+          await page.locator('.comes[aria-busy=false]').waitFor();
+          const shown = await asked(await region('The use as HTML text'));
+          expect(shown.problems.filter(({ severity }) => severity === 'error')).toEqual([]);
+          await page.getByRole('button', { name: 'Copy as HTML text' }).press('Enter');
+          await expect.poll(clipboard, soon).toMatch(new RegExp(`^<${name}`));
+          expect((await asked(await clipboard())).html).toBe(shown.html);
+          await page.getByRole('button', { name: 'Copy as functions' }).press('Enter');
+          await expect.poll(clipboard, soon).toMatch(/^[A-Z]/);
+          copies.push({ name, html: shown.html, code: await clipboard() });
+        }
       }
-    }
-    expect(copies.length).toBeGreaterThan(30);
-    const uses = copies.map(({ code, name }) => `[${JSON.stringify(name)}, renderHtml(${code})],`);
-    const imports = found.components.map(
-      ({ exportName, file }) => `import { ${exportName} } from '${file}';`,
-    );
-    write(
-      'copied.ts',
-      `import { el, trusted } from 'zesty-lattice';\nimport { renderHtml } from 'zesty-lattice/html';\n${imports.join('\n')}\nprocess.stdout.write(JSON.stringify([${uses.join('\n')}]));\n`,
-    );
-    const rendered = execFileSync('npx', ['tsx', join(preview.folder, 'copied.ts')], { encoding: 'utf8' });
-    expect(JSON.parse(rendered)).toEqual(copies.map(({ html, name }) => [name, html]));
-  }, 120_000);
+      expect(copies.length).toBeGreaterThan(30);
+      const uses = copies.map(({ code, name }) => `[${JSON.stringify(name)}, renderHtml(${code})],`);
+      const imports = found.components.map(
+        ({ exportName, file }) => `import { ${exportName} } from '${file}';`,
+      );
+      write(
+        'copied.ts',
+        `import { el, trusted } from 'zesty-lattice';\nimport { renderHtml } from 'zesty-lattice/html';\n${imports.join('\n')}\nprocess.stdout.write(JSON.stringify([${uses.join('\n')}]));\n`,
+      );
+      const rendered = execFileSync('npx', ['tsx', join(preview.folder, 'copied.ts')], { encoding: 'utf8' });
+      expect(JSON.parse(rendered)).toEqual(copies.map(({ html, name }) => [name, html]));
+    },
+    120_000,
+  );
 
   const asked = async (text: string): Promise<{ html: string; problems: { severity: string }[] }> => {
     const response = await fetch(`${preview.url}@lattice/text`, {

@@ -85,6 +85,11 @@ async function builtFrom(
   return { code, told, plans: code.includes('Planner = class') };
 }
 
+/** Each case is a build: `npm run test:long` has all of them, a usual run every second one. */
+const isLong = process.env.LATTICE_TESTS === 'long';
+const some = <Case>(cases: readonly Case[]): readonly Case[] =>
+  cases.filter((_case, index) => isLong || index % 2 === 0);
+
 describe('elements planned as a page is built', () => {
   let browser: Browser;
   beforeAll(async () => {
@@ -282,7 +287,7 @@ export const Outer = component('part-outer', { state: () => ({ at: 0 }), templat
     ],
   ];
 
-  test.each(cases)('%s', async (_name, files, why) => {
+  test.each(some(cases))('%s', async (_name, files, why) => {
     const { code, plans, told } = await built(files);
     expect(told).toContain(why);
     expect(told).not.toContain(root);
@@ -440,7 +445,7 @@ export const red = Lamp({ tone: 'red' });`,
     return [...shown, ...told];
   }
 
-  test.each(cases)('%s', async (_name, files) => {
+  test.each(some(cases))('%s', async (_name, files) => {
     const { code, plans, told } = await built(files);
     expect(told).toBe('');
     expect(plans).toBe(false);
@@ -453,7 +458,7 @@ export const red = Lamp({ tone: 'red' });`,
   });
 });
 
-test('a build that watches its files follows changes of whatever was drawn upon', async () => {
+test.runIf(isLong)('a build that watches its files follows changes of whatever was drawn upon', async () => {
   const folder = mkdtempSync(join(root, 'out-ahead-'));
   const { lattice } = (await import(
     join(root, 'dist/node/vite.js')
