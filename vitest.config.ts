@@ -18,7 +18,7 @@ export default defineConfig({
     include: ['tests/**/*.test.ts', 'examples/start/**/*.test.ts'],
     testTimeout: 60_000,
     hookTimeout: 60_000,
-    // Most tests wait for a browser, a compiler or a command as much as they work: one more than there are processors.
-    maxWorkers: availableParallelism() + 1,
+    // Most tests wait for a browser, a compiler or a command as much as they work.
+    maxWorkers: Math.max(2, availableParallelism() - 1),
   },
 });
