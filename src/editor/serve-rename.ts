@@ -1,5 +1,3 @@
-import { readFileSync } from 'node:fs';
-import { fileURLToPath, pathToFileURL } from 'node:url';
 import {
   type Connection,
   LSPErrorCodes,
@@ -9,14 +7,14 @@ import {
   type TextDocuments,
   type WorkspaceEdit,
 } from 'vscode-languageserver/node';
-import { TextDocument } from 'vscode-languageserver-textdocument';
+import type { TextDocument } from 'vscode-languageserver-textdocument';
 import { filesIn } from '../check/files.js';
 import { readSettings } from '../check/settings.js';
 import type { Catalogue } from '../reading/facts.js';
+import { fileOf, OpenFiles } from './open-files.js';
 import { CannotRename, renamed } from './rename.js';
 import { declaredIn } from './rename-code.js';
 import type { Renaming } from './rename-text.js';
-import type { TextEdit } from './text-edit.js';
 
 /** A prop, and where the word for it stands that was asked for. */
 export interface PropAt extends Omit<Renaming, 'to'> {
@@ -59,23 +57,16 @@ export function serveRename({ catalogue, connection, documents, paths, propAt }:
     const prop = found(params);
     if (!prop) return null;
     const files = await filesIn(paths(), readSettings(paths()[0] ?? '.').ignore, { tests: true });
-    const open = new Map(documents.all().map((one) => [fileURLToPath(one.uri), one]));
-    const texts = files.map(
-      ({ path }) => [path, open.get(path)?.getText() ?? readFileSync(path, 'utf8')] as const,
-    );
+    const open = new OpenFiles(documents);
+    const texts = files.flatMap(({ path }) => {
+      const text = open.text(path);
+      return text === undefined ? [] : [[path, text] as const];
+    });
     // At an attribute one writes an attribute: a prop's name in kebab case.
     const to = prop.word === prop.prop ? params.newName : camel(params.newName);
     try {
       const edits = renamed({ component: prop.component, prop: prop.prop, to }, catalogue(), texts);
-      const all = new Map(texts);
-      return {
-        changes: Object.fromEntries(
-          [...edits].map(([file, changes]) => [
-            pathToFileURL(file).href,
-            changes.map(inLines(file, all.get(file) ?? '')),
-          ]),
-        ),
-      };
+      return { changes: Object.fromEntries([...edits].map((one) => open.changes(...one))) };
     } catch (thrown) {
       if (thrown instanceof CannotRename)
         return new ResponseError(LSPErrorCodes.RequestFailed, thrown.message);
@@ -86,7 +77,7 @@ export function serveRename({ catalogue, connection, documents, paths, propAt }:
 
 /** The prop whose declaration in a module a place is in. */
 function declaredAt(document: TextDocument, offset: number, { components }: Catalogue): PropAt | undefined {
-  const file = fileURLToPath(document.uri);
+  const file = fileOf(document.uri);
   for (const owner of components) {
     if (owner.file !== file) continue;
     for (const { name } of owner.props) {
@@ -96,15 +87,6 @@ function declaredAt(document: TextDocument, offset: number, { components }: Cata
     }
   }
   return undefined;
-}
-
-/** A change of a file's text, as the protocol writes it. */
-export function inLines(file: string, text: string): (edit: TextEdit) => { range: Range; newText: string } {
-  const document = TextDocument.create(pathToFileURL(file).href, '', 0, text);
-  return ({ from, text: newText, to }) => ({
-    range: { start: document.positionAt(from), end: document.positionAt(to) },
-    newText,
-  });
 }
 
 const camel = (attribute: string): string =>

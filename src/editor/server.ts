@@ -1,5 +1,4 @@
-import { existsSync, readFileSync } from 'node:fs';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+import { existsSync } from 'node:fs';
 import {
   type CodeAction,
   CodeActionKind,
@@ -25,8 +24,9 @@ import { Reading } from '../reading/reading.js';
 import { type Known, knownAt } from './known.js';
 import { listed } from './listing.js';
 import { mendings } from './mending.js';
+import { fileOf, OpenFiles } from './open-files.js';
 import { regionAt } from './region.js';
-import { inLines, serveRename } from './serve-rename.js';
+import { serveRename } from './serve-rename.js';
 import { spotAt, wordEnd } from './spot.js';
 import type { TextEdit } from './text-edit.js';
 
@@ -52,7 +52,7 @@ export function serveEditor(
   const problems = new Map<string, readonly Problem[]>();
   const waiting = new Map<string, NodeJS.Timeout>();
   let reading: Reading | undefined;
-  let read: readonly string[] = [];
+  let own: readonly string[] = [];
   let catalogue = none;
 
   const readAll = async (): Promise<void> => {
@@ -98,8 +98,8 @@ export function serveEditor(
   connection.onInitialize(({ rootUri, workspaceFolders }) => {
     const folders = workspaceFolders?.map(({ uri }) => fileOf(uri)) ?? (rootUri ? [fileOf(rootUri)] : []);
     const all = paths.length > 0 ? paths : folders.length > 0 ? folders : ['.'];
-    read = all.filter((path) => existsSync(path));
-    reading = new Reading(read);
+    own = all.filter((path) => existsSync(path));
+    reading = new Reading(own);
     return {
       serverInfo: { name: 'lattice', version: packageInfo().version },
       capabilities: {
@@ -144,13 +144,13 @@ export function serveEditor(
 
   connection.onDefinition((params): Location | undefined => {
     const written = wordAt(ask(params), catalogue)?.written;
-    return written && locationOf(written);
+    return written && locationOf(written, new OpenFiles(documents));
   });
 
   serveRename({
     connection,
     documents,
-    paths: () => read,
+    paths: () => own,
     catalogue: () => catalogue,
     propAt(params) {
       const asked = ask(params);
@@ -168,17 +168,18 @@ export function serveEditor(
       const told = diagnostic(problem, document);
       if (told.range.end.line < range.start.line || told.range.start.line > range.end.line) return [];
       const at = document.offsetAt(told.range.start);
-      const action = (title: string, file: string, edits: readonly TextEdit[], text: string): CodeAction => ({
+      const open = new OpenFiles(documents);
+      const action = (title: string, file: string, edits: readonly TextEdit[]): CodeAction => ({
         title,
         kind: CodeActionKind.QuickFix,
         diagnostics: [told],
-        edit: { changes: { [pathToFileURL(file).href]: edits.map(inLines(file, text)) } },
+        edit: { changes: Object.fromEntries([open.changes(file, edits)]) },
       });
       const inText = mendings(problem, document.getText(), at).map((one) =>
-        action(one.title, fileOf(uri), [one], document.getText()),
+        action(one.title, fileOf(uri), [one]),
       );
       const used = problem.code === 'component-unknown' ? listing(document, at) : undefined;
-      return used ? [...inText, action(used.title, used.file, used.edits, used.text)] : inText;
+      return used ? [...inText, action(used.title, used.file, used.edits)] : inText;
     });
   });
 
@@ -189,11 +190,11 @@ export function serveEditor(
     const used = catalogue.components.find(({ name }) => name === tag);
     if (!region?.owner || !used || region.owner.text.uses.includes(used.name)) return undefined;
     const { file, name } = region.owner;
-    const text = documents.get(pathToFileURL(file).href)?.getText() ?? textOf(file);
+    const text = new OpenFiles(documents).text(file);
     const edits = text === undefined ? [] : listed(text, region.owner, used);
-    return text === undefined || edits.length === 0
+    return edits.length === 0
       ? undefined
-      : { title: `List ${used.exportName} in uses of ${name}`, file, edits, text };
+      : { title: `List ${used.exportName} in uses of ${name}`, file, edits };
   };
 
   connection.onShutdown(() => reading?.end());
@@ -210,7 +211,6 @@ interface Listing {
   readonly title: string;
   readonly file: string;
   readonly edits: readonly TextEdit[];
-  readonly text: string;
 }
 
 interface Asked {
@@ -243,10 +243,11 @@ function wordAt(asked: Asked | undefined, catalogue: Catalogue): Known | undefin
   return knownAt(open, catalogue, asked.owner).find((one) => one.word === word);
 }
 
-const fileOf = (uri: string): string => (uri.startsWith('file:') ? fileURLToPath(uri) : uri);
-
-function locationOf({ file, line, word }: NonNullable<Known['written']>): Location | undefined {
-  const text = textOf(file);
+function locationOf(
+  { file, line, word }: NonNullable<Known['written']>,
+  files: OpenFiles,
+): Location | undefined {
+  const text = files.text(file);
   if (text === undefined) return undefined;
   const lines = text.split('\n');
   const pattern = new RegExp(`(?<![\\w$-])${word.replace(/[$]/g, '\\$&')}(?![\\w$-])`);
@@ -255,17 +256,9 @@ function locationOf({ file, line, word }: NonNullable<Known['written']>): Locati
   const column = Math.max(0, lines[at]?.search(pattern) ?? 0);
   const start = { line: at, character: column };
   return {
-    uri: pathToFileURL(file).href,
+    uri: files.uri(file),
     range: { start, end: { line: at, character: column + word.length } },
   };
-}
-
-function textOf(file: string): string | undefined {
-  try {
-    return readFileSync(file, 'utf8');
-  } catch {
-    return undefined;
-  }
 }
 
 function diagnostic({ code, hint, message, severity, source }: Problem, document: TextDocument): Diagnostic {

@@ -13,6 +13,8 @@ import {
 } from 'vscode-languageserver-protocol/node';
 import { root } from '../cli/lattice.js';
 
+const addressOf = (file: string): string => (file.startsWith('untitled:') ? file : pathToFileURL(file).href);
+
 /** An editor, as far as a server knows: a client of the protocol, over the command's own streams. */
 export class Editor {
   readonly #child: ChildProcess;
@@ -51,9 +53,9 @@ export class Editor {
     await this.#connection.sendNotification('initialized', {});
   }
 
-  /** Has a file hold a text, as it is being written. */
+  /** Has a file hold a text, as it is being written; a document that was never saved goes by its address alone. */
   async write(file: string, text: string): Promise<string> {
-    const uri = pathToFileURL(file).href;
+    const uri = addressOf(file);
     const version = (this.#versions.get(uri) ?? 0) + 1;
     this.#versions.set(uri, version);
     if (version === 1)
@@ -98,13 +100,13 @@ export class Editor {
   }
 
   diagnostics(file: string): readonly Diagnostic[] {
-    return this.#told.get(pathToFileURL(file).href) ?? [];
+    return this.#told.get(addressOf(file)) ?? [];
   }
 
   actions(file: string): Promise<CodeAction[]> {
     const range = { start: { line: 0, character: 0 }, end: { line: 9999, character: 0 } };
     return this.#connection.sendRequest('textDocument/codeAction', {
-      textDocument: { uri: pathToFileURL(file).href },
+      textDocument: { uri: addressOf(file) },
       range,
       context: { diagnostics: [] },
     });

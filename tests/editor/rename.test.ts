@@ -198,6 +198,20 @@ describe('another name of a prop', () => {
   });
 });
 
+describe('a document that was never saved', () => {
+  test('stands beside what is renamed', async () => {
+    await editor.write('untitled:Untitled-1', '<p>gateName');
+    const edit = await rename('stall-sign.html', whole.replace('{{ gateName', '{{ gate|Name'), 'wayName');
+    expect([...changed(edit).keys()]).toContain(file('stall-sign.ts'));
+    await editor.write(file('stall-sign.html'), whole);
+  });
+
+  test('is asked about without a failure', async () => {
+    expect(await editor.at('textDocument/prepareRename', 'untitled:Untitled-2', '<p>gate|Name')).toBeNull();
+    expect(await editor.actions('untitled:Untitled-2')).toEqual([]);
+  });
+});
+
 describe('a component that is not listed', () => {
   const titles = async (): Promise<readonly string[]> =>
     (await editor.actions(file('fair-page.ts'))).map(({ title }) => title);

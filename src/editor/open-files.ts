@@ -1,0 +1,49 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import type { Range, TextDocuments } from 'vscode-languageserver/node';
+import { TextDocument } from 'vscode-languageserver-textdocument';
+import type { TextEdit } from './text-edit.js';
+
+/** The path of a document's file; of one that was never saved its address. */
+export const fileOf = (uri: string): string => (uri.startsWith('file:') ? fileURLToPath(uri) : uri);
+
+/** The files that an editor has open, and those that it would open. */
+export class OpenFiles {
+  readonly #open: ReadonlyMap<string, TextDocument>;
+
+  constructor(documents: TextDocuments<TextDocument>) {
+    this.#open = new Map(documents.all().map((one) => [fileOf(one.uri), one]));
+  }
+
+  /** What a file holds: as it is being written, where it is open. Undefined where it cannot be read. */
+  text(file: string): string | undefined {
+    const open = this.#open.get(file);
+    if (open) return open.getText();
+    try {
+      return readFileSync(file, 'utf8');
+    } catch {
+      return undefined;
+    }
+  }
+
+  /** The address of a file, as the editor writes it. */
+  uri(file: string): string {
+    return this.#open.get(file)?.uri ?? pathToFileURL(file).href;
+  }
+
+  /** Changes of a file, as the protocol writes them: by its address. */
+  changes(
+    file: string,
+    edits: readonly TextEdit[],
+  ): readonly [uri: string, { readonly range: Range; readonly newText: string }[]] {
+    const uri = this.uri(file);
+    const document = this.#open.get(file) ?? TextDocument.create(uri, '', 0, this.text(file) ?? '');
+    return [
+      uri,
+      edits.map(({ from, text: newText, to }) => ({
+        range: { start: document.positionAt(from), end: document.positionAt(to) },
+        newText,
+      })),
+    ];
+  }
+}
