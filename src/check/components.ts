@@ -1,9 +1,10 @@
 import { basename } from 'node:path';
 import type { ComponentCore } from '../component/index.js';
-import { type Block, blocksOf, blueprintOf, isInteractive, planOf, repeatedSlots } from '../plan/index.js';
-import { finding, type Problem, placed, saidInText } from '../problem/index.js';
-import { type Core, describe, inputsOf, placedExprs, withSource } from '../template/index.js';
-import { resolveOpen } from '../tree/index.js';
+import { blocksOf, blueprintOf, isInteractive, planOf, repeatedSlots } from '../plan/index.js';
+import { finding, type Problem, placed } from '../problem/index.js';
+import { placedExprs } from '../template/index.js';
+import { resolveOpen, saidOf } from '../tree/index.js';
+import { rowsWithoutKeys, skippedHeadings } from './templates.js';
 
 /**
  * What is wrong in a component, its props and slots left open; what it uses is checked with it.
@@ -40,70 +41,6 @@ function repeated(component: ComponentCore): readonly Problem[] {
   return repeatedSlots(component).map((found) => placed(found, component.name));
 }
 
-/** What a reader may be typing in, or where the focus is: it is lost where another row comes to stand in its place. */
-const controls = /^(?:input|select|textarea|button|a|details|dialog|video|audio|iframe)$/;
-
-/** Rows of a state that hold controls, or live components, and have no key: they stay where they are when the list moves. */
-function rowsWithoutKeys(component: ComponentCore): readonly Problem[] {
-  if (!isInteractive(component)) return [];
-  const readsState = (core: Core): boolean => core.op.op === 'state' || inputsOf(core).some(readsState);
-  const holds = ({ nodes }: Block): boolean =>
-    nodes.some((node) => {
-      if (node.kind === 'use') return isInteractive(node.component);
-      if (node.kind === 'element')
-        return (typeof node.tag === 'string' && controls.test(node.tag)) || holds(node.content);
-      if (node.kind === 'given') return holds(node.content) || holds(node.otherwise);
-      return node.kind === 'each' && holds(node.row);
-    });
-  const found: Problem[] = [];
-  const follow = ({ nodes }: Block): void => {
-    for (const node of nodes) {
-      if (node.kind === 'each') {
-        if (!node.key && readsState(node.list) && holds(node.row)) {
-          const facts = { component: component.name, list: describe(node.list) };
-          const said = finding('key-missing', facts, component.source);
-          found.push(
-            placed(typeof component.template === 'function' ? said : saidInText(said), component.name),
-          );
-        }
-        follow(node.row);
-      } else if (node.kind === 'element') follow(node.content);
-      else if (node.kind === 'given') for (const one of [node.content, node.otherwise]) follow(one);
-    }
-  };
-  for (const block of blocksOf(component)) follow(block);
-  return found;
-}
-
-/** Headings of a template that skip a level, where all that stands between them is its own. */
-function skippedHeadings(component: ComponentCore): readonly Problem[] {
-  const found: Problem[] = [];
-  /** The level of the heading before; undefined where another component or content may have one in between. */
-  const follow = (block: Block, before: number | undefined): number | undefined => {
-    let last = before;
-    for (const node of block.nodes) {
-      if (node.kind === 'given') {
-        const [one, other] = [follow(node.content, last), follow(node.otherwise, last)];
-        last = one === other ? one : undefined;
-      } else if (node.kind === 'each') {
-        // A row may follow the one before, whose headings are the same.
-        const inRow = follow(node.row, last);
-        last = follow(node.empty, last) === inRow ? inRow : undefined;
-      } else if (node.kind === 'element') {
-        const level = typeof node.tag === 'string' ? Number(/^h([1-6])$/.exec(node.tag)?.[1] ?? 0) : 0;
-        if (level > 0 && last !== undefined && level > last + 1) {
-          const facts = { tag: `h${level}`, after: `<h${last}>`, better: `<h${last + 1}>` };
-          found.push(placed(withSource(finding('heading-skipped', facts), node), component.name));
-        }
-        last = level > 0 ? level : typeof node.tag === 'string' ? follow(node.content, last) : undefined;
-      } else if (node.kind !== 'text' && node.kind !== 'value' && node.kind !== 'data') last = undefined;
-    }
-    return last;
-  };
-  for (const block of blocksOf(component)) follow(block, undefined);
-  return found;
-}
-
 /** Props that nothing in the component reads: neither its template nor any of its functions. */
 function unreadProps(component: ComponentCore, isPage: boolean): readonly Problem[] {
   if (planOf(component).faults.some(({ finding: { severity } }) => severity === 'error')) return [];
@@ -127,10 +64,9 @@ function unreadProps(component: ComponentCore, isPage: boolean): readonly Proble
     .filter((name) => !read.has(name) && name !== component.accepts && !mentions(functions, name))
     .filter((name) => !(isPage && /^(?:title|description)$/.test(name)))
     .filter((name) => !(component.field && name === 'disabled') && component.reactions[name] === undefined)
-    .map((name) => {
-      const found = finding('prop-unread', { component: component.name, prop: name }, component.source);
-      return placed(typeof component.template === 'function' ? found : saidInText(found), component.name);
-    });
+    .map((prop) =>
+      placed(saidOf(finding('prop-unread', { component: component.name, prop }), component), component.name),
+    );
 }
 
 /** Components that no other component, document or module names. */

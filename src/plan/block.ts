@@ -60,12 +60,7 @@ export class Block {
 
   /** Every use in it, those in the content of others too. */
   get uses(): readonly PlanUse[] {
-    this.knownUses ??= this.nodes.flatMap((node) => [
-      ...(node.kind === 'use' ? [node] : []),
-      ...this.factsOf(node)
-        .blocks(node)
-        .flatMap(({ block }) => block.uses),
-    ]);
+    this.knownUses ??= this.all('use');
     return this.knownUses;
   }
 
@@ -96,6 +91,16 @@ export class Block {
       this.reads.some((core) => readsOp(core, 'filled')) ||
       this.uses.some(({ fills }) => fills.some((fill) => fill?.block.placesSlots))
     );
+  }
+
+  /** Every node of a kind in it, at any depth. */
+  all<Kind extends PlanKind>(kind: Kind): readonly PlanOf<Kind>[] {
+    return this.nodes.flatMap((node) => [
+      ...(node.kind === kind ? [node as PlanOf<Kind>] : []),
+      ...this.factsOf(node)
+        .blocks(node)
+        .flatMap(({ block }) => block.all(kind)),
+    ]);
   }
 
   /** Whether a node in it, at any depth, is of some kind. */

@@ -10,7 +10,7 @@ import {
   planOf,
   settledProp,
 } from '../plan/index.js';
-import { type Finding, finding, type Problem, placed, saidInText } from '../problem/index.js';
+import { type Finding, finding, type Problem, placed } from '../problem/index.js';
 import { scopedRules } from '../styles/index.js';
 import { describe, type Fill, sourceOf, withSource } from '../template/index.js';
 import { unknownAttribute } from './attribute-names.js';
@@ -21,6 +21,7 @@ import { knownState, knownValue, open } from './known.js';
 import { type Misfit, textMisfit } from './nesting.js';
 import { listName, outline } from './outline.js';
 import { placementFault } from './placement.js';
+import { saidOf } from './said-of.js';
 import {
   outside,
   pathTo,
@@ -118,12 +119,12 @@ export class TreeBuilder {
     const namesake = this.#named.get(component.name);
     if (namesake && namesake !== component) {
       const by = namesake.source ? `, the other at ${namesake.source.file}:${namesake.source.line}` : '';
-      this.report(withLineOf(finding('name-taken', { name: component.name, by }), component), path);
+      this.report(saidOf(finding('name-taken', { name: component.name, by }), component), path);
     }
     this.#named.set(component.name, component);
     if (component.styles === '' || this.styled.has(component)) return;
     this.styled.set(component, component.styles);
-    for (const found of scopedRules(component).findings) this.report(withLineOf(found, component), path);
+    for (const found of scopedRules(component).findings) this.report(saidOf(found, component), path);
   }
 
   /** Follows a component's template. */
@@ -153,8 +154,10 @@ export class TreeBuilder {
     if (plan.faults.some((one) => one.finding.severity === 'error' && !one.site)) return;
     for (const [index, slot] of component.slots.names.entries()) {
       if (plan.content.some((node) => node.kind === 'slot' && node.slot === index)) continue;
-      const found = finding('slot-unplaced', { component: component.name, slot }, component.source);
-      this.report(typeof component.template === 'function' ? found : saidInText(found), scope.path);
+      this.report(
+        saidOf(finding('slot-unplaced', { component: component.name, slot }), component),
+        scope.path,
+      );
     }
   }
 
@@ -370,7 +373,7 @@ const followers: { readonly [Kind in PlanKind]: Follower<PlanOf<Kind>> } = {
     builder.misfit(textMisfit(text, spot.open), `The text ${JSON.stringify(short(text))}`, scope);
     const { component } = scope;
     const escaped = typeof component?.template === 'function' ? escapedIn(text, spot.open.at(-1)) : undefined;
-    if (component && escaped) builder.report(withLineOf(escaped, component), scope.path);
+    if (component && escaped) builder.report(saidOf(escaped, component), scope.path);
   },
   value: ({ value }, scope, spot, builder) =>
     builder.misfit(textMisfit(undefined, spot.open), describe(value), scope),
@@ -395,7 +398,7 @@ const followers: { readonly [Kind in PlanKind]: Follower<PlanOf<Kind>> } = {
     const base = { ...spot, unconditional: [] };
     const known = rows === undefined ? {} : { rows, holds: rows > 0 };
     const keys = keyFault(node, list, scope, of);
-    if (keys) builder.report(scope.component ? withLineOf(keys, scope.component) : keys, scope.path);
+    if (keys) builder.report(scope.component ? saidOf(keys, scope.component) : keys, scope.path);
     builder.nodes(node.row, scope, {
       ...under(base, { kind: 'each', of, ...known }),
       repeats: rows === undefined || rows > 1,
@@ -430,7 +433,3 @@ const followers: { readonly [Kind in PlanKind]: Follower<PlanOf<Kind>> } = {
   },
   use: (node, scope, spot, builder) => builder.use(node, scope, spot),
 };
-
-function withLineOf(found: Finding, { source }: ComponentCore): Finding {
-  return source && !found.source ? { ...found, source } : found;
-}

@@ -49,6 +49,33 @@ describe('a check finds', () => {
     expect(textReport(report)).toMatch(/^\n*0 errors, 0 warnings in 2 files with 1 component, \d+ ms\n$/);
   });
 
+  test.each([
+    ['in its own markup', 'rows, slots.default()'],
+    ['in content of another component', "NoticeBox({ title: 'a' }, [rows, slots.default()])"],
+    ['in what a slot shows by itself', 'slots.default(rows)'],
+    ['in what a list shows where it is empty', "eachOf([], () => 'x', { empty: rows }), slots.default()"],
+  ])('rows with controls that have no key, %s', async (_where, content) => {
+    const files = (options: string) => ({
+      'box.ts': box,
+      'page.html': page('<notice-box title="a">b</notice-box>'),
+      'list.ts': `import { component, el, eachOf, slot } from 'zesty-lattice';
+import { NoticeBox } from './box.js';
+export default component('crate-list', {
+  slots: { default: slot() },
+  state: () => ({ crates: [{ id: 1 }] }),
+  handlers: { add: ({ state }) => ({ crates: [...state.crates, { id: 2 }] }) },
+  template: ({ state, slots, handlers }) => {
+    const rows = eachOf(state.crates, (crate) => el.p(el.input({ 'aria-label': 'Crates', value: crate.id }))${options});
+    return el.div(el.button({ on: { click: handlers.add() } }, 'Add'), ${content});
+  },
+});
+export const others = [NoticeBox];
+`,
+    });
+    expect((await checked(files(''))).found).toEqual(['key-missing list.ts:3:16']);
+    expect((await checked(files(", { key: 'id' }"))).found).toEqual([]);
+  });
+
   test('components that nothing uses, and props that nothing reads', async () => {
     const { found } = await checked({
       'parts.ts': `import { component, el, prop } from 'zesty-lattice';
