@@ -44,8 +44,14 @@ export function skippedHeadings(component: ComponentCore): readonly Problem[] {
           const facts = { tag: `h${level}`, after: `<h${last}>`, better: `<h${last + 1}>` };
           found.push(placed(withSource(finding('heading-skipped', facts), node), component.name));
         }
-        last = level > 0 ? level : typeof node.tag === 'string' ? follow(node.content, last) : undefined;
-      } else if (node.kind !== 'text' && node.kind !== 'value' && node.kind !== 'data') last = undefined;
+        const isKnown = typeof node.tag === 'string';
+        const inside = follow(node.content, isKnown ? last : undefined);
+        last = level > 0 ? level : isKnown ? inside : undefined;
+      } else if (node.kind !== 'text' && node.kind !== 'value' && node.kind !== 'data') {
+        // What others show around it is not known here, and what stands in it is.
+        for (const inner of block.factsOf(node).blocks(node)) follow(inner.block, undefined);
+        last = undefined;
+      }
     }
     return last;
   };

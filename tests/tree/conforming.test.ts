@@ -57,6 +57,7 @@ describe('what the standards forbid', () => {
       'attribute-value-unknown',
     ],
     ['a heading that skips a level', () => [el.h2('a'), el.div(el.h4('b'))], 'heading-skipped'],
+    ['one in content of a component', () => Box({}, [el.h2('a'), el.div(el.h4('b'))]), 'heading-skipped'],
   ])('%s', (_what, template, code) => {
     expect(told(template)).toEqual([code]);
   });
@@ -82,6 +83,10 @@ describe('what the standards forbid', () => {
       () => [el.label({ for: 'name' }, 'Name'), el.input({ id: 'name', type: 'text' })],
     ],
     ['headings of two branches', (open) => [el.h1('a'), given(open, el.h2('b'), el.h2('c')), el.h3('d')]],
+    [
+      'a heading in content of a component, whose own may be before it',
+      () => [el.h2('a'), Box({}, el.h4('b'))],
+    ],
     ['headings with another component between', () => [el.h1('a'), Box({}, 'x'), el.h3('b')]],
     ['several roles, one of them known', () => el.p({ role: 'newer status' }, 'x')],
     ['words of what is told', () => el.p({ 'aria-relevant': 'text removals' as never }, 'x')],
