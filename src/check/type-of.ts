@@ -1,4 +1,4 @@
-import { type AnyKind, type ComponentCore, isKind } from '../component/index.js';
+import { type AnyKind, type ComponentCore, fieldsIn, itemIn, wordsIn } from '../component/index.js';
 import { type Core, describe } from '../template/index.js';
 
 /** One of the things that a value may be. */
@@ -28,31 +28,32 @@ const flag: Type = [{ word: 'flag' }];
 const text: Type = [{ word: 'text' }];
 
 /** What a kind's values may be; undefined where the kind says nothing of it, such as a schema. */
-export function kindTypes({ rules: { holds, word }, settings: { presence } }: AnyKind): Type {
-  if (word === 'choice' || word === 'tag')
-    return [
-      ...(holds as readonly string[]).map((one): Known => ({ word: 'text', words: [one] })),
-      ...(presence === 'optional' ? [{ word: 'nothing' } as const] : []),
-    ];
-  const own = ofWord(word, holds);
-  return own && (presence === 'optional' ? [own, { word: 'nothing' }] : [own]);
+export function kindTypes(kind: AnyKind): Type {
+  const own = presentTypes(kind);
+  return own && kind.settings.presence === 'optional' ? [...own, { word: 'nothing' }] : own;
 }
 
-function ofWord(word: string, holds: unknown): Known | undefined {
+/** What a kind's values may be where there is one. */
+export function presentTypes(kind: AnyKind): Type {
+  const words = wordsIn(kind);
+  if (words) return words.map((one): Known => ({ word: 'text', words: [one] }));
+  const { word } = kind.rules;
   switch (word) {
     case 'number':
     case 'flag':
     case 'date':
     case 'text':
-      return { word };
+      return [{ word }];
     case 'url':
-      return { word: 'text' };
-    case 'list':
-      return isKind(holds) && holds.rules.word !== 'any' ? { word, item: holds } : { word };
-    case 'record':
-      return typeof holds === 'object' && holds !== null
-        ? { word, fields: Object.assign(Object.create(null), holds) as Readonly<Record<string, AnyKind>> }
-        : { word };
+      return text;
+    case 'list': {
+      const item = itemIn(kind);
+      return [{ word, ...(item && { item }) }];
+    }
+    case 'record': {
+      const fields = fieldsIn(kind);
+      return [{ word, ...(fields && { fields }) }];
+    }
     default:
       return undefined;
   }

@@ -1,8 +1,8 @@
-import type { AnyKind, ComponentCore } from '../component/index.js';
+import { type AnyKind, type ComponentCore, wordsIn } from '../component/index.js';
 import { type Block, type PlanNode, type PlanUse, planOf } from '../plan/index.js';
 import { finding, type Problem, placed } from '../problem/index.js';
 import { type Core, describe, withSource } from '../template/index.js';
-import { type Known, kindTypes, type Names, typeOf } from './type-of.js';
+import { type Known, kindTypes, type Names, presentTypes, typeOf } from './type-of.js';
 
 /**
  * Values that a template in HTML text hands to the props of what it uses, and that do not fit their kinds, or may not:
@@ -85,7 +85,7 @@ function misfitOf(
   if (!type || wrong.length === 0) return undefined;
   // Of texts some may be words of a choice.
   const isAnyText = ({ word, words }: Known): boolean =>
-    word === 'text' && !words && /^(?:choice|tag)$/.test(kind.rules.word);
+    word === 'text' && !words && wordsIn(kind) !== undefined;
   const is = wrong.map((one) => (isAnyText(one) ? 'any text' : wordsOf(one)));
   return {
     is: [...new Set(is)].join(' or '),
@@ -99,24 +99,25 @@ function writtenAs(core: Core): string {
 }
 
 function takes(kind: AnyKind, known: Known): boolean {
-  const { holds, word } = kind.rules;
   if (known.word === 'nothing') return kind.settings.presence !== 'required';
-  return (
-    kindTypes({ ...kind, settings: { ...kind.settings, presence: 'required' } } as AnyKind)?.some((one) => {
-      if (one.word !== known.word) return false;
-      if (word === 'choice' || word === 'tag')
-        return known.words?.every((each) => (holds as readonly string[]).includes(each)) === true;
-      if (one.item && known.item)
-        return kindTypes(known.item)?.every((each) => takes(one.item as AnyKind, each)) ?? true;
-      if (!one.fields || !known.fields) return true;
-      return Object.entries(one.fields).every(([name, field]) => {
-        const given = known.fields?.[name];
-        return given
-          ? (kindTypes(given)?.every((each) => takes(field, each)) ?? true)
-          : field.settings.presence !== 'required';
-      });
-    }) ?? true
-  );
+  const words = wordsIn(kind);
+  return presentTypes(kind)?.some((one) => fits(one, known, words)) ?? true;
+}
+
+/** Whether what is known fits into one of the things that a kind takes. */
+function fits(one: Known, known: Known, words: readonly string[] | undefined): boolean {
+  if (one.word !== known.word) return false;
+  if (words) return known.words?.every((word) => words.includes(word)) === true;
+  const { fields, item } = one;
+  if (item && known.item) return kindTypes(known.item)?.every((each) => takes(item, each)) ?? true;
+  const given = known.fields;
+  if (!fields || !given) return true;
+  return Object.entries(fields).every(([name, field]) => {
+    const own = given[name];
+    return own
+      ? (kindTypes(own)?.every((each) => takes(field, each)) ?? true)
+      : field.settings.presence !== 'required';
+  });
 }
 
 const said: Readonly<Record<Known['word'], string>> = {

@@ -26,6 +26,7 @@ export {
   type WrittenDefinition,
 } from './definition.js';
 export { type AnyEventKind, EventKind, event } from './event.js';
+export { fieldsIn, itemIn, wordsIn } from './holds.js';
 export type { AnyKind, Presence } from './kind.js';
 export { authored, fallbackOf, fault, fits, isKind, isMade, Kind, settle, unreadable } from './kind.js';
 export * as prop from './kinds/index.js';

@@ -4,6 +4,7 @@ import {
   attributeOf,
   type ComponentCore,
   componentCore,
+  wordsIn,
 } from '../component/index.js';
 import { failure } from '../problem/index.js';
 import { notAComponent } from '../tree/index.js';
@@ -57,8 +58,9 @@ function tag(core: ComponentCore): EditorTag {
     name,
     description: markdown([aboutOf(core), named.length > 0 ? `Slots:\n\n${named.join('\n')}` : '']),
     attributes: props.names.map((prop, index) => {
-      const { rules, settings } = props.kinds[index] as AnyKind;
-      const words = rules.word === 'choice' || rules.word === 'tag' ? (rules.holds as readonly string[]) : [];
+      const kind = props.kinds[index] as AnyKind;
+      const { rules, settings } = kind;
+      const words = wordsIn(kind) ?? [];
       return {
         name: attributeOf(prop),
         description: markdown([

@@ -1,6 +1,6 @@
 import { constantCode, isIdentifier, keyCode, memberCode } from '../../code/constants.js';
 import { canFail, type ExpressionWords, operationCode } from '../../code/expressions.js';
-import { type AnyKind, type ComponentCore, isMade } from '../../component/index.js';
+import { type AnyKind, type ComponentCore, isMade, wordsIn } from '../../component/index.js';
 import type { Core, OpOf, Whereabouts } from '../../template/index.js';
 import type { Named, Where } from '../frame.js';
 import { plainTypeOf, shownTypeOf } from '../lower/checks.js';
@@ -666,8 +666,7 @@ function newBlock(lines: Lines | undefined, around: Block | undefined, isInLoop:
 }
 
 /** Choices of few words are compared with each. */
-function isShortChoice({ rules }: AnyKind): boolean {
-  const words =
-    rules.word === 'choice' || rules.word === 'tag' ? (rules.holds as readonly string[]) : undefined;
+function isShortChoice(kind: AnyKind): boolean {
+  const words = wordsIn(kind);
   return Array.isArray(words) && words.length <= 6 && words.every((word) => typeof word === 'string');
 }

@@ -1,3 +1,4 @@
+import { itemIn } from '../../component/index.js';
 import {
   type Content,
   deeper,
@@ -15,7 +16,7 @@ import { namesIn } from '../expression/tree.js';
 import { unmarked } from '../syntax/holes.js';
 import type { MarkupAttribute, MarkupElement, MarkupNode } from '../syntax/nodes.js';
 import { contentOf, expressionOf } from './content.js';
-import { itemOf, kindOf } from './kinds.js';
+import { kindOf } from './kinds.js';
 import type { Locals } from './names.js';
 import type { TextReading } from './reading.js';
 
@@ -255,7 +256,8 @@ function eachContent(node: MarkupElement, empty: Content, locals: Locals, readin
   return reading.written(node, () =>
     deeper(2, (first) => {
       const item = localExpr(first, as, 'item');
-      const kind = found && itemOf(kindOf(found, reading.component, reading.kinds));
+      const listKind = found && kindOf(found, reading.component, reading.kinds);
+      const kind = listKind && itemIn(listKind);
       if (kind) reading.kinds.set(item, kind);
       const number = localExpr(first + 1, index ?? 'index', 'index');
       const inside = new Map([...locals, [as, item] as const, ...(index ? [[index, number] as const] : [])]);
