@@ -118,16 +118,7 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
       );
     const missing = part === 'template' || part === 'styles' ? unreadIn(value) : undefined;
     if (missing) {
-      const { file = '', unread } = missing;
-      found.push(
-        finding('file-missing', {
-          what: `The part "${part}" of ${component}`,
-          file,
-          reason: '',
-          hint: '',
-          ...unread,
-        }),
-      );
+      found.push(finding('file-missing', { what: `The part "${part}" of ${component}`, ...missing }));
       continue;
     }
     const fault = check?.(value);
@@ -145,9 +136,11 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
   return found;
 }
 
-/** A file that could not be read. */
-function unreadIn(value: unknown): TemplateText | undefined {
-  return [value].flat().find((one): one is TemplateText => isRecord(one) && one.unread !== undefined);
+/** A file that could not be read, and why. */
+function unreadIn(value: unknown): ({ readonly file: string } & TemplateText['unread']) | undefined {
+  const texts = [value].flat().filter((one): one is TemplateText => isRecord(one));
+  for (const { file = '', unread } of texts) if (unread) return { file, ...unread };
+  return undefined;
 }
 
 /** A text that is nothing but the path of a file. */

@@ -2,11 +2,8 @@ import MiniSearch from 'minisearch';
 import { calc, component, eachOf, el, given, phrase, prop, uid } from 'zesty-lattice';
 import { type Found, searchOptions } from '../search-options.js';
 
-interface Hit {
-  readonly href: string;
-  readonly page: string;
-  readonly heading: string;
-}
+/** What is shown of a part that was found. */
+type Hit = Pick<Found, 'href' | 'page' | 'heading'>;
 
 const most = 12;
 let index: Promise<MiniSearch<Found>> | undefined;
@@ -27,7 +24,10 @@ export const DocSearch = component('doc-search', {
       const words = (event.target as HTMLInputElement).value.trim();
       change({ words });
       if (words === '') return { hits: [], isAsked: false };
-      const found = (await indexAt(props.index)).search(words).slice(0, most) as unknown as Hit[];
+      const found = (await indexAt(props.index))
+        .search(words)
+        .slice(0, most)
+        .map(({ heading, href, page }): Hit => ({ heading, href, page }));
       // What was typed meanwhile has its own answer.
       change((state) => (state.words === words ? { hits: found, isAsked: true } : {}));
     },
