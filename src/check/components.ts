@@ -1,9 +1,9 @@
 import { basename } from 'node:path';
-import type { ComponentCore } from '../component/index.js';
+import { type ComponentCore, saidOf } from '../component/index.js';
 import { blocksOf, blueprintOf, isInteractive, planOf, repeatedSlots } from '../plan/index.js';
 import { finding, type Problem, placed } from '../problem/index.js';
 import { placedExprs } from '../template/index.js';
-import { resolveOpen, saidOf } from '../tree/index.js';
+import { resolveOpen } from '../tree/index.js';
 import { rowsWithoutKeys, skippedHeadings } from './templates.js';
 
 /**

@@ -1,8 +1,7 @@
-import type { ComponentCore } from '../component/index.js';
+import { type ComponentCore, saidOf } from '../component/index.js';
 import { type Block, blocksOf, isInteractive, type PlanNode, readsOp } from '../plan/index.js';
 import { finding, type Problem, placed } from '../problem/index.js';
 import { describe, withSource } from '../template/index.js';
-import { saidOf } from '../tree/index.js';
 
 /** What a reader may be typing in, or where the focus is: it is lost where another row comes to stand in its place. */
 const controls = /^(?:input|select|textarea|button|a|details|dialog|video|audio|iframe)$/;

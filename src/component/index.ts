@@ -39,6 +39,7 @@ export type { Placement } from './placement.js';
 export { preset } from './preset.js';
 export { propNameFaults } from './prop-names.js';
 export { type Rule, readText } from './rule.js';
+export { saidOf } from './said-of.js';
 export { type AnySlotKind, SlotKind, slot } from './slot.js';
 export { stateNames } from './state-names.js';
 export type {

@@ -1,4 +1,4 @@
-import { type ComponentCore, componentCore, perComponent } from '../component/index.js';
+import { type ComponentCore, componentCore, perComponent, saidOf } from '../component/index.js';
 import { type Finding, failure, finding, show } from '../problem/index.js';
 import {
   type AnyNode,
@@ -118,9 +118,8 @@ export class Planner {
 
   /** A finding with the line of what it stands in. */
   private written(found: Finding): Finding {
-    const source = this.component?.source;
     const placed = this.current ? withSource(found, this.current) : found;
-    return placed.source || !source ? placed : { ...placed, source };
+    return this.component ? saidOf(placed, this.component) : placed;
   }
 
   report(found: Finding, site?: Site): void {

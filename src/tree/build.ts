@@ -1,4 +1,4 @@
-import type { ComponentCore } from '../component/index.js';
+import { type ComponentCore, saidOf } from '../component/index.js';
 import {
   type Block,
   mergedAttributes,
@@ -21,7 +21,6 @@ import { knownState, knownValue, open } from './known.js';
 import { type Misfit, textMisfit } from './nesting.js';
 import { listName, outline } from './outline.js';
 import { placementFault } from './placement.js';
-import { saidOf } from './said-of.js';
 import {
   outside,
   pathTo,

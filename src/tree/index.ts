@@ -7,7 +7,6 @@ export { type InspectedUse, inspectedUse, usesByPath } from './inspected.js';
 export { elementMisfit, openName, textMisfit } from './nesting.js';
 export { placementFault, placementText } from './placement.js';
 export { isUse, notAComponent, refuse, resolve, resolveOpen } from './resolve.js';
-export { saidOf } from './said-of.js';
 export { isSeen } from './seen-content.js';
 export { spotProblems } from './spot-problems.js';
 export {

@@ -1,5 +1,5 @@
-import type { ComponentCore } from '../component/index.js';
 import { type Finding, saidInText } from '../problem/index.js';
+import type { ComponentCore } from './core.js';
 
 /** A finding about a component: in the words that its template is written in, with its line unless it has one of its own. */
 export function saidOf(found: Finding, { source, template }: ComponentCore): Finding {
