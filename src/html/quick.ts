@@ -135,10 +135,12 @@ class SpotFrame extends Frame {
     const fills = new Array<ReadyContent | undefined>(slots.names.length).fill(undefined);
     if (given !== undefined) {
       const all = isRecord(given) ? given : { default: given };
-      for (const name in all) {
-        const slot = slots.at.get(name);
-        const ready = this.ready(all[name]);
-        if (slot === undefined || ready === unusual) return undefined;
+      for (const name in all) if (!slots.at.has(name)) return undefined;
+      // In the order of the slots, as the planner goes: their uses are numbered.
+      for (let slot = 0; slot < fills.length; slot++) {
+        const name = slots.names[slot] as string;
+        const ready = Object.hasOwn(all, name) ? this.ready(all[name]) : undefined;
+        if (ready === unusual) return undefined;
         fills[slot] = ready;
       }
     }

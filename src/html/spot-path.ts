@@ -11,7 +11,7 @@ export function pathTo(content: unknown, use: UseNode | undefined): readonly str
     const step = uses.filter(isSame).length > 1 ? `${name}[${number}]` : name;
     if (one === use) return [step];
     const inside = pathTo(
-      Object.values(one.slots).map((slot) => slot.content),
+      one.component.slots.names.map((slot) => one.slots[slot]?.content),
       use,
     );
     if (inside) return [step, ...inside];

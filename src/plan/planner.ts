@@ -48,10 +48,7 @@ export function planContent(content: unknown): Plan {
   };
 }
 
-/**
- * Plans content for one rendering: what stands in slots is planned when it is shown, and problems are told as they are
- * found.
- */
+/** Plans content for one rendering: problems are told as they are found. */
 export function planOnTheSpot(content: unknown, report: Planner['report']): Block {
   return new Planner(undefined, report).block(content, top());
 }
@@ -92,8 +89,6 @@ const deepest = 500;
 export class Planner {
   readonly component: ComponentCore | undefined;
   readonly faults: Fault[];
-  /** Whether it plans for one rendering only. */
-  readonly isOnTheSpot: boolean;
   /** How many locals are needed. */
   locals = 0;
   /** The lists whose rows are being planned, by the local that holds the row's item. */
@@ -108,7 +103,6 @@ export class Planner {
     this.component = component;
     this.tell = tell;
     this.faults = tell ? noFaults : [];
-    this.isOnTheSpot = tell !== undefined;
   }
 
   /** How many nodes are being planned inside one another. */

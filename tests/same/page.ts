@@ -30,7 +30,8 @@ async function compareRandom(runs: number, seed: number, planning: Planning): Pr
       differences = result.differences;
       throw new Error('It differs.');
     }),
-    { numRuns: runs, seed },
+    // What differs is made smaller for a while only.
+    { numRuns: runs, seed, interruptAfterTimeLimit: 300_000, markInterruptAsFailure: true },
   );
   if (!outcome.failed) return { compared, kinds, left };
   const thrown = outcome.errorInstance as Error;

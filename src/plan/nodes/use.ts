@@ -109,29 +109,5 @@ function fill(node: UseNode, name: string, inside: At, planner: Planner): PlanFi
   if (!given) return undefined;
   const { content, data } = given;
   if (data !== undefined) planner.locals = Math.max(planner.locals, data + 1);
-  return planner.isOnTheSpot
-    ? new SpotFill(content, data, inside, planner)
-    : { block: planner.block(content, inside), data };
-}
-
-/** Content for one rendering: it is planned when it is shown, where it is. */
-class SpotFill implements PlanFill {
-  readonly data: number | undefined;
-  private readonly content: unknown;
-  private readonly inside: At;
-  private readonly planner: Planner;
-  private made: PlanFill['block'] | undefined;
-
-  constructor(content: unknown, data: number | undefined, inside: At, planner: Planner) {
-    this.data = data;
-    this.content = content;
-    this.inside = inside;
-    this.planner = planner;
-    this.made = undefined;
-  }
-
-  get block(): PlanFill['block'] {
-    this.made ??= this.planner.block(this.content, this.inside);
-    return this.made;
-  }
+  return { block: planner.block(content, inside), data };
 }

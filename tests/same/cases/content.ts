@@ -3,6 +3,7 @@ import { type Case, items } from '../case.js';
 import {
   BasketBox,
   BasketTotal,
+  Card,
   LiveStamped,
   Nest,
   OpenCard,
@@ -159,6 +160,18 @@ export const content: readonly Case[] = [
       Opener({ label: props.text }, el.p('y')),
       Opener({ label: 'three' }),
     ],
+  },
+  {
+    name: 'ids of uses in slots that are filled in another order than they are declared',
+    template: ({ props }) =>
+      Card(
+        { head: 'a' },
+        {
+          title: Card({ head: props.text }, Opener({ label: 'in a title' })),
+          foot: Opener({ label: 'foot' }),
+          default: [Card({ head: 'b' }, { title: Card({ head: 'c' }), default: 'x' }), Card({ head: 'd' })],
+        },
+      ),
   },
   {
     name: 'ids under a condition',
