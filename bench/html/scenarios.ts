@@ -15,6 +15,7 @@ import {
   rowsOf,
 } from './data.js';
 import { type OpenDay, openDayByHand } from './orchard-by-hand.js';
+import { openDayCarefully } from './orchard-carefully.js';
 import { inPieces, type Pieces, type Scenario, textOf } from './scenario.js';
 
 const { escapeAttribute, escapeText, renderHtml } = html;
@@ -685,15 +686,12 @@ export const scenarios: readonly Scenario[] = [
     linesPlainly,
     linesCarefully,
   ),
-  {
-    key: 'i',
-    name: 'the open day page',
-    units: 1,
-    unit: 'page',
-    ours: () => html.renderPage(fair(), openDay),
-    plain: () => openDayHead() + openDayByHand(fairData as OpenDay) + openDayEnd,
-    bytes: () => renderPageBytes(fair(), openDay),
-  },
+  scenario(
+    { key: 'i', name: 'the open day page', units: 1, unit: 'page' },
+    { text: () => html.renderPage(fair(), openDay), bytes: () => renderPageBytes(fair(), openDay) },
+    () => openDayHead() + openDayByHand(fairData as OpenDay) + openDayEnd,
+    (to) => to.take(openDayCarefully(fairData as OpenDay, openDayHead(), to) + openDayEnd),
+  ),
   cardPage('j', 'the cards written as HTML text', thousand, MarkupPage as unknown as typeof CardPage),
   scenario(
     { key: 'k', name: 'on the spot, with content', units: 1_000, unit: 'call' },

@@ -85,9 +85,7 @@ async function writeRow(
 }
 
 function problemsOf(thrown: unknown): readonly Problem[] {
-  // By its name, since a user's module may have brought its own copy of the library.
-  if (thrown instanceof LatticeError || (thrown as { name?: unknown } | null)?.name === 'LatticeError')
-    return (thrown as LatticeError).problems;
+  if (thrown instanceof LatticeError) return thrown.problems;
   const reason = reasonOf(thrown);
   return [placed(finding('page-unwritten', { reason }), '')];
 }

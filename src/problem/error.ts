@@ -13,6 +13,11 @@ import { placed } from './problem.js';
  * }
  */
 export class LatticeError extends Error {
+  /** By its name: where a bundler and Node find different files there are two copies of this class. */
+  static override [Symbol.hasInstance](thrown: unknown): boolean {
+    return Error[Symbol.hasInstance](thrown) && (thrown as Error).name === 'LatticeError';
+  }
+
   override readonly name = 'LatticeError';
   declare readonly problems: readonly Problem[];
 

@@ -65,8 +65,7 @@ export async function readProject(paths: readonly string[]): Promise<ReadProject
 }
 
 function wordsOf(thrown: unknown): string {
-  if (thrown instanceof LatticeError || (thrown instanceof Error && 'problems' in thrown))
-    return thrown.message;
+  if (thrown instanceof LatticeError) return thrown.message;
   return thrown instanceof Error ? `${thrown.name}: ${thrown.message}` : String(thrown);
 }
 

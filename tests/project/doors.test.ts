@@ -31,6 +31,22 @@ const doors: Record<string, string> = {
     'escapeAttribute escapeText provideCode renderBytes renderHtml renderHtmlAsync renderPage renderPageBytes streamHtml',
 };
 
+test('an error of one copy of the library is one to the other, as where a bundler and Node find different files', () => {
+  const told = node(`
+    const [one, other] = await Promise.all(['./dist/index.js', './dist/node/index.js'].map((path) => import(path)));
+    const { component, eachOf, el, LatticeError, resolve } = other;
+    if (one.LatticeError === LatticeError) throw new Error('They are one copy.');
+    const list = component('two-copies', { template: () => el.ul(one.eachOf('abc', (item) => el.li(item))) });
+    console.log(resolve(list).problems.map(({ code }) => code).join());
+    try {
+      one.component('nohyphen', { template: () => 'x' });
+    } catch (thrown) {
+      console.log(thrown instanceof LatticeError, new TypeError('x') instanceof LatticeError, null instanceof LatticeError);
+    }
+  `);
+  expect(told.trim()).toBe('call-invalid\ntrue false false');
+});
+
 test.each(Object.entries(doors))('the built door %s opens, to just its names', (door, names) => {
   const exported = node(
     `import * as door from '${door}'; console.log(Object.keys(door).sort().join(' '))`,
