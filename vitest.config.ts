@@ -4,21 +4,40 @@ import { defineConfig } from 'vitest/config';
 
 const source = (path: string): string => fileURLToPath(new URL(`./src/${path}`, import.meta.url));
 
+/** What loads modules of its own in the test's process: their lines are only known where Vitest loads all of it. */
+const ofSources = ['tests/check/check.test.ts', 'tests/samples/samples.test.ts'];
+
 export default defineConfig({
-  resolve: {
-    alias: [
-      { find: '#dev', replacement: source('problem/dev.ts') },
-      { find: '#look', replacement: source('elements/runtime/first-look.ts') },
-      { find: '#markup', replacement: source('markup/node.ts') },
-      { find: /^zesty-lattice$/, replacement: source('index.ts') },
-      { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },
-    ],
-  },
   test: {
-    include: ['tests/**/*.test.ts', 'examples/start/**/*.test.ts'],
     testTimeout: 60_000,
     hookTimeout: 60_000,
     // Most tests wait for a browser, a compiler or a command as much as they work.
-    maxWorkers: Math.max(2, availableParallelism() - 1),
+    maxWorkers: availableParallelism() + 1,
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'as built',
+          include: ['tests/**/*.test.ts', 'examples/start/**/*.test.ts'],
+          exclude: ofSources,
+          // The library as it is built, loaded as users have it: once for all files of a worker.
+          server: { deps: { external: [/\/dist\//] } },
+          isolate: false,
+        },
+      },
+      {
+        extends: true,
+        resolve: {
+          alias: [
+            { find: '#dev', replacement: source('problem/dev.ts') },
+            { find: '#look', replacement: source('elements/runtime/first-look.ts') },
+            { find: '#markup', replacement: source('markup/node.ts') },
+            { find: /^zesty-lattice$/, replacement: source('index.ts') },
+            { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },
+          ],
+        },
+        test: { name: 'sources', include: ofSources },
+      },
+    ],
   },
 });

@@ -1,5 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 
 interface Manifest {
   readonly dependencies?: Readonly<Record<string, string>>;
@@ -8,6 +9,8 @@ interface Manifest {
 }
 
 const library = 'zesty-lattice';
+/** Where the library itself is: linked into a project it stands in no `node_modules`. */
+const ownFolder = fileURLToPath(new URL('..', import.meta.url)).replaceAll('\\', '/');
 
 /** The packages of a project that are made with the library themselves: their components are looked into, too. */
 export function componentPackages(root: string): readonly string[] {
@@ -23,6 +26,7 @@ export function componentPackages(root: string): readonly string[] {
 /** Whether a module is one of the project, or of its packages of components. */
 export function isOwnModule(id: string, packages: readonly string[]): boolean {
   const inside = id.split('/node_modules/').at(-1);
+  if (id.startsWith(ownFolder)) return false;
   return !id.includes('/node_modules/') || packages.some((name) => inside?.startsWith(`${name}/`));
 }
 

@@ -67,6 +67,16 @@ async function config(): Promise<InlineConfig> {
     configFile: false,
     plugins: [lattice({ components: ['./all.ts'], prerender: true, foreign: ['stall-field', 'lone-field'] })],
     cacheDir: join(folder, 'cache'),
+    // What Vite does for a package that is installed: one file a door, where all of its modules would be asked for.
+    optimizeDeps: {
+      include: [
+        'zesty-lattice',
+        'zesty-lattice/elements',
+        'zesty-lattice/markup',
+        'zesty-lattice/vite/page',
+        'zesty-lattice/vite/texts',
+      ],
+    },
     build: { target: 'es2022', minify: false },
   };
 }

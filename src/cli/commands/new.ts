@@ -68,7 +68,8 @@ async function definedIn(name: string): Promise<string | undefined> {
   // Not in a comment, where it may stand as an example.
   const pattern = new RegExp(`^(?!\\s*(?:\\*|//)).*\\bcomponent\\(\\s*['"\`]${name}['"\`]`, 'm');
   for (const path of await glob(['**/*.{ts,js,mts,mjs}'], { ignore })) {
-    if (pattern.test(await readFile(path, 'utf8'))) return path;
+    // What cannot be read, or is gone by now, defines nothing.
+    if (pattern.test(await readFile(path, 'utf8').catch(() => ''))) return path;
   }
   return undefined;
 }
