@@ -13,6 +13,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { fieldsIn, fileOf, patternFault } from '../../src/batch/names.js';
 import { lattice, root } from '../cli/lattice.js';
+import { isLong } from '../support/runs.js';
 
 const page = 'examples/orchard/tickets/ticket-page.ts';
 let home = '';
@@ -89,7 +90,6 @@ const until = async (test: () => boolean, what: string): Promise<void> => {
 };
 
 /** What other tests hold in part runs with `npm run test:long` alone. */
-const isLong = process.env.LATTICE_TESTS === 'long';
 
 describe('a page for each row', () => {
   test('writes whole documents, named by a field, with the title of the row', () => {

@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync
 import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { isLong } from '../support/runs.js';
 import { lattice, latticeProcess, root } from './lattice.js';
 
 const folder = mkdtempSync(join(root, 'tests/cli/shots-'));
@@ -53,41 +54,38 @@ describe('lattice preview --shot', () => {
     expect(picture('one/crate-sign/with-a-box.360-light.png').height).toBeGreaterThan(full.height);
   });
 
-  test.runIf(process.env.LATTICE_TESTS === 'long')(
-    'tells those that differ from before, each in its way, and draws the difference',
-    () => {
-      const same = shots('--shot', file('two'), '--compare', file('one'));
-      expect(same.out).toContain('None differs from before.');
-      expect(same.code).toBe(0);
-      rmSync(file('one/crate-sign/none-left.360-light.png'));
-      writeFileSync(
-        file('one/crate-sign/gone.360-light.png'),
-        readFileSync(file('two/crate-sign/full.360-light.png')),
-      );
-      writeInto('parts', 'crate-sign.ts', sign('rgb(0, 120, 60)'));
-      writeInto('parts', 'crate-sign.sample.html', samples.replace('120px', '150px'));
-      // A module is read once in a process: what changed is read by another.
-      const { code, out } = latticeProcess(
-        'preview',
-        file('parts'),
-        '--widths',
-        '360',
-        '--schemes',
-        'light',
-        '--shot',
-        file('three'),
-        '--compare',
-        file('one'),
-      );
-      expect(code).toBe(1);
-      expect(out).toMatch(/full\.360-light\.png.* \d{4} pixels differ/);
-      expect(out).toMatch(/with-a-box\.360-light\.png.* another size/);
-      expect(out).toMatch(/none-left\.360-light\.png.* new/);
-      expect(out).toMatch(/gone\.360-light\.png.* gone/);
-      expect(out).toContain('4 differ from before.');
-      expect(picture('three/differences/crate-sign/full.360-light.png').width).toBe(360);
-    },
-  );
+  test.runIf(isLong)('tells those that differ from before, each in its way, and draws the difference', () => {
+    const same = shots('--shot', file('two'), '--compare', file('one'));
+    expect(same.out).toContain('None differs from before.');
+    expect(same.code).toBe(0);
+    rmSync(file('one/crate-sign/none-left.360-light.png'));
+    writeFileSync(
+      file('one/crate-sign/gone.360-light.png'),
+      readFileSync(file('two/crate-sign/full.360-light.png')),
+    );
+    writeInto('parts', 'crate-sign.ts', sign('rgb(0, 120, 60)'));
+    writeInto('parts', 'crate-sign.sample.html', samples.replace('120px', '150px'));
+    // A module is read once in a process: what changed is read by another.
+    const { code, out } = latticeProcess(
+      'preview',
+      file('parts'),
+      '--widths',
+      '360',
+      '--schemes',
+      'light',
+      '--shot',
+      file('three'),
+      '--compare',
+      file('one'),
+    );
+    expect(code).toBe(1);
+    expect(out).toMatch(/full\.360-light\.png.* \d{4} pixels differ/);
+    expect(out).toMatch(/with-a-box\.360-light\.png.* another size/);
+    expect(out).toMatch(/none-left\.360-light\.png.* new/);
+    expect(out).toMatch(/gone\.360-light\.png.* gone/);
+    expect(out).toContain('4 differ from before.');
+    expect(picture('three/differences/crate-sign/full.360-light.png').width).toBe(360);
+  });
 
   test('says what is wrong, and how to call it', () => {
     writeInto('wrong', 'crate-sign.ts', sign('red'));

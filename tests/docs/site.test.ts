@@ -8,6 +8,7 @@ import { type Browser, chromium, type Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { root } from '../cli/lattice.js';
+import { isLong } from '../support/runs.js';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 const site = join(root, 'out/site');
@@ -20,7 +21,6 @@ const types: Readonly<Record<string, string>> = {
 };
 
 /** The reference takes long to read out of the sources: `npm run test:long` has it. */
-const isLong = process.env.LATTICE_TESTS === 'long';
 
 let server: Server;
 let browser: Browser;

@@ -4,6 +4,7 @@ import { component, el, resolve } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
 import { useBrowser } from '../support/browser.js';
 import { bundle } from '../support/bundle.js';
+import { isLong } from '../support/runs.js';
 import { BoundForm, BoundText } from './bind-parts.js';
 
 const { page: open } = useBrowser();
@@ -33,7 +34,6 @@ const lines = async (page: Page): Promise<{ text: string; done: boolean; sizes: 
   JSON.parse((await page.textContent('p')) ?? '');
 
 /** In a usual run what a page plans itself is held for rows alone, which have all that the others have. */
-const isLong = process.env.LATTICE_TESTS === 'long';
 
 describe.each(['in the page', 'ahead'])('a control is tied to the state, planned %s', (how) => {
   const usual = isLong || how === 'ahead' ? test : test.skip;

@@ -2,11 +2,13 @@ import { chromium } from 'playwright-core';
 import { expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
+import { isLong } from '../support/runs.js';
 
-test.each([
-  ['planned in the page', './demo-page.ts', false],
+const plannings = [
   ['planned as the page was built', './demo-ahead.ts', true],
-])(
+  ['planned in the page', './demo-page.ts', false],
+] as const;
+test.each(isLong ? plannings : plannings.slice(0, 1))(
   'every component of the orchard page shows as an element what its HTML text says, also after changes, %s',
   async (_how, parts, ahead) => {
     const code = await bundle(new URL(parts, import.meta.url), { ahead });

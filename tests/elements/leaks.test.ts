@@ -2,12 +2,13 @@ import { chromium } from 'playwright-core';
 import { expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
-import { runsOf } from '../support/runs.js';
+import { isLong, runsOf } from '../support/runs.js';
 
-test.each([
-  ['planned in the page', './parts-page.ts', false],
+const plannings = [
   ['planned as the page was built', './parts-ahead.ts', true],
-])(
+  ['planned in the page', './parts-page.ts', false],
+] as const;
+test.each(isLong ? plannings : plannings.slice(0, 1))(
   'rounds of coming and going leave heap, nodes and listeners as they were, %s',
   async (_how, parts, ahead) => {
     const code = await bundle(new URL(parts, import.meta.url), { production: true, ahead });

@@ -7,6 +7,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { type ComponentTree, resolve } from 'zesty-lattice';
 import { VarietyPicker } from '../../examples/open-day/components/index.js';
 import { browserOptions } from '../../scripts/browser.mjs';
+import { isLong } from '../support/runs.js';
 import { WholeDay } from './page/components.js';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -227,7 +228,7 @@ test('is accessible, also narrow and dark', async () => {
   }
 });
 
-test.runIf(process.env.LATTICE_TESTS === 'long')(
+test.runIf(isLong)(
   'works by its import alone, without the option',
   async () => {
     const [other, address] = await serving('without');

@@ -6,6 +6,7 @@ import { type Browser, type BrowserContext, chromium, type Page } from 'playwrig
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { lattice } from '../cli/lattice.js';
+import { isLong } from '../support/runs.js';
 import { choose, type Opened, opened, tabTo, typeInto } from './open.js';
 import { everyKind } from './parts.js';
 
@@ -42,8 +43,6 @@ const region = (name: string): Promise<string> =>
     .then((text) => text.trimEnd());
 const clipboard = (): Promise<string> => page.evaluate('navigator.clipboard.readText()');
 const soon = { timeout: 10_000, interval: 20 };
-
-const isLong = process.env.LATTICE_TESTS === 'long';
 
 describe('lattice preview', () => {
   test('shows every component that it finds, with what it is for and its samples', async () => {

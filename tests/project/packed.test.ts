@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { isLong } from '../support/runs.js';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const outside = mkdtempSync(join(tmpdir(), 'lattice-packed-'));
@@ -23,7 +24,7 @@ const tool = (name: string, ...args: readonly string[]): { code: number | null; 
 };
 
 describe('the packed package', () => {
-  test('has its types where TypeScript looks for them', () => {
+  test.runIf(isLong)('has its types where TypeScript looks for them', () => {
     // It is ESM alone, by intent; from CommonJS it is reached with import().
     const { code, out } = tool('attw', tarball, '--profile', 'esm-only', '--format', 'ascii', '--no-color');
     expect(out.match(/bundler: 🟢/g)?.length).toBeGreaterThan(1);

@@ -1,6 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
+import { isLong } from '../support/runs.js';
 import { type Files, Project } from './project.js';
 import { developed, served, useVisits } from './visit.js';
 
@@ -137,7 +138,7 @@ export const WideLamp = component('wide-lamp', {
     expect(told.filter((line) => line.startsWith('error'))).toEqual([]);
   });
 
-  test('keeps nothing of the moment it was built', async () => {
+  test.runIf(isLong)('keeps nothing of the moment it was built', async () => {
     const project = new Project({
       ...vite,
       'index.html': page.replace('<stall-sign name="North">', '<stall-sign>'),
@@ -169,7 +170,7 @@ export const StallSign = component('stall-sign', {
     expect(first[3]).not.toBe(second[3]);
   });
 
-  test('says nothing while developing of pages that it does not load anew', async () => {
+  test.runIf(isLong)('says nothing while developing of pages that it does not load anew', async () => {
     const project = new Project({ ...vite, 'sign.ts': sign });
     const { said, url } = await developed(project);
     const { page: live } = await visit(url);
@@ -190,7 +191,7 @@ export const StallSign = component('stall-sign', {
   });
 });
 
-test('a run of Vitest with the plugin tells nothing but its tests', () => {
+test.runIf(isLong)('a run of Vitest with the plugin tells nothing but its tests', () => {
   const project = new Project({
     ...vite,
     'sign.test.ts': `import { expect, test } from 'vitest';

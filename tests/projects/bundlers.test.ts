@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { originalPositionFor, TraceMap } from '@jridgewell/trace-mapping';
 import { afterAll, describe, expect, test } from 'vitest';
+import { isLong } from '../support/runs.js';
 import { type Files, Project } from './project.js';
 import { served, useVisits } from './visit.js';
 
@@ -97,7 +98,6 @@ const sizes: string[] = [];
 afterAll(() => console.log(`A counter, minified and zipped:\n  ${sizes.join('\n  ')}`));
 
 /** In a usual run one of them, and what is written ahead; in `npm run test:projects` all. */
-const isLong = process.env.LATTICE_TESTS === 'long';
 const bundlers = isLong ? Object.keys(configs) : ['esbuild'];
 
 describe.each(bundlers)('%s', (name) => {

@@ -1,6 +1,7 @@
 import { cpSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
+import { isLong } from '../support/runs.js';
 import { Project } from './project.js';
 
 const versions = [
@@ -18,7 +19,6 @@ const strict = [
 ];
 
 /** In a usual run one compiler and one library; in `npm run test:projects` all with all. */
-const isLong = process.env.LATTICE_TESTS === 'long';
 
 describe.each(isLong ? versions : versions.slice(0, 1))('%s', (_, compiler) => {
   const mine = isLong ? libraries : compiler === 'typescript' ? libraries.slice(0, 1) : libraries.slice(1);

@@ -1,6 +1,7 @@
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
+import { isLong } from '../support/runs.js';
 import { Project } from './project.js';
 import { developed, served, useVisits } from './visit.js';
 
@@ -18,8 +19,6 @@ function script(project: Project, name: string, ...more: readonly string[]): str
     scripts[name]?.match(/"[^"]*"|\S+/g)?.map((word) => word.replaceAll('"', '')) ?? [];
   return project.must(command, ...args, ...more);
 }
-
-const isLong = process.env.LATTICE_TESTS === 'long';
 
 describe('lattice new --project', () => {
   const visit = useVisits();

@@ -1,4 +1,5 @@
-const isLong = process.env.LATTICE_TESTS === 'long';
+/** Whether all is run: `npm run test:long`. A usual run leaves out what takes long and seldom shows more. */
+export const isLong = process.env.LATTICE_TESTS === 'long';
 
 /**
  * How many random cases a suite runs, and from which seed, which is printed: a twelfth of them always from the same one,

@@ -15,6 +15,7 @@ import { type Browser, chromium } from 'playwright-core';
 import { build, createLogger } from 'vite';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
+import { isLong } from '../support/runs.js';
 import { type Files, orchard, walk } from './ahead-project.js';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -86,7 +87,6 @@ async function builtFrom(
 }
 
 /** Each case is a build: `npm run test:long` has all of them, a usual run every second one. */
-const isLong = process.env.LATTICE_TESTS === 'long';
 const some = <Case>(cases: readonly Case[]): readonly Case[] =>
   cases.filter((_case, index) => isLong || index % 2 === 0);
 
