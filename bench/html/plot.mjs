@@ -62,6 +62,7 @@ export async function plot(growth, file) {
     [
       line('text', 'renderHtml, turned into bytes', '#b45309'),
       line('bytes', 'renderBytes', '#0f766e'),
+      line('streamed', 'streamHtml', '#7c3aed'),
       line('plain', 'by hand, plainly', '#6b7280', [6, 4]),
     ],
   );

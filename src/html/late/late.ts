@@ -8,7 +8,7 @@ import { listOf, type Write, type WriteWith } from '../runtime.js';
 import type { Loads } from './loads.js';
 import { Part } from './part.js';
 import { arePlain } from './plain.js';
-import { rowsOf } from './rows.js';
+import { enough, plainRows, rowsOf } from './rows.js';
 
 /** How many rows are written at once; longer lists are written as they are asked for. */
 const mostAtOnce = 500;
@@ -120,14 +120,26 @@ export class Late implements LateWriting {
       this.guarded(step, kept, around, () => this.into(one, around, work));
       return one;
     };
-    part.more = () =>
-      rowsOf(
-        list as Iterable<unknown> | AsyncIterable<unknown>,
-        (item, index) => asPart(() => write(kept, '', item, index)),
-        () => asPart(() => empty(kept, '')),
-        (thrown) => around.problems.push(...problemsOf(thrown, step.name(), step.where, kept)),
-        this.signal,
-      );
+    if (isPlain && Array.isArray(list))
+      part.more = () =>
+        plainRows(list.length, this.signal, (from) => {
+          let at = from;
+          const rows = asPart(() => {
+            let text = '';
+            while (at < list.length && text.length <= enough) text = write(kept, text, list[at], at++);
+            return text;
+          });
+          return [rows, at];
+        });
+    else
+      part.more = () =>
+        rowsOf(
+          list as Iterable<unknown> | AsyncIterable<unknown>,
+          (item, index) => asPart(() => write(kept, '', item, index)),
+          () => asPart(() => empty(kept, '')),
+          (thrown) => around.problems.push(...problemsOf(thrown, step.name(), step.where, kept)),
+          this.signal,
+        );
     return '';
   }
 

@@ -28,17 +28,22 @@ type Fetch = typeof globalThis.fetch;
 
 /** What the components of one rendering load: equal loads once, so many at a time, each for so long. */
 export class Loads {
-  private readonly limit: ReturnType<typeof pLimit>;
+  /** Made for the first load: most pages have none. */
+  private limit: ReturnType<typeof pLimit> | undefined;
   private readonly options: LoadOptions;
   private readonly signal: AbortSignal;
   private readonly fetch: Fetch;
   private readonly known = new Map<ComponentCore, Map<string, Promise<LoadState<unknown>>>>();
 
   constructor(options: LoadOptions, signal: AbortSignal, fetch: Fetch = globalThis.fetch) {
-    this.limit = pLimit(Math.max(1, options.atOnce ?? 8));
     this.options = options;
     this.signal = signal;
     this.fetch = fetch;
+  }
+
+  /** Whether anything has been loaded. */
+  get isUsed(): boolean {
+    return this.limit !== undefined;
   }
 
   /** What a component's load comes to with some props; it never fails, what failed is a state. */
@@ -59,7 +64,8 @@ export class Loads {
     component: ComponentCore,
     props: Readonly<Record<string, unknown>>,
   ): Promise<LoadState<unknown>> {
-    const { retries = 0, retryAfter = 100 } = this.options;
+    const { atOnce = 8, retries = 0, retryAfter = 100 } = this.options;
+    this.limit ??= pLimit(Math.max(1, atOnce));
     const reads = new Set<string>();
     const seen = watched(props, reads);
     const tried = (): Promise<unknown> =>

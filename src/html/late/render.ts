@@ -124,8 +124,10 @@ async function* pieces(
   const own = new AbortController();
   const stop = (reason: unknown) => own.abort(reason);
   const unfollow = [options.signal, stopped].map((signal) => follow(signal, stop));
+  const { loads: limits = {}, fetch } = options;
+  const loads = new Loads(limits, own.signal, fetch);
   try {
-    const { part, pass } = begin(use, options, own.signal);
+    const { part, pass } = begin(use, options, loads, own.signal);
     const styled = styledOf(use, options.form ?? 'markup');
     // Those of what is there by now stand before it, all others behind what they are of.
     const rules = pass.styleRules.take();
@@ -155,7 +157,7 @@ async function* pieces(
   } finally {
     for (const end of unfollow) end();
     // Whatever is still loading is loaded for nobody.
-    stop(new DOMException('The rendering is over.', 'AbortError'));
+    if (loads.isUsed) stop(new DOMException('The rendering is over.', 'AbortError'));
   }
 }
 
@@ -167,13 +169,18 @@ function follow(signal: AbortSignal | undefined, stop: (reason: unknown) => void
 }
 
 /** Writes all that is there at once, and starts what has to be waited for. */
-function begin(use: UseNode, options: LateOptions, signal: AbortSignal): { part: Part; pass: Pass } {
+function begin(
+  use: UseNode,
+  options: LateOptions,
+  loads: Loads,
+  signal: AbortSignal,
+): { part: Part; pass: Pass } {
   try {
     if (dev) refuse(spotProblems(use));
-    const { loads, ...others } = options;
+    const { loads: _limits, ...others } = options;
     const pass = new Pass(options.form);
     const ids = prepare(pass, others);
-    const late = new Late(pass, new Loads(loads ?? {}, signal, options.fetch), signal);
+    const late = new Late(pass, loads, signal);
     const part = late.whole(() => writeOnTheSpot(use, pass, ids));
     refuse(pass.problems);
     return { part, pass };

@@ -1,7 +1,24 @@
 import type { Part } from './part.js';
 
 /** How much text of rows is handed on as one. */
-const enough = 16_384;
+export const enough = 16_384;
+
+/**
+ * The pieces of rows of a list that wait for nothing: as many rows at once as are handed on as one.
+ *
+ * @param write writes rows from a number on, and gives the number of the next
+ */
+export async function* plainRows(
+  count: number,
+  signal: AbortSignal,
+  write: (from: number) => readonly [rows: Part, next: number],
+): AsyncGenerator<string | Part> {
+  for (let at = 0; at < count && !signal.aborted; ) {
+    const [rows, next] = write(at);
+    at = next;
+    yield* rows.pieces;
+  }
+}
 
 /**
  * The pieces of rows as they are asked for. An empty text says that the next row has to be waited for, so that those
