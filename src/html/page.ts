@@ -12,7 +12,7 @@ import { escapeAttribute, escapeText } from './escape.js';
 import { mailHtml } from './mail.js';
 import { Pass, type Sink, tellOnConsole } from './pass.js';
 import { joinedCss, nonceText, type RenderOptions, sheetLink, withCall, writeTo } from './render.js';
-import { BytesSink, joinedBytes, TextSink } from './sinks.js';
+import { BytesSink, roomBefore, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
 
@@ -63,10 +63,9 @@ export function renderPage(target: Use | AnyComponent, options: PageOptions): st
  * @example response.end(renderPageBytes(FairPage({ varieties }), { title: 'Open day', lang: 'en' }))
  */
 export function renderPageBytes(target: Use | AnyComponent, options: Omit<PageOptions, 'mail'>): Uint8Array {
-  const sink = new BytesSink();
+  const sink = new BytesSink(roomBefore);
   const { before, last } = pageParts(target, options, sink, renderPageBytes);
-  const head = new BytesSink();
-  return joinedBytes(head.with(before), sink.with(last + pageEnd));
+  return sink.with(last + pageEnd, before);
 }
 
 /** What stands after it. */

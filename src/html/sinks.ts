@@ -23,27 +23,50 @@ export class TextSink implements Sink {
   }
 }
 
+/** How much room is kept for a head of a page, or its rules; longer ones are joined in a buffer of their own. */
+export const roomBefore = 16_384;
+
 /** Gathers text as the bytes of UTF-8, in one buffer that grows. */
 export class BytesSink implements Sink {
   private bytes: Uint8Array | undefined;
-  private length = 0;
+  /** Where it starts: what has to stand before it is known last. */
+  private readonly from: number;
+  private to: number;
+
+  /** @param before how much room to keep for what is put before it */
+  constructor(before = 0) {
+    this.from = before;
+    this.to = before;
+  }
 
   take(piece: string): void {
     // A unit of text is at most three bytes.
-    const most = this.length + piece.length * 3;
+    const most = this.to + piece.length * 3;
     if (this.bytes === undefined || most > this.bytes.length) {
       const more = bytesOf(Math.max((this.bytes?.length ?? 0) * 2, most));
-      if (this.bytes) more.set(this.bytes.subarray(0, this.length));
+      if (this.bytes) more.set(this.bytes.subarray(this.from, this.to), this.from);
       this.bytes = more;
     }
-    this.length += write(piece, this.bytes, this.length);
+    this.to += write(piece, this.bytes, this.to);
   }
 
-  /** All of it, with what comes last. */
-  with(last: string): Uint8Array {
+  /** All of it, with what comes last, and what stands before it. */
+  with(last: string, before = ''): Uint8Array {
     if (last !== '' || this.bytes === undefined) this.take(last);
-    return (this.bytes as Uint8Array).subarray(0, this.length);
+    const bytes = this.bytes as Uint8Array;
+    if (before === '') return trimmed(bytes, this.from, this.to);
+    const first = encoder.encode(before);
+    const from = this.from - first.length;
+    if (from < 0) return joinedBytes(first, bytes.subarray(this.from, this.to));
+    bytes.set(first, from);
+    return trimmed(bytes, from, this.to);
   }
+}
+
+/** A part of a buffer; by itself where it is small in it, so that who keeps it does not keep all of that. */
+function trimmed(bytes: Uint8Array, from: number, to: number): Uint8Array {
+  const part = bytes.subarray(from, to);
+  return part.length * 3 < bytes.length ? new Uint8Array(part) : part;
 }
 
 interface NodeBytes extends Uint8Array {
@@ -62,7 +85,7 @@ function write(text: string, to: Uint8Array, at: number): number {
 }
 
 /** Bytes one after another. */
-export function joinedBytes(...parts: readonly Uint8Array[]): Uint8Array {
+function joinedBytes(...parts: readonly Uint8Array[]): Uint8Array {
   const all = bytesOf(parts.reduce((length, one) => length + one.length, 0));
   let at = 0;
   for (const one of parts) {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { calc, component, eachOf, el, given, phrase, prop, slot, type Use } from 'zesty-lattice';
-import { renderBytes, renderHtml } from 'zesty-lattice/html';
+import { renderBytes, renderHtml, renderPage, renderPageBytes } from 'zesty-lattice/html';
 import { componentCore, propNameFaults } from '../../src/component/index.js';
 import { codeOf } from '../../src/html/code/ahead.js';
 import { inEachWay } from '../same/ways.js';
@@ -207,4 +207,26 @@ test('what is wrong far inside content on the spot has its whole path', () => {
   expect(renderHtml(page('fine'))).toContain('<p>fine</p>');
   for (let round = 0; round < 8; round++)
     expect(() => renderHtml(page('bad'))).toThrow(/in box-sign › box-sign › bad-sign\[2\]/);
+});
+
+test.each([
+  ['no rules', ''],
+  ['few rules', 'p { color: red }'],
+  ['rules that are longer than the room for them', `p { color: red }\n`.repeat(2_000)],
+])('bytes are the text of a page, with %s before it', (_name, styles) => {
+  const Note = component('noted-page', {
+    props: { text: prop.text() },
+    styles: 'b { color: green }',
+    template: ({ props }) => el.p(el.b(props.text)),
+  });
+  for (const text of ['short', 'wide 柑 '.repeat(9_000)]) {
+    const options = { title: 'Notes', styles };
+    const bytes = renderPageBytes(Note({ text }), options);
+    expect(new TextDecoder().decode(bytes)).toBe(renderPage(Note({ text }), options));
+    expect(new TextDecoder().decode(renderBytes(Note({ text }), { styles: true }))).toBe(
+      renderHtml(Note({ text }), { styles: true }),
+    );
+    // Who keeps a short page keeps no long buffer with it.
+    expect(bytes.buffer.byteLength).toBeLessThan(Math.max(20_000, bytes.length * 4));
+  }
 });
