@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join, normalize } from 'node:path';
 import { globSync } from 'tinyglobby';
 import { expect, test } from 'vitest';
@@ -19,7 +19,7 @@ function reachesInside(file: string, seen = new Set<string>()): boolean {
   return takenBy(file).some(
     (path) =>
       path.startsWith('src/') ||
-      (path.startsWith('tests/') && path.endsWith('.ts') && reachesInside(path, seen)),
+      (existsSync(join(root, path)) && path.endsWith('.ts') && reachesInside(path, seen)),
   );
 }
 
