@@ -35,6 +35,7 @@ export default defineConfig({
     hookTimeout: 60_000,
     // Most tests wait for a browser, a compiler or a command as much as they work.
     maxWorkers: availableParallelism() + 1,
+    globalSetup: 'scripts/built.mjs',
     projects: [
       {
         extends: true,

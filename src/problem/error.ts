@@ -13,9 +13,10 @@ import { placed } from './problem.js';
  * }
  */
 export class LatticeError extends Error {
-  /** By its name: where a bundler and Node find different files there are two copies of this class. */
+  /** By what it is: where a bundler and Node find different files there are two copies of this class. */
   static override [Symbol.hasInstance](thrown: unknown): boolean {
-    return Error[Symbol.hasInstance](thrown) && (thrown as Error).name === 'LatticeError';
+    const { name, problems } = (thrown ?? {}) as Partial<LatticeError>;
+    return name === 'LatticeError' && Array.isArray(problems);
   }
 
   override readonly name = 'LatticeError';
