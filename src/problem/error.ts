@@ -15,8 +15,7 @@ import { placed } from './problem.js';
 export class LatticeError extends Error {
   /** By what it is: where a bundler and Node find different files there are two copies of this class. */
   static override [Symbol.hasInstance](thrown: unknown): boolean {
-    const { name, problems } = (thrown ?? {}) as Partial<LatticeError>;
-    return name === 'LatticeError' && Array.isArray(problems);
+    return (thrown as Partial<LatticeError> | null | undefined)?.name === 'LatticeError';
   }
 
   override readonly name = 'LatticeError';
