@@ -407,3 +407,17 @@ describe('what stands in for what fails', () => {
     expect(() => renderHtml(Worse({ count: 1 }), silent)).toThrow(/second/);
   });
 });
+
+test('a long list with an item that cannot be read is a problem, and comes to an end', async () => {
+  const LongList = component('long-list', {
+    props: { items: prop.list<{ readonly name: string }>() },
+    template: ({ props }) => el.ul(eachOf(props.items, (one) => el.li(one.name))),
+  });
+  const items = Array.from({ length: 2_000 }, (_, n) => ({ name: `row ${n}` }));
+  Object.defineProperty(items, 700, {
+    get() {
+      throw new Error('It is torn.');
+    },
+  });
+  await expect(renderHtmlAsync(LongList, { items })).rejects.toThrow('It is torn.');
+}, 5_000);

@@ -126,7 +126,11 @@ export class Late implements LateWriting {
           let at = from;
           const rows = asPart(() => {
             let text = '';
-            while (at < list.length && text.length <= enough) text = write(kept, text, list[at], at++);
+            while (at < list.length && text.length <= enough) {
+              // Counted first: one that cannot be read is passed over.
+              const index = at++;
+              text = write(kept, text, list[index], index);
+            }
             return text;
           });
           return [rows, at];
