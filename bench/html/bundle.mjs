@@ -4,7 +4,7 @@ import { lattice } from 'zesty-lattice/vite';
 
 /** Makes plain modules of the measurements in out/bench; the library stays as it was built, as its users run it. */
 export async function bundleBench(root, from = root) {
-  const names = ['run', 'growth', 'start', 'escapes', 'names'];
+  const names = ['run', 'growth', 'start', 'escapes', 'names', 'profile'];
   await build({
     configFile: false,
     root,
@@ -20,7 +20,7 @@ export async function bundleBench(root, from = root) {
         entry: Object.fromEntries(names.map((name) => [name, join(from, 'bench/html', `${name}.ts`)])),
         formats: ['es'],
       },
-      rollupOptions: { external: [/^zesty-lattice/, 'entities'] },
+      rollupOptions: { external: [/^zesty-lattice/, /^node:/, 'entities'] },
     },
   });
 }

@@ -1,6 +1,7 @@
 // One process of npm run bench: measures scenarios in turns, and prints what it found as JSON.
-import { BytePieces, type Scenario } from './scenario.js';
+import type { Scenario } from './scenario.js';
 import { scenarios } from './scenarios.js';
+import { makeBusy, waysOf } from './ways.js';
 
 const [only = '', isBusy, seconds = '1'] = process.argv.slice(2);
 const wanted = scenarios.filter(({ key }) => only === 'all' || only.split(',').includes(key));
@@ -13,35 +14,7 @@ export interface Cost {
   readonly heap: number;
 }
 
-if (isBusy === 'busy')
-  for (const one of scenarios) {
-    for (let n = 0; n < 30; n++) {
-      one.ours();
-      one.bytes?.();
-      one.plain?.();
-      one.careful?.();
-    }
-  }
-
-const sent = (text: string): number => Buffer.from(text).length;
-
-function waysOf(one: Scenario): Readonly<Record<string, () => number>> {
-  const { bytes, careful, carefulBytes, plain } = one;
-  return {
-    text: () => sent(one.ours()),
-    ...(bytes && { bytes: () => bytes().length }),
-    ...(plain && { plain: () => sent(plain()) }),
-    ...(careful && { careful: () => sent(careful()) }),
-    ...(bytes &&
-      carefulBytes && {
-        carefulBytes: () => {
-          const to = new BytePieces();
-          carefulBytes(to);
-          return to.length;
-        },
-      }),
-  };
-}
+if (isBusy === 'busy') makeBusy(scenarios);
 
 function check(one: Scenario): void {
   const text = one.ours();

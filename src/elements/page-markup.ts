@@ -1,5 +1,6 @@
 import { attributeOf, type ComponentCore } from '../component/index.js';
 import { nearestOr } from '../problem/index.js';
+import { isBlank } from '../template/blank.js';
 import { unknownAttribute } from '../tree/index.js';
 import type { Feature, Instance } from './runtime/instance.js';
 
@@ -25,7 +26,7 @@ export function markupRead(core: ComponentCore): (instance: Instance) => Feature
 function readChild(child: Node, core: ComponentCore, instance: Instance): void {
   const { slots } = core;
   if (!(child instanceof Element)) {
-    const isText = child instanceof Text && child.data.trim() !== '';
+    const isText = child instanceof Text && !isBlank(child.data);
     if (isText && !slots.at.has('default'))
       instance.tell('markup-unread', {
         what: `was given the text ${short(child.data)}`,

@@ -1,5 +1,7 @@
-import type { Core, Get } from '../template/index.js';
+import { ownField } from '../template/expression/operators.js';
+import type { Core } from '../template/index.js';
 import { plainText } from '../template/index.js';
+import { keyOf } from './code/uses.js';
 import { escapeAttribute } from './escape.js';
 import type { Frame, HtmlFill } from './frame.js';
 import { isPlain } from './late/plain.js';
@@ -20,11 +22,13 @@ import {
   attributeOfValue,
   calledFrame,
   changing,
+  dataOf,
   filledSlot,
   fillOf,
   guardedText,
   hostText,
   isLeftOut,
+  isPlainRecord,
   listOf,
   loadedText,
   propRecord,
@@ -251,7 +255,21 @@ function closureAfter(before: string, steps: readonly Step[]): Write {
 
 type Item = Readonly<Record<string, unknown>> | null | undefined;
 
-const getOf = ({ get }: Core): Get => get;
+/** How to have a value: a field of plain data with one look at whether its record is that, for all of them. */
+function getOf({ get, op }: Core): (frame: Frame) => unknown {
+  if (op.op !== 'member' || op.of.op.op !== 'local') return get;
+  const key = keyOf(op);
+  if (typeof key !== 'string' || key in Object.prototype) return get;
+  const { local } = op.of.op;
+  return (frame) => {
+    const whole = frame.locals[local];
+    if (frame.plain !== whole) {
+      if (!isPlainRecord(whole)) return ownField(whole, key);
+      frame.plain = whole;
+    }
+    return dataOf((whole as Readonly<Record<string, unknown>>)[key]);
+  };
+}
 
 /** A register, or a field of what one holds: most of what templates read. */
 function sourceOf({ op }: Core): { readonly local: Register; readonly key: string | undefined } | undefined {
@@ -262,7 +280,7 @@ function sourceOf({ op }: Core): { readonly local: Register; readonly key: strin
 
 function showOf(step: ShowStep, before: string): Write {
   const { as, value } = step;
-  const { get } = value;
+  const get = getOf(value);
   const source = sourceOf(value);
   if (as === 'plain') {
     if (source && source.key === undefined) {
@@ -306,7 +324,7 @@ function showOf(step: ShowStep, before: string): Write {
 
 function attributeStep(step: StepOf<'attribute'>, before: string): Write {
   const { name, rule, value } = step;
-  const { get } = value;
+  const get = getOf(value);
   if (rule !== 'plain' && rule !== 'worded')
     return (frame, out) => out + before + attributeOfValue(frame, step, get(frame));
   const start = `${before} ${name}="`;
@@ -318,7 +336,7 @@ function attributeStep(step: StepOf<'attribute'>, before: string): Write {
 }
 
 function letOf({ check, to, value }: LetStep): Write {
-  const { get } = value;
+  const get = getOf(value);
   if (!check) {
     return (frame, out) => {
       frame.locals[to] = get(frame);
@@ -344,7 +362,7 @@ function letOf({ check, to, value }: LetStep): Write {
 
 function rowsOf(step: StepOf<'rows'>, before: string): Write {
   const { index, item } = step;
-  const { get } = step.list;
+  const get = getOf(step.list);
   const row = closureOf(step.row);
   const empty = closureAfter(before, step.empty);
   const plainEmpty = closureOf(step.empty);

@@ -34,6 +34,11 @@ export function escapeAttribute(text: string): string {
   return isClean ? text : escaped(text, nextInAttribute);
 }
 
+/** Text that is safe between tags made safe in a double-quoted attribute value as well. */
+export function quoted(text: string): string {
+  return text.includes('"') ? text.replaceAll('"', '&quot;') : text;
+}
+
 /** Whether text stands in an attribute and between tags just as it is. */
 export function isSafe(text: string): boolean {
   return !inAttribute.test(text);

@@ -1,6 +1,7 @@
 import { type ComponentCore, perComponent } from '../component/index.js';
 import { htmlTags } from '../generated/tags.js';
 import { blocksOf, isInteractive, type PlanNode, planOf, readsOp } from '../plan/index.js';
+import { isBlank } from '../template/index.js';
 import type { Form } from './form.js';
 
 /** Whether a component, or one that it uses, makes ids. */
@@ -66,7 +67,7 @@ function isMovableNode(node: PlanNode, open: Set<ComponentCore>): boolean {
   const all = (...nodes: readonly PlanNode[]): boolean => nodes.every((one) => isMovableNode(one, open));
   switch (node.kind) {
     case 'text':
-      return node.text.trim() === '';
+      return isBlank(node.text);
     case 'element':
       return typeof node.tag === 'string' && isFlow(node.tag);
     case 'given':

@@ -38,12 +38,16 @@ export class Frame implements Scope {
   readonly pass: Pass;
   /** The frame that it was called from, and where in there. */
   readonly up: Frame | undefined;
-  readonly where: Where | undefined;
+  where: Where | undefined;
   /** The registers; where a routine is code, only the numbers of its rows. */
   locals: unknown[] = none;
+  /** The last record that was seen to be plain data; instructions look at each once. */
+  plain: unknown = undefined;
   readonly fills: readonly (HtmlFill | undefined)[];
   ids: string;
   readonly given: AcceptedHere | undefined;
+  /** The frame of what it calls with nothing to fill slots: such calls follow one another, and take it in turns. */
+  private next: Frame | undefined = undefined;
 
   constructor(
     pass: Pass,
@@ -59,6 +63,25 @@ export class Frame implements Scope {
     this.fills = fills;
     this.ids = ids;
     this.given = given;
+  }
+
+  /** A frame for a call from this one, which lasts until the next such call. */
+  called(where: Where, ids: string): Frame {
+    const { next, pass } = this;
+    // Where something is waited for, several calls go on at once.
+    if (next === undefined || pass.late !== undefined) {
+      this.next = new Frame(pass, this, where, ids);
+      return this.next;
+    }
+    next.where = where;
+    next.ids = ids;
+    return next;
+  }
+
+  /** Lets go of what calls have left behind. */
+  protected letGo(): void {
+    this.next = undefined;
+    this.plain = undefined;
   }
 
   /** The same with registers of its own, for what is written when these have gone on. */

@@ -12,7 +12,7 @@ import { escapeAttribute, escapeText } from './escape.js';
 import { mailHtml } from './mail.js';
 import { Pass, type Sink, tellOnConsole } from './pass.js';
 import { joinedCss, nonceText, type RenderOptions, sheetLink, withCall, writeTo } from './render.js';
-import { BytesSink, roomBefore, TextSink } from './sinks.js';
+import { BytesSink, lastLength, roomBefore, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
 
@@ -48,7 +48,7 @@ export interface PageOptions
 export function renderPage(target: Use | AnyComponent, options: PageOptions): string {
   try {
     const sink = new TextSink();
-    const { before, last } = pageParts(target, options, sink, renderPage);
+    const { before, last } = pageParts(pageUse(target, options, renderPage), options, sink);
     const html = before + sink.with(last) + pageEnd;
     return options.mail ? mailHtml(html, options.onProblem ?? tellOnConsole) : html;
   } catch (thrown) {
@@ -63,21 +63,21 @@ export function renderPage(target: Use | AnyComponent, options: PageOptions): st
  * @example response.end(renderPageBytes(FairPage({ varieties }), { title: 'Open day', lang: 'en' }))
  */
 export function renderPageBytes(target: Use | AnyComponent, options: Omit<PageOptions, 'mail'>): Uint8Array {
-  const sink = new BytesSink(roomBefore);
-  const { before, last } = pageParts(target, options, sink, renderPageBytes);
+  const use = pageUse(target, options, renderPageBytes);
+  const sink = new BytesSink(lastLength(use.component), roomBefore);
+  const { before, last } = pageParts(use, options, sink);
   return sink.with(last + pageEnd, before);
 }
 
 /** What stands after it. */
 export const pageEnd = '\n</body>\n</html>\n';
 
-/** What stands before the content, and what of the content comes last: all else goes to the sink. */
-function pageParts(
+/** The use that a page shows. */
+function pageUse(
   target: Use | AnyComponent,
   options: PageOptions,
-  sink: Sink,
   called: (target: Use, options: PageOptions) => unknown,
-): { readonly before: string; readonly last: string } {
+): UseNode {
   if (dev && typeof options?.title !== 'string')
     refuseCall(
       called,
@@ -85,7 +85,15 @@ function pageParts(
       'takes options with the title of the page',
       "Write renderPage(FairPage({ … }), { title: 'Open day' }).",
     );
-  const use = isUse(target) ? target : emptyUse(target, called);
+  return isUse(target) ? target : emptyUse(target, called);
+}
+
+/** What stands before the content, and what of the content comes last: all else goes to the sink. */
+function pageParts(
+  use: UseNode,
+  options: PageOptions,
+  sink: Sink,
+): { readonly before: string; readonly last: string } {
   const { form, idPrefix, loads, nonce, onProblem, sheets } = options;
   const { last, rules, styled } = writeTo(
     use,

@@ -1,4 +1,4 @@
-import { voidElements } from '../template/index.js';
+import { trimmedEnd, trimmedStart, voidElements } from '../template/index.js';
 
 /** A piece of HTML text with what it is, so that it can be coloured. */
 export interface PrettyPart {
@@ -164,7 +164,7 @@ function trimmedLine(parts: readonly PrettyPart[]): readonly PrettyPart[] {
   const line = [...parts];
   const trim = (at: 0 | -1): void => {
     for (let part = line.at(at); part?.kind === 'text'; part = line.at(at)) {
-      const text = at === 0 ? part.text.trimStart() : part.text.trimEnd();
+      const text = at === 0 ? trimmedStart(part.text) : trimmedEnd(part.text);
       line.splice(at === 0 ? 0 : line.length - 1, 1, ...(text === '' ? [] : [{ ...part, text }]));
       if (text !== '') return;
     }

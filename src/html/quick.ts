@@ -1,6 +1,6 @@
 import { type ComponentCore, fallbackOf, isMade, perComponent, type UseNode } from '../component/index.js';
 import { failedUse, isInteractive, planOf } from '../plan/index.js';
-import { ElementNode, isNode, isRecord, type TrustedNode } from '../template/index.js';
+import { ElementNode, isBlank, isNode, isRecord, type TrustedNode } from '../template/index.js';
 import { refuse } from '../tree/index.js';
 import { making, type SpotRun, spotRun } from './code/index.js';
 import { escapeText } from './escape.js';
@@ -65,7 +65,9 @@ class Usual {
     const values = valuesOf(props, this);
     const ready = fills ?? frame.fillsOf(given, this);
     if (!values || !ready) return undefined;
-    return this.routine.run(frame, out, ...values, ...ready);
+    for (let at = 0; at < ready.length; at++) values.push(ready[at]);
+    const { byList, run } = this.routine;
+    return byList ? byList(frame, out, values) : run(frame, out, ...values);
   }
 
   private start(): void {
@@ -91,7 +93,7 @@ function usualOf(component: ComponentCore, form: 'markup' | 'elements'): Usual |
 }
 
 /** The settled values of a use's props; undefined where one is missing, wrong, unknown or an expression. */
-function valuesOf(props: UseNode['props'], { checks, component }: Usual): readonly unknown[] | undefined {
+function valuesOf(props: UseNode['props'], { checks, component }: Usual): unknown[] | undefined {
   if (typeof props !== 'object' || Array.isArray(props)) return undefined;
   const { at, kinds, names } = component.props;
   for (const name in props) if (!at.has(name)) return undefined;
@@ -154,6 +156,7 @@ class SpotFrame extends Frame {
     this.content = undefined;
     this.use = undefined;
     this.locals = noLocals;
+    this.letGo();
     this.reading = undefined;
     this.pass.shared = undefined;
   }
@@ -170,7 +173,7 @@ let isSomething = false;
 /** The HTML text of content that is text and elements without attributes. */
 function plainContent(content: unknown): string {
   if (typeof content === 'string') {
-    if (!isSomething && (content.charCodeAt(0) > 32 || content.trim() !== '')) isSomething = true;
+    if (!isSomething && !isBlank(content)) isSomething = true;
     return escapeText(content);
   }
   if (content instanceof ElementNode) {
@@ -310,7 +313,7 @@ class Reading {
 
   private add(content: unknown): boolean {
     if (typeof content === 'string') {
-      if (!this.isSomething && content.trim() !== '') this.isSomething = true;
+      if (!this.isSomething && !isBlank(content)) this.isSomething = true;
       this.text += escapeText(content);
       return true;
     }

@@ -1,5 +1,6 @@
 import { closureOf } from './closures.js';
 import { codeRun, making } from './code/index.js';
+import type { Frame } from './frame.js';
 import type { Callable, RoutineParts, Run } from './lower/steps.js';
 
 /** How often a routine runs until code is written of it. */
@@ -24,8 +25,12 @@ export class Routine implements Callable {
     making.watched?.add(this);
   }
 
+  /** Where it runs by instructions for good: the same with a list of values, which becomes that of the registers. */
+  byList: ListRun | undefined;
+
   /** Runs it as if for the first time. */
   start(): void {
+    this.byList = undefined;
     this.run = this.first();
   }
 
@@ -33,26 +38,35 @@ export class Routine implements Callable {
     const { parts } = this;
     const isUsual = making.how === 'usual';
     let times = 0;
-    let closures: Run | undefined;
-    return (...given) => {
-      if (isUsual && times++ < fewTimes) {
-        closures ??= closureRun(parts);
-        return closures(...given);
-      }
-      this.run = codeRun(parts) ?? closures ?? closureRun(parts);
-      return this.run(...given);
+    let closures: ListRun | undefined;
+    return (frame, out, ...values) => {
+      closures ??= listRun(parts);
+      if (isUsual && times++ < fewTimes) return closures(frame, out, values as unknown[]);
+      const code = codeRun(parts);
+      if (!code) this.byList = closures;
+      this.run = code ?? withList(closures);
+      return this.run(frame, out, ...values);
     };
   }
 }
 
+type ListRun = (frame: Frame, out: string, values: unknown[]) => string;
+
 /** A routine without code. */
-export function closureRun({ hints, steps }: RoutineParts): Run {
+export function closureRun(parts: RoutineParts): Run {
+  return withList(listRun(parts));
+}
+
+function withList(run: ListRun): Run {
+  return (frame, out, ...values) => run(frame, out, values as unknown[]);
+}
+
+function listRun({ hints, steps }: RoutineParts): ListRun {
   const write = closureOf(steps);
   const registers = hints.length;
-  return (frame, out, ...values) => {
-    const locals = values as unknown[];
-    while (locals.length < registers) locals.push(undefined);
-    frame.locals = locals;
+  return (frame, out, values) => {
+    while (values.length < registers) values.push(undefined);
+    frame.locals = values;
     return write(frame, out);
   };
 }

@@ -17,7 +17,7 @@ import {
   waitingState,
   withSource,
 } from '../template/index.js';
-import { escapeAttribute, escapeText } from './escape.js';
+import { escapeAttribute, escapeText, quoted } from './escape.js';
 import { styledIn } from './facts.js';
 import { type AcceptedHere, Frame, type HtmlFill, type Named, type Where } from './frame.js';
 import type {
@@ -186,6 +186,21 @@ export function provide(
   };
 }
 
+/** The frame of a component that is called with nothing to fill its slots. */
+export function nextFrame(frame: Frame, where: Where, ids: string): Frame {
+  return frame.called(where, ids);
+}
+
+/** The frame of a component whose slots its caller fills. */
+export function filledFrame(
+  frame: Frame,
+  where: Where,
+  ids: string,
+  fills: readonly (HtmlFill | undefined)[],
+): Frame {
+  return new Frame(frame.pass, frame, where, ids, fills);
+}
+
 /** The frame of a component that is called. */
 export function calledFrame(
   frame: Frame,
@@ -195,6 +210,7 @@ export function calledFrame(
   values: readonly (() => unknown)[] | undefined,
 ): Frame {
   const given = accepted && handedOn(accepted, frame.given, values ?? []);
+  if (given === undefined && fills === undefined) return frame.called(where, ids);
   return new Frame(frame.pass, frame, where, ids, fills, given);
 }
 
@@ -433,14 +449,18 @@ export function shown(frame: Frame, step: ShowStep, value: unknown): string {
   return typeof value === 'number' ? String(value) : textOf(frame, step, value);
 }
 
-/** A part of an attribute's text. */
-export function shownInAttribute(frame: Frame, step: ShowStep, value: unknown): string {
-  return typeof value === 'string' ? escapeAttribute(value) : textOf(frame, step, value);
+/** A part of an attribute's text; `text` is the value as it stands between tags, where it was shown there before. */
+export function shownInAttribute(frame: Frame, step: ShowStep, value: unknown, text?: string): string {
+  return typeof value === 'string' ? inQuotes(value, text) : textOf(frame, step, value);
 }
 
-export function attribute(frame: Frame, step: AttributeStep, value: unknown): string {
-  if (typeof value === 'string') return ` ${step.name}="${escapeAttribute(value)}"`;
+export function attribute(frame: Frame, step: AttributeStep, value: unknown, text?: string): string {
+  if (typeof value === 'string') return ` ${step.name}="${inQuotes(value, text)}"`;
   return attributeOfValue(frame, step, value);
+}
+
+function inQuotes(value: string, text: string | undefined): string {
+  return text === undefined ? escapeAttribute(value) : quoted(text);
 }
 
 /** What is thrown where a calculation failed. */

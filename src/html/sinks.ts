@@ -1,3 +1,4 @@
+import { perComponent } from '../component/index.js';
 import type { Sink } from './pass.js';
 
 /** Gathers text in pieces that are laid out flat while they are new: then nothing has to walk through all of them later. */
@@ -26,15 +27,23 @@ export class TextSink implements Sink {
 /** How much room is kept for a head of a page, or its rules; longer ones are joined in a buffer of their own. */
 export const roomBefore = 16_384;
 
+/** How many bytes a component came to last: the next buffer for it is made of that size, so that it need not grow. */
+export const lastLength = /* @__PURE__ */ perComponent(() => ({ bytes: 0 }));
+
+/** How much room is made before anything is known to need it. */
+const mostExpected = 1_048_576;
+
 /** Gathers text as the bytes of UTF-8, in one buffer that grows. */
 export class BytesSink implements Sink {
   private bytes: Uint8Array | undefined;
+  private readonly last: { bytes: number };
   /** Where it starts: what has to stand before it is known last. */
   private readonly from: number;
   private to: number;
 
   /** @param before how much room to keep for what is put before it */
-  constructor(before = 0) {
+  constructor(last: { bytes: number }, before: number) {
+    this.last = last;
     this.from = before;
     this.to = before;
   }
@@ -43,7 +52,8 @@ export class BytesSink implements Sink {
     // A unit of text is at most three bytes.
     const most = this.to + piece.length * 3;
     if (this.bytes === undefined || most > this.bytes.length) {
-      const more = bytesOf(Math.max((this.bytes?.length ?? 0) * 2, most));
+      const expected = Math.min(this.last.bytes, mostExpected);
+      const more = bytesOf(Math.max((this.bytes?.length ?? 0) * 2, most, expected));
       if (this.bytes) more.set(this.bytes.subarray(this.from, this.to), this.from);
       this.bytes = more;
     }
@@ -54,6 +64,7 @@ export class BytesSink implements Sink {
   with(last: string, before = ''): Uint8Array {
     if (last !== '' || this.bytes === undefined) this.take(last);
     const bytes = this.bytes as Uint8Array;
+    this.last.bytes = this.to;
     if (before === '') return trimmed(bytes, this.from, this.to);
     const first = encoder.encode(before);
     const from = this.from - first.length;

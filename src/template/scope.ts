@@ -1,3 +1,4 @@
+import { isBlank } from './blank.js';
 /**
  * What one use of a component reads from while it is rendered. Expressions hold places in it, never values,
  * so that one compiled template serves every use.
@@ -42,7 +43,7 @@ export function isFilled({ fills, owner }: Scope, slot: number): boolean {
 
 /** Whether a value shows as anything where content is placed; white space alone does not. */
 export function isSomething(value: unknown): boolean {
-  if (typeof value === 'string') return value.trim() !== '';
+  if (typeof value === 'string') return !isBlank(value);
   return value !== null && value !== undefined && value !== false;
 }
 

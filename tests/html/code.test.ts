@@ -108,10 +108,10 @@ const Signs = component('crate-signs', {
 
 test('the code of a component reads as if a person had written it', () => {
   expect(codeOf(componentCore(Signs) as never)).toBe(
-    `const { escapeAttribute, escapeText, isSafe, listOf, settleLate } = lattice;
+    `const { escapeAttribute, escapeText, isSafe, listOf, quoted, settleLate } = lattice;
 const [rows_0, check_1] = values;
 return function crateSigns_(frame, out, names0) {
-  frame.locals = new Array(3);
+  if (frame.locals.length <= 2) frame.locals = new Array(3);
   out += "<main>";
   const items$0 = Array.isArray(names0) ? names0 : listOf(frame, rows_0, names0);
   for (let n2 = 0; n2 < items$0.length; n2++) {
@@ -121,7 +121,7 @@ return function crateSigns_(frame, out, names0) {
     if (typeof name3 !== 'string') name3 = settleLate(frame, check_1, name3);
     const name3IsSafe = isSafe(name3);
     const name3Text = name3IsSafe ? name3 : escapeText(name3);
-    out += '<p title="' + (name3IsSafe ? name3 : escapeAttribute(name3)) + '">' + name3Text + " 1<b>" + name3Text + "</b></p>";
+    out += '<p title="' + (name3IsSafe ? name3 : quoted(name3Text)) + '">' + name3Text + " 1<b>" + name3Text + "</b></p>";
     if (out.length > 16384) out = frame.pass.hand(out);
   }
   return out + "</main>";

@@ -57,6 +57,15 @@ describe('a document comes back', () => {
     }
   });
 
+  test('with the no-break spaces of its content, alone and at its ends', () => {
+    const { html, problems } = renderDocument(
+      '<notice-box title="A">&nbsp;</notice-box><notice-box title="B"> &nbsp;b&nbsp; </notice-box>',
+      all,
+    );
+    expect(problems).toEqual([]);
+    expect(html).toBe('<section><h2>A</h2>&nbsp;</section><section><h2>B</h2>&nbsp;b&nbsp;</section>');
+  });
+
   test('byte for byte but for its components', () => {
     const { html, problems } = renderDocument(
       frame(

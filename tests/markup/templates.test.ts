@@ -27,6 +27,24 @@ describe('text', () => {
     );
   });
 
+  test('keeps every no-break space: at its ends, in content for a slot, and where just white space may stand', () => {
+    const Box = component('text-box', {
+      slots: { default: slot() },
+      template: '<div><slot>none</slot></div>',
+    });
+    expect(html('&nbsp;<p>a</p>&nbsp;')).toBe('\u00a0<p>a</p>\u00a0');
+    const uses = { uses: [Box] };
+    expect(html('<text-box>&nbsp;</text-box>', {}, uses)).toBe('<div>\u00a0</div>');
+    expect(html('<text-box> &nbsp;3 crates&nbsp; </text-box>', {}, uses)).toBe(
+      '<div>\u00a03 crates\u00a0</div>',
+    );
+    expect(html('<text-box> \n </text-box>', {}, uses)).toBe('<div>none</div>');
+    expect(html('<p>a\n  &nbsp;b\n</p>', {}, { joinLines: true })).toBe('<p>a \u00a0b</p>');
+    const apart = () =>
+      html('<template given="title"><p>yes</p></template>&nbsp;<template otherwise>no</template>');
+    expect(apart).toThrow('otherwise');
+  });
+
   test('keeps comments, but for those that mark places in a live root', () => {
     expect(html('<!--(c) the orchard--><p>x<!--(--></p><!--)-->')).toBe('<!--(c) the orchard--><p>x</p>');
   });

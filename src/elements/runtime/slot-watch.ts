@@ -1,3 +1,4 @@
+import { isBlank } from '../../template/blank.js';
 import type { FillerHost } from './fillers.js';
 import type { Feature, Instance } from './instance.js';
 
@@ -40,5 +41,5 @@ export function slotWatch(...names: readonly string[]): (instance: Instance) => 
 /** The slot a child goes to; white space alone fills nothing. */
 function slotOf(child: ChildNode): string | undefined {
   if (child instanceof Element) return child.slot === '' ? 'default' : child.slot;
-  return child instanceof Text && child.data.trim() !== '' ? 'default' : undefined;
+  return child instanceof Text && !isBlank(child.data) ? 'default' : undefined;
 }

@@ -7,9 +7,9 @@ export type Term =
   | { readonly code: string };
 
 /** How long text may be that is written into both sides of a choice. */
-const mostTwice = 80;
+export const mostTwice = 80;
 
-/** Terms with texts beside each other joined, and drawn into both sides of choices between texts. */
+/** Terms with texts beside each other joined, and drawn into both sides of choices that start or end with text. */
 export class Terms {
   readonly list: Term[] = [];
 
@@ -17,9 +17,9 @@ export class Terms {
     const last = this.list.at(-1);
     if ('text' in term && term.text === '') return;
     if (last && 'text' in last && 'text' in term) this.replace({ text: last.text + term.text });
-    else if (last && 'text' in last && isOfTexts(term) && last.text.length <= mostTwice)
+    else if (last && 'text' in last && 'test' in term && takes(term, last.text, 0))
       this.replace(withText(term, last.text, ''));
-    else if (last && 'text' in term && isOfTexts(last) && term.text.length <= mostTwice)
+    else if (last && 'test' in last && 'text' in term && takes(last, term.text, -1))
       this.replace(withText(last, '', term.text));
     else this.list.push(term);
   }
@@ -31,18 +31,17 @@ export class Terms {
 
 type Choice = Extract<Term, { readonly test: string }>;
 
-function isOfTexts(term: Term): term is Choice {
-  return 'test' in term && textOf(term.yes) !== undefined && textOf(term.no) !== undefined;
-}
-
-function textOf(terms: readonly Term[]): string | undefined {
-  const [first] = terms;
-  if (!first) return '';
-  return terms.length === 1 && 'text' in first ? first.text : undefined;
+/** Whether one text less is put together where a text beside a choice stands in both of its sides. */
+function takes({ yes, no }: Choice, text: string, at: 0 | -1): boolean {
+  return text.length <= mostTwice && [yes, no].some((side) => 'text' in (side.at(at) ?? { text: '' }));
 }
 
 function withText({ test, yes, no }: Choice, before: string, after: string): Choice {
-  const around = (terms: readonly Term[]): Term[] => [{ text: before + (textOf(terms) ?? '') + after }];
+  const around = (side: readonly Term[]): readonly Term[] => {
+    const terms = new Terms();
+    for (const term of [{ text: before }, ...side, { text: after }]) terms.add(term);
+    return terms.list;
+  };
   return { test, yes: around(yes), no: around(no) };
 }
 

@@ -1,14 +1,12 @@
 import * as operators from '../../template/expression/operators.js';
 import { isFilled, isFull, isRecord, isSomething, plainText } from '../../template/index.js';
-import { escapeAttribute, escapeText, isSafe, isSafeText } from '../escape.js';
-import { Frame } from '../frame.js';
+import { escapeAttribute, escapeText, isSafe, isSafeText, quoted } from '../escape.js';
 import * as runtime from '../runtime.js';
 
 /** What written code calls, by name. */
 export const lattice = {
   ...operators,
   ...runtime,
-  Frame,
   escapeAttribute,
   escapeText,
   isFilled,
@@ -18,6 +16,7 @@ export const lattice = {
   isSafeText,
   isSomething,
   plainText,
+  quoted,
 };
 
 export type LatticeName = keyof typeof lattice;

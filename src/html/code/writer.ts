@@ -4,6 +4,7 @@ import { type AnyKind, type ComponentCore, isMade, wordsIn } from '../../compone
 import type { Core, OpOf, Whereabouts } from '../../template/index.js';
 import type { Named, Where } from '../frame.js';
 import { plainTypeOf, shownTypeOf } from '../lower/checks.js';
+import { holdsPlain } from '../lower/sources.js';
 import {
   constantOf,
   type GivenFill,
@@ -15,7 +16,7 @@ import {
   type StepKind,
   type StepOf,
 } from '../lower/steps.js';
-import { Lines, sumOf, type Term, Terms } from './lines.js';
+import { Lines, mostTwice, sumOf, type Term, Terms } from './lines.js';
 import type { LatticeName } from './names.js';
 import { keyOf, type Uses, useOf, usesIn } from './uses.js';
 
@@ -56,6 +57,8 @@ interface Block {
   readonly safe: Map<string, string>;
   /** Fields that are read more than once, by their code, each with the name it is kept by. */
   readonly kept: Map<string, string>;
+  /** The registers that hold what a value became when it was checked, by the value's code. */
+  readonly checked: Map<string, Register>;
   readonly around: Block | undefined;
   /** Whether a loop is around it. */
   readonly isInLoop: boolean;
@@ -73,6 +76,8 @@ class RoutineWriter {
   private readonly asked = new Set<Register>();
   /** What registers hold, where that is known: `text`, or a `number`. */
   private readonly types = new Map<Register, string>();
+  /** Those whose text has nothing to escape. */
+  private readonly plain = new Set<Register>();
   private readonly uses: Uses;
   private block: Block;
   /** Steps that are known to need lines. */
@@ -153,6 +158,8 @@ class RoutineWriter {
       const words = kind.rules.holds as readonly string[];
       return words.map((word) => `${name} !== ${constantCode(word)}`).join(' && ');
     }
+    if (isAnyOf(kind, 'record')) return `!${this.name('isRecord')}(${name})`;
+    if (isAnyOf(kind, 'list')) return `!Array.isArray(${name})`;
     const rule = this.value(kind.rule, 'kind');
     return `${name} === undefined || !${rule}.accepts(${name})`;
   }
@@ -162,7 +169,8 @@ class RoutineWriter {
     const lines = this.block.lines?.list ?? [];
     const last = `return ${['out', ...this.rest()].join(' + ')};`;
     const most = Math.max(-1, ...this.asked);
-    const locals = most < 0 ? [] : [`  frame.locals = new Array(${most + 1});`];
+    const locals =
+      most < 0 ? [] : [`  if (frame.locals.length <= ${most}) frame.locals = new Array(${most + 1});`];
     const code = [
       ...(this.names.size > 0 ? [`const { ${[...this.names].sort().join(', ')} } = lattice;`] : []),
       ...(this.constants.size > 0 ? [`const [${[...this.constants.values()].join(', ')}] = values;`] : []),
@@ -194,6 +202,7 @@ class RoutineWriter {
   private typed(register: Register, kind: AnyKind | undefined): void {
     const type = kind && shownTypeOf(kind);
     if (type !== undefined) this.types.set(register, type);
+    if (kind && holdsPlain(kind)) this.plain.add(register);
   }
 
   /** How the code calls something of the library's. */
@@ -244,8 +253,15 @@ class RoutineWriter {
   }
 
   private all(steps: readonly Step[]): void {
-    // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
-    for (const step of steps) (this.writers[step.kind] as (step: Step) => void)(step);
+    for (let at = 0; at < steps.length; at++) {
+      const step = steps[at] as Step;
+      const next = steps[at + 1];
+      if (step.kind === 'choose' && next?.kind === 'text' && next.text.length <= mostTwice) {
+        this.choose(step, next.text);
+        at++;
+        // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
+      } else (this.writers[step.kind] as (step: Step) => void)(step);
+    }
   }
 
   /** Lines in a block of their own; what waits at its end is put behind. */
@@ -300,11 +316,7 @@ class RoutineWriter {
     if (op.op !== 'field' && op.op !== 'member') return operationCode(op, this.words);
     const use = useOf(core);
     if ((this.uses.read.get(use) ?? 0) > 1) {
-      const kept = this.once('kept', use, () => {
-        const name = `${nameOf(this.isNamed ? String(keyOf(op)) : 'v', 0).slice(0, -1)}$${this.next++}`;
-        this.line(`const ${name} = ${this.read(op)};`);
-        return name;
-      });
+      const kept = this.once('kept', use, () => this.keep(op, this.read(op)));
       if (kept !== undefined) return kept;
     }
     return this.read(op);
@@ -392,10 +404,8 @@ class RoutineWriter {
   /** A register where a value is one, else a name that it is kept by. */
   private kept(core: Core): string {
     const code = this.code(core);
-    if (core.op.op === 'local' || /^calculated\$\d+$/.test(code)) return code;
-    const name = `value$${this.next++}`;
-    this.line(`const ${name} = ${code};`);
-    return name;
+    if (core.op.op === 'local' || isKept(code)) return code;
+    return this.keep(core.op, code);
   }
 
   private readonly writers: { readonly [Kind in StepKind]: (step: StepOf<Kind>) => void } = {
@@ -421,7 +431,7 @@ class RoutineWriter {
           share === undefined ? 'frame.ids' : `${this.name('sharedNow')}(frame, ${constantCode(share)})`
         };`,
       ),
-    choose: (step) => this.choose(step),
+    choose: (step) => this.choose(step, ''),
     rows: (step) => this.rows(step),
     apart: ({ inner, change }) => {
       const write = this.writer(inner, '(frame, out)');
@@ -505,6 +515,7 @@ class RoutineWriter {
     const late = `${this.name('settleLate')}(frame, ${this.value(check, 'check')}, ${name})`;
     this.line(`let ${name} = ${code};`);
     this.typed(to, declared);
+    if (this.types.has(to) && isKept(code)) this.block.checked.set(code, to);
     if (declared.rules.settle) this.line(`${name} = ${late};`);
     else this.missing(declared, name, `if (${this.misfit(declared, name)}) ${name} = ${late};`);
   }
@@ -523,33 +534,89 @@ class RoutineWriter {
     const { as, value } = step;
     const type = value.op.op === 'local' ? this.types.get(value.op.local) : undefined;
     const code = this.code(value);
+    const checked = type === undefined ? this.found(({ checked }) => checked, code) : undefined;
+    // A value that is just what was checked is known to be text or a number, and perhaps to have nothing to escape.
+    if (checked !== undefined && as === 'content' && this.plain.has(checked)) {
+      const name = this.register(checked);
+      return this.term({
+        code: `(${code} === ${name} ? ${name} : ${this.name('shown')}(frame, ${this.step(step)}, ${code}))`,
+      });
+    }
     if (as === 'plain' || type === 'number')
       return this.term({ code: value.op.op === 'local' ? code : `${this.name('plainText')}(${code})` });
     const isText = type === 'text' || as === 'attribute';
     const inAttribute = as === 'attribute' || as === 'attribute part';
-    const escaped = isText
-      ? `${this.name(inAttribute ? 'escapeAttribute' : 'escapeText')}(${code})`
-      : `${this.name(inAttribute ? 'shownInAttribute' : 'shown')}(frame, ${this.step(step)}, ${code})`;
     const safe = this.safe(value, code);
+    const [inText, inQuotes] = this.times(value);
+    const text = inAttribute && safe && inText > 0 ? this.escapedOf(code, safe, isText) : undefined;
+    let escaped = this.escaped(step, code, isText, inAttribute);
+    if (text !== undefined)
+      escaped = isText ? `${this.name('quoted')}(${text})` : escaped.replace(/\)$/, `, ${text})`);
+    if (!safe && !isText && !inAttribute) return this.term({ code: this.unknown(step, code) });
     if (!safe) return this.term({ code: escaped });
+    const isKept = inAttribute ? inQuotes > 1 : inText + inQuotes > 1;
     const written = `${safe} ? ${code} : ${escaped}`;
-    const times = this.uses[inAttribute ? 'quoted' : 'shown'].get(useOf(value)) ?? 0;
-    const kept =
-      times > 1
-        ? this.once('safe', `${code} ${inAttribute ? 'quoted' : 'shown'}`, () => {
-            const name = `${code}${inAttribute ? 'Quoted' : 'Text'}`;
-            this.line(`const ${name} = ${written};`);
-            return name;
-          })
-        : undefined;
+    const kept = isKept ? this.keptText(code, inAttribute ? 'Quoted' : 'Text', written) : undefined;
     this.term({ code: kept ?? `(${written})` });
+  }
+
+  /** A value of a type that is not known: numbers are put in as they are, and asked for here, since tables are full of them. */
+  private unknown(step: ShowStep, code: string): string {
+    const isName = step.value.op.op === 'local' || isKept(code);
+    const name = isName || this.isPerhaps || !this.block.lines ? code : this.keep(step.value.op, code);
+    const shown = this.escaped(step, name, false, false);
+    return name === code && !isName ? shown : `(typeof ${name} === 'number' ? ${name} : ${shown})`;
+  }
+
+  /** Keeps a value by a name. */
+  private keep(op: Core['op'], code: string): string {
+    const key = op.op === 'field' || op.op === 'member' ? String(keyOf(op)) : 'value';
+    const name = `${nameOf(this.isNamed ? key : 'v', 0).slice(0, -1)}$${this.next++}`;
+    this.line(`const ${name} = ${code};`);
+    return name;
+  }
+
+  private escaped(step: ShowStep, code: string, isText: boolean, inAttribute: boolean): string {
+    if (isText) return `${this.name(inAttribute ? 'escapeAttribute' : 'escapeText')}(${code})`;
+    return `${this.name(inAttribute ? 'shownInAttribute' : 'shown')}(frame, ${this.step(step)}, ${code})`;
+  }
+
+  /**
+   * The name of a value's text with its escapes, from which that in quotes is made. What is known to be text is
+   * escaped now; of all else it is told in its place, so that it is there only where it was shown before.
+   */
+  private escapedOf(code: string, safe: string, isText: boolean): string | undefined {
+    if (isText) return this.keptText(code, 'Text', `${safe} ? ${code} : ${this.name('escapeText')}(${code})`);
+    return this.found(({ safe }) => safe, `${code} Text`);
+  }
+
+  private keptText(code: string, how: 'Text' | 'Quoted', written: string): string | undefined {
+    return this.once('safe', `${code} ${how}`, () => {
+      this.line(`const ${code}${how} = ${written};`);
+      return `${code}${how}`;
+    });
+  }
+
+  /** How often a value is shown between tags, and in quotes. */
+  private times(value: Core): readonly [number, number] {
+    const use = useOf(value);
+    return [this.uses.shown.get(use) ?? 0, this.uses.quoted.get(use) ?? 0];
+  }
+
+  /** What was written down before, in this block or in those around it. */
+  private found<Kept>(kept: (block: Block) => ReadonlyMap<string, Kept>, key: string): Kept | undefined {
+    for (let block: Block | undefined = this.block; block; block = block.around) {
+      const known = kept(block).get(key);
+      if (known !== undefined) return known;
+    }
+    return undefined;
   }
 
   /** Whether a value that is shown more than once is text without escapes, which is looked at once. */
   private safe(value: Core, code: string): string | undefined {
-    if (value.op.op !== 'local' && !/^\w+\$\d+$/.test(code)) return undefined;
-    const use = useOf(value);
-    if ((this.uses.shown.get(use) ?? 0) + (this.uses.quoted.get(use) ?? 0) < 2) return undefined;
+    if (value.op.op !== 'local' && !isKept(code)) return undefined;
+    const [inText, inQuotes] = this.times(value);
+    if (inText + inQuotes < 2) return undefined;
     return this.once('safe', code, () => {
       const name = `${code}IsSafe`;
       const isText = value.op.op === 'local' && this.types.get(value.op.local) === 'text';
@@ -560,10 +627,8 @@ class RoutineWriter {
 
   /** What was written down once for all that follows in the block; undefined where no line can be. */
   private once(what: 'safe' | 'kept', key: string, write: () => string): string | undefined {
-    for (let block: Block | undefined = this.block; block; block = block.around) {
-      const known = block[what].get(key);
-      if (known !== undefined) return known;
-    }
+    const known = this.found((block) => block[what], key);
+    if (known !== undefined) return known;
     // What is not always read stands in a function of its own, whose arguments are not there as yet.
     if (!this.block.lines || this.isPerhaps) return undefined;
     const name = write();
@@ -574,23 +639,40 @@ class RoutineWriter {
   private attribute(step: StepOf<'attribute'>): void {
     const { name, rule, value } = step;
     const isPlain = rule === 'plain' || rule === 'worded';
+    if (isPlain && value.op.op === 'local' && this.types.get(value.op.local) === 'text') {
+      this.term({ text: ` ${name}="` });
+      this.show({ kind: 'show', value, as: 'attribute', name: () => name, where: step.where });
+      return this.term({ text: '"' });
+    }
     const code = this.code(value);
     const called = this.name(isPlain ? 'attribute' : 'attributeOfValue');
-    const other = `${called}(frame, ${this.step(step)}, ${code})`;
     const safe = isPlain ? this.safe(value, code) : undefined;
-    if (!safe) return this.term({ code: other });
-    this.term({ code: `(${safe} ? ${constantCode(` ${name}="`)} + ${code} + '"' : ${other})` });
+    const text = safe ? this.found(({ safe }) => safe, `${code} Text`) : undefined;
+    const args = ['frame', this.step(step), code, ...(text === undefined ? [] : [text])];
+    const other = { code: `${called}(${args.join(', ')})` };
+    if (!safe) return this.term(other);
+    this.term({ test: safe, yes: [{ text: ` ${name}="` }, { code }, { text: '"' }], no: [other] });
   }
 
-  private choose({ test, yes, no }: StepOf<'choose'>): void {
+  /** A choice, with the short text behind it. What waits before it is written into both of its sides, where that is little. */
+  private choose({ test, yes, no }: StepOf<'choose'>, after: string): void {
     const code = this.code(test);
     const [yesTerms, noTerms] = [this.terms(yes), this.terms(no)];
-    if (yesTerms && noTerms) return this.term({ test: code, yes: yesTerms, no: noTerms });
+    if (yesTerms && noTerms) {
+      this.term({ test: code, yes: yesTerms, no: noTerms });
+      return this.term({ text: after });
+    }
+    const { list } = this.block.terms;
+    const before = sumOf(list).length <= mostTwice * 4 ? list.splice(0) : [];
     this.flush();
-    const isEmpty = constantOf(no) === '';
-    this.inside(`if (${code}) {`, isEmpty ? '}' : '} else {', false, () => this.all(yes));
-    if (isEmpty) return;
-    this.elseOf(() => this.all(no));
+    const side = (steps: readonly Step[]) => (): void => {
+      for (const term of before) this.term(term);
+      this.all(steps);
+      this.term({ text: after });
+    };
+    const isEmpty = constantOf(no) === '' && before.length === 0 && after === '';
+    this.inside(`if (${code}) {`, isEmpty ? '}' : '} else {', false, side(yes));
+    if (!isEmpty) this.elseOf(side(no));
   }
 
   /** The second half of a choice, whose first line is written already. */
@@ -636,7 +718,7 @@ class RoutineWriter {
     const given = accepted ? `, [${accepted.join(', ')}]` : '';
     const frame = accepted
       ? `${this.name('calledFrame')}(frame, ${call}, ${ids}, ${fills}${given})`
-      : `new ${this.name('Frame')}(frame.pass, frame, ${this.place(step.where)}, ${ids}${fills === '[]' ? '' : `, ${fills}`})`;
+      : `${this.name(fills === '[]' ? 'nextFrame' : 'filledFrame')}(frame, ${this.place(step.where)}, ${ids}${fills === '[]' ? '' : `, ${fills}`})`;
     const isItself = step.routine().parts === this.parts;
     const called = isItself ? this.own : `${call}.routine().run`;
     this.line(`out = ${called}(${[frame, 'out', ...args].join(', ')});`);
@@ -662,7 +744,27 @@ function unknownHere({ op }: { readonly op: string }): never {
 }
 
 function newBlock(lines: Lines | undefined, around: Block | undefined, isInLoop: boolean): Block {
-  return { lines, terms: new Terms(), safe: new Map(), kept: new Map(), around, isInLoop };
+  return {
+    lines,
+    terms: new Terms(),
+    safe: new Map(),
+    kept: new Map(),
+    checked: new Map(),
+    around,
+    isInLoop,
+  };
+}
+
+/** Whether code is the name of a value that is kept. */
+function isKept(code: string): boolean {
+  return /^\w+\$\d+$/.test(code);
+}
+
+/** Whether a kind takes any record, or any list. */
+function isAnyOf({ rules, settings }: AnyKind, word: 'record' | 'list'): boolean {
+  if (rules.word !== word || settings.tests.length > 0) return false;
+  const { holds } = rules;
+  return word === 'record' ? holds === undefined : (holds as AnyKind).rules.word === 'any';
 }
 
 /** Choices of few words are compared with each. */

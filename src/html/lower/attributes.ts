@@ -280,10 +280,29 @@ function pieceOf(part: ClassPiece, at: At): readonly Piece[] {
     return when.op.value ? [{ word: part.word, when: undefined }] : [];
   }
   const text = lower(part.text, at);
+  const word = wordIn(text);
+  if (word) return [word];
   if (text.op.op !== 'literal') return [{ text, isPlain: isPlainWord(part.text, at.env.component) }];
   const { value } = text.op;
   if (typeof value === 'string') return value === '' ? [] : [{ word: value, when: undefined }];
   return [{ text, isPlain: false }];
+}
+
+/** A word that is there or not, in an expression such as `crates == 0 and 'sold-out'`. */
+function wordIn({ op }: Core): Piece | undefined {
+  if (op.op !== 'binary' || op.operator !== 'and' || op.right.op.op !== 'literal') return undefined;
+  const { value } = op.right.op;
+  return typeof value === 'string' && value !== '' && isYesOrNo(op.left)
+    ? { word: value, when: op.left }
+    : undefined;
+}
+
+/** Whether an expression comes to true or false, and to nothing else. */
+function isYesOrNo({ op }: Core): boolean {
+  if (op.op === 'binary') return /^(?:[=!]=|[<>]=?)$/.test(op.operator);
+  return op.op === 'unary'
+    ? op.operator === 'not'
+    : op.op === 'filled' || op.op === 'something' || op.op === 'full';
 }
 
 function plain(value: Core, to: Steps, at: At): void {

@@ -21,12 +21,21 @@ export function isFlagProp(core: Core, component: ComponentCore | undefined): bo
 /** Whether what a prop holds can be written with no escapes: numbers, and words that have nothing to escape. */
 export function isPlainProp(core: Core, component: ComponentCore | undefined): boolean {
   const kind = kindOf(core, component);
-  return kind?.rules.word === 'number' || isPlainWord(core, component);
+  return kind !== undefined && holdsPlain(kind);
+}
+
+/** Whether values of a kind can be written with no escapes. */
+export function holdsPlain(kind: AnyKind): boolean {
+  return kind.rules.word === 'number' || isOfPlainWords(kind);
 }
 
 /** Whether a prop always holds one of some words that have nothing to escape. */
 export function isPlainWord(core: Core, component: ComponentCore | undefined): boolean {
-  const { holds, word } = kindOf(core, component)?.rules ?? {};
+  const kind = kindOf(core, component);
+  return kind !== undefined && isOfPlainWords(kind);
+}
+
+function isOfPlainWords({ rules: { holds, word } }: AnyKind): boolean {
   return (
     word === 'choice' &&
     (holds as readonly string[]).every((one) => one !== '' && escapeAttribute(one) === one)

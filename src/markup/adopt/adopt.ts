@@ -1,5 +1,6 @@
 import { attributeOf, nameFault } from '../../component/index.js';
 import { deepOr, failure, finding, type SourcePlace } from '../../problem/index.js';
+import { isBlank } from '../../template/index.js';
 import { Places } from '../syntax/place.js';
 import { isDocument, readDocument, readFragment } from '../syntax/read-node.js';
 import { BlocksDiffer, type DrawnProp, merge, type Wanted } from './merge.js';
@@ -212,7 +213,7 @@ function wantedProps(blocks: readonly ParsedElement[], { props = {} }: AdoptOpti
   for (const [asked, name] of Object.entries(props)) {
     const [, selector = asked, attribute] = /^(.*)@([\w:-]+)$/.exec(asked) ?? [];
     const element = first && (fits(first, selector) ? first : picked(selector, first)[0]);
-    const isText = element?.childNodes.some((child) => 'value' in child && child.value.trim() !== '');
+    const isText = element?.childNodes.some((child) => 'value' in child && !isBlank(child.value));
     const has = attribute === undefined ? isText : element?.attrs.some((one) => one.name === attribute);
     if (!element || !has)
       throw failed(

@@ -1,4 +1,5 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
+import { isBlank } from '../../template/index.js';
 import { PropNames } from './names.js';
 import type { AttributePart, Part, Piece } from './parts.js';
 import type { ParsedElement } from './select.js';
@@ -101,7 +102,7 @@ class Merger {
     if (first && 'value' in first) {
       const texts = children.map((child) => (child as { readonly value: string }).value);
       const asked = this.wanted(parent, undefined);
-      const isSpace = texts.every((text) => text.trim() === '');
+      const isSpace = texts.every(isBlank);
       return {
         kind: 'text',
         pieces: this.pieces(

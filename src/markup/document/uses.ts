@@ -16,7 +16,16 @@ import {
   suggest,
   type TextPlace,
 } from '../../problem/index.js';
-import { type Content, deeper, localExpr, trusted, voidElements } from '../../template/index.js';
+import {
+  type Content,
+  deeper,
+  isBlank,
+  localExpr,
+  trimmedEnd,
+  trimmedStart,
+  trusted,
+  voidElements,
+} from '../../template/index.js';
 import { unknownAttribute } from '../../tree/index.js';
 import { Places } from '../syntax/place.js';
 import { readMarkup } from '../syntax/read-node.js';
@@ -278,13 +287,16 @@ function isTemplate(node: Parsed): node is DefaultTreeAdapterTypes.Template {
 /** Content without the white space at its ends, which is the source's own layout. */
 function trimmed(content: readonly Content[]): Content[] {
   const kept = content.filter((part) => part !== null);
-  const space = (part: Content): boolean => textOf(part)?.trim() === '';
+  const space = (part: Content): boolean => {
+    const text = textOf(part);
+    return text !== undefined && isBlank(text);
+  };
   while (kept.length > 0 && space(kept[0])) kept.shift();
   while (kept.length > 0 && space(kept.at(-1))) kept.pop();
   const first = textOf(kept[0]);
-  if (first !== undefined) kept[0] = trusted(first.trimStart());
+  if (first !== undefined) kept[0] = trusted(trimmedStart(first));
   const last = textOf(kept.at(-1));
-  if (last !== undefined) kept[kept.length - 1] = trusted(last.trimEnd());
+  if (last !== undefined) kept[kept.length - 1] = trusted(trimmedEnd(last));
   return kept;
 }
 

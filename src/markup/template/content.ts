@@ -6,6 +6,7 @@ import {
   type ExprCore,
   rawTextElements,
   SlotNode,
+  trimmedStart,
   trusted,
 } from '../../template/index.js';
 import { isForeign } from '../document/catalog.js';
@@ -45,7 +46,7 @@ function joined(text: string): string {
   if (lines.length === 1) return text;
   // Line by line: a pattern over all of it would look at the white space of a long line again and again.
   const parts = lines.map((line, at) => {
-    const started = at === 0 ? line : line.trimStart();
+    const started = at === 0 ? line : trimmedStart(line);
     return at === lines.length - 1 ? started : withoutIndent(started);
   });
   return parts.filter((part) => part !== '').join(' ');

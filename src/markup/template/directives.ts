@@ -7,6 +7,7 @@ import {
   fieldOf,
   GivenNode,
   given,
+  isBlank,
   loadBranches,
   localExpr,
   operand,
@@ -116,7 +117,7 @@ function loadContent(nodes: readonly MarkupNode[], at: number, locals: Locals, r
   let taken = 0;
   for (let next = at; next < nodes.length; next++) {
     const node = nodes[next] as MarkupNode;
-    if (node.kind === 'text' ? node.text.trim() === '' : node.kind === 'comment') continue;
+    if (node.kind === 'text' ? isBlank(node.text) : node.kind === 'comment') continue;
     const kind = isDirective(node) ? loadKinds.find((one) => attributeOf(node, one)) : undefined;
     if (!kind || found.has(kind)) break;
     found.set(kind, node as MarkupElement);
@@ -163,7 +164,7 @@ function loadContent(nodes: readonly MarkupNode[], at: number, locals: Locals, r
 function following(nodes: readonly MarkupNode[], at: number): { readonly at: number } | undefined {
   for (let next = at + 1; next < nodes.length; next++) {
     const node = nodes[next] as MarkupNode;
-    if (node.kind === 'text' ? node.text.trim() === '' : node.kind === 'comment') continue;
+    if (node.kind === 'text' ? isBlank(node.text) : node.kind === 'comment') continue;
     return isDirective(node) && attributeOf(node, 'otherwise') ? { at: next } : undefined;
   }
   return undefined;

@@ -1,6 +1,7 @@
 import type { MarkupReader, TemplateText, TextContext } from '../../component/index.js';
 import { type Finding, type SourcePlace, tells } from '../../problem/index.js';
 import type { Content } from '../../template/index.js';
+import { trimmedEnd, trimmedStart } from '../../template/index.js';
 import type { MarkupNode } from '../syntax/nodes.js';
 import { Places } from '../syntax/place.js';
 import type { Reader, Reading } from '../syntax/reading.js';
@@ -38,8 +39,8 @@ function outerTrimmed(nodes: readonly MarkupNode[]): readonly MarkupNode[] {
   return nodes.flatMap((node, at): readonly MarkupNode[] => {
     if (node.kind !== 'text') return [node];
     let { text } = node;
-    if (at === 0) text = text.trimStart();
-    if (at === nodes.length - 1) text = text.trimEnd();
+    if (at === 0) text = trimmedStart(text);
+    if (at === nodes.length - 1) text = trimmedEnd(text);
     return text === '' ? [] : [{ ...node, text }];
   });
 }

@@ -1,7 +1,7 @@
 import { type ComponentCore, propsByAttribute, type SlotContent, UseNode } from '../../component/index.js';
 import { isInteractive } from '../../plan/index.js';
 import { suggest } from '../../problem/index.js';
-import { type Content, deeper, localExpr } from '../../template/index.js';
+import { type Content, deeper, isBlank, localExpr, trimmedEnd, trimmedStart } from '../../template/index.js';
 import { hasHole } from '../syntax/holes.js';
 import type { MarkupElement, MarkupNode } from '../syntax/nodes.js';
 import { attributesOf, listeners, propValue } from './attributes.js';
@@ -79,7 +79,7 @@ function slotsOf(
     const slot = child.kind === 'element' ? attributeOf(child, 'slot') : undefined;
     // What stands otherwise goes where the condition before it goes.
     const isRest = isDirective(child) && attributeOf(child, 'otherwise') !== undefined;
-    const isSpace = child.kind === 'text' && child.text.trim() === '';
+    const isSpace = child.kind === 'text' && isBlank(child.text);
     const name = slot ? slot.value || 'default' : isRest ? last : 'default';
     if (!isSpace) last = name;
     bySlot.set(name, [...(bySlot.get(name) ?? []), child]);
@@ -100,16 +100,16 @@ function trimmed(nodes: readonly MarkupNode[]): readonly MarkupNode[] {
   while (isSpace(kept.at(-1))) kept.pop();
   const [first] = kept;
   if (first?.kind === 'text') {
-    const lead = first.text.length - first.text.trimStart().length;
+    const lead = first.text.length - trimmedStart(first.text).length;
     kept[0] = { ...first, text: first.text.slice(lead), at: first.at };
   }
   const last = kept.at(-1);
-  if (last?.kind === 'text') kept[kept.length - 1] = { ...last, text: last.text.trimEnd() };
+  if (last?.kind === 'text') kept[kept.length - 1] = { ...last, text: trimmedEnd(last.text) };
   return kept;
 }
 
 function isSpace(node: MarkupNode | undefined): boolean {
-  return node?.kind === 'text' && node.text.trim() === '';
+  return node?.kind === 'text' && isBlank(node.text);
 }
 
 function slotContent(

@@ -35,6 +35,21 @@ const own: readonly Case[] = [
       ),
   },
   {
+    name: 'a slot filled by a no-break space, which shows',
+    template: ({ slots }) =>
+      el.main(Leaf({ text: 'a' }, '\u00a0'), Card({ head: '\u00a0' }, '\u3000'), slots.default('none')),
+    content: { default: '\u00a0' },
+  },
+  {
+    name: 'a slot filled by a value that is a no-break space',
+    template: ({ state }) => Card({ head: 'value' }, state.text),
+    steps: [{ state: { text: '\u00a0' } }, { state: { text: ' \n' } }, { state: { text: 'some' } }],
+  },
+  {
+    name: 'a slot filled by white space alone',
+    template: () => el.main(Card({ head: 'space' }, ' \n\t')),
+  },
+  {
     name: 'a fallback that is not needed',
     template: ({ slots, state }) => el.main(slots.default(state.text)),
     content: filled,

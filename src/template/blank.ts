@@ -1,0 +1,24 @@
+const shows = /[^ \t\n\f\r]/;
+
+/**
+ * Whether a text is white space alone, which comes to nothing: spaces, tabs and line ends
+ * (https://infra.spec.whatwg.org/#ascii-whitespace). A no-break space shows, and is content as any other.
+ */
+export function isBlank(text: string): boolean {
+  // Most texts show with their first character.
+  return !(text.charCodeAt(0) > 32) && !shows.test(text);
+}
+
+/** A text without the white space that it starts with. */
+export function trimmedStart(text: string): string {
+  let from = 0;
+  while (from < text.length && isBlank(text[from] as string)) from++;
+  return text.slice(from);
+}
+
+/** A text without the white space that it ends with. */
+export function trimmedEnd(text: string): string {
+  let to = text.length;
+  while (to > 0 && isBlank(text[to - 1] as string)) to--;
+  return text.slice(0, to);
+}
