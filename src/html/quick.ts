@@ -6,6 +6,7 @@ import { making, type SpotRun, spotRun } from './code/index.js';
 import { escapeText } from './escape.js';
 import { makesIds, styledIn } from './facts.js';
 import { Frame } from './frame.js';
+import { isPlain as isPlainRoutine } from './late/plain.js';
 import { checkOf } from './lower/checks.js';
 import { spotRoutine } from './lower/index.js';
 import { Pass } from './pass.js';
@@ -14,6 +15,7 @@ import { refuseBroken } from './refuse.js';
 import { fewTimes, type Routine } from './routine.js';
 import { type ReadyContent, unusual } from './runtime.js';
 import { TextSink } from './sinks.js';
+import { writeOnTheSpot } from './spot.js';
 import { pathTo } from './spot-path.js';
 
 // The short way for what programs build most on the spot: uses of plain values, with text and plain elements in them.
@@ -57,17 +59,23 @@ class Usual {
   ): string | undefined {
     if (Object.getPrototypeOf(props) !== Object.prototype) return undefined;
     if (this.how !== making.how) this.start();
-    if (this.code) return this.code(frame, out, props, given, fills);
-    if (this.times++ === fewTimes || making.how !== 'usual') {
-      this.code = spotRun(this.routine.parts, this.component);
-      if (this.code) return this.code(frame, out, props, given, fills);
-    }
+    // What is waited for is written by instructions.
+    const isLate = frame.pass.late !== undefined && !isPlainRoutine(this.routine);
+    const code = isLate ? undefined : this.asCode();
+    if (code) return code(frame, out, props, given, fills);
     const values = valuesOf(props, this);
     const ready = fills ?? frame.fillsOf(given, this);
     if (!values || !ready) return undefined;
     for (let at = 0; at < ready.length; at++) values.push(ready[at]);
-    const { byList, run } = this.routine;
+    const { byList, instructed, run } = this.routine;
+    if (isLate) return instructed(frame, out, ...values);
     return byList ? byList(frame, out, values) : run(frame, out, ...values);
+  }
+
+  private asCode(): SpotRun | undefined {
+    if (!this.code && (this.times++ === fewTimes || making.how !== 'usual'))
+      this.code = spotRun(this.routine.parts, this.component);
+    return this.code;
   }
 
   private start(): void {
@@ -161,6 +169,15 @@ class SpotFrame extends Frame {
     this.pass.shared = undefined;
   }
 
+  override kept(): SpotFrame {
+    const { content, fills, given, ids, locals, pass, up, use, where } = this;
+    return Object.assign(new SpotFrame(pass, up, where, ids, fills, given), {
+      content,
+      use,
+      locals: [...locals],
+    });
+  }
+
   override get path(): string {
     return (pathTo([this.content], this.use) ?? []).join(' › ');
   }
@@ -233,8 +250,14 @@ export function quickText(use: UseNode): string | undefined {
 const noLocals: unknown[] = [];
 
 /** The HTML text of a use on the spot, for a rendering of any kind; undefined where something in it is unusual. */
-export function quickIn(pass: Pass, use: UseNode, ids: string): string | undefined {
+function quickIn(pass: Pass, use: UseNode, ids: string): string | undefined {
   return quickly(use, new SpotFrame(pass, undefined, undefined, ids));
+}
+
+/** The HTML text of a use: the short way where all in it is usual. */
+export function writeUse(use: UseNode, pass: Pass, ids: string): string {
+  const isShort = making.isQuick && pass.nonce === '' && !pass.uses;
+  return (isShort ? quickIn(pass, use, ids) : undefined) ?? writeOnTheSpot(use, pass, ids);
 }
 
 function quickly(use: UseNode, frame: SpotFrame): string | undefined {

@@ -14,9 +14,8 @@ import { making } from './code/index.js';
 import { escapeAttribute } from './escape.js';
 import { Pass, type Sink, type WrittenUse } from './pass.js';
 import { pretty } from './pretty.js';
-import { quickIn, quickText } from './quick.js';
+import { quickText, writeUse } from './quick.js';
 import { BytesSink, lastLength, roomBefore, TextSink } from './sinks.js';
-import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
 
 /** How HTML text is written. */
@@ -211,8 +210,7 @@ function writeAll(
   const pass = new Pass(options.form, sink);
   const ids = prepare(pass, options);
   pass.loadsInPage = options.loads === 'in-page' && options.form === 'elements';
-  const quick = making.isQuick && pass.nonce === '' && !pass.uses ? quickIn(pass, use, ids) : undefined;
-  const last = quick ?? writeOnTheSpot(use, pass, ids);
+  const last = writeUse(use, pass, ids);
   if (pass.problems.length > 0) refuse(pass.problems);
   return { last, styled: pass.styled ?? noStyles, rules: pass.styleRules.take() };
 }

@@ -7,6 +7,7 @@ import type { Form } from '../form.js';
 import { mailHtml } from '../mail.js';
 import { type PageOptions, pageEnd, pageStart } from '../page.js';
 import { Pass, tellOnConsole } from '../pass.js';
+import { writeUse } from '../quick.js';
 import {
   calledWith,
   joinedCss,
@@ -15,7 +16,6 @@ import {
   type RenderArguments,
   type RenderOptions,
 } from '../render.js';
-import { writeOnTheSpot } from '../spot.js';
 import { styleSheet } from '../styles.js';
 import { walkAsReady } from './as-ready.js';
 import { Late } from './late.js';
@@ -75,7 +75,7 @@ export function streamHtml<const Target extends Use | AnyComponent>(
   ...given: RenderArguments<Target, StreamOptions>
 ): ReadableStream<Uint8Array> {
   const stop = new AbortController();
-  const texts = chunked(pieces(target, given[0], given[1], stop.signal));
+  const texts = chunked(pieces(target, given[0], given[1], stop));
   const encoder = new TextEncoder();
   return new ReadableStream<Uint8Array>({
     async pull(controller) {
@@ -116,19 +116,18 @@ async function* pieces(
   target: unknown,
   first: unknown,
   second: unknown,
-  stopped?: AbortSignal,
+  own = new AbortController(),
 ): AsyncGenerator<string | typeof pause> {
   const called = calledWith(target, first, second);
   const { use } = called;
   const options = called.options as unknown as StreamOptions;
-  const own = new AbortController();
   const stop = (reason: unknown) => own.abort(reason);
-  const unfollow = [options.signal, stopped].map((signal) => follow(signal, stop));
+  const unfollow = follow(options.signal, stop);
   const { loads: limits = {}, fetch } = options;
   const loads = new Loads(limits, own.signal, fetch);
   try {
     const { part, pass } = begin(use, options, loads, own.signal);
-    const styled = styledOf(use, options.form ?? 'markup');
+    const styled = options.page || options.styles ? styledOf(use, options.form ?? 'markup') : noStyles;
     // Those of what is there by now stand before it, all others behind what they are of.
     const rules = pass.styleRules.take();
     if (options.page)
@@ -155,17 +154,18 @@ async function* pieces(
     if (more !== '') yield `<style${nonceText(options.nonce)}>${more}</style>`;
     if (options.page) yield pageEnd;
   } finally {
-    for (const end of unfollow) end();
+    unfollow?.();
     // Whatever is still loading is loaded for nobody.
     if (loads.isUsed) stop(new DOMException('The rendering is over.', 'AbortError'));
   }
 }
 
-function follow(signal: AbortSignal | undefined, stop: (reason: unknown) => void): () => void {
-  const stopNow = (): void => stop(signal?.reason);
-  if (signal?.aborted) stopNow();
-  signal?.addEventListener('abort', stopNow, { once: true });
-  return () => signal?.removeEventListener('abort', stopNow);
+function follow(signal: AbortSignal | undefined, stop: (reason: unknown) => void): (() => void) | undefined {
+  if (!signal) return undefined;
+  const stopNow = (): void => stop(signal.reason);
+  if (signal.aborted) stopNow();
+  signal.addEventListener('abort', stopNow, { once: true });
+  return () => signal.removeEventListener('abort', stopNow);
 }
 
 /** Writes all that is there at once, and starts what has to be waited for. */
@@ -181,13 +181,15 @@ function begin(
     const pass = new Pass(options.form);
     const ids = prepare(pass, others);
     const late = new Late(pass, loads, signal);
-    const part = late.whole(() => writeOnTheSpot(use, pass, ids));
+    const part = late.whole(() => writeUse(use, pass, ids));
     refuse(pass.problems);
     return { part, pass };
   } catch (thrown) {
     throw failedUse(thrown, use);
   }
 }
+
+const noStyles: ReadonlySet<ComponentCore> = new Set();
 
 /** The components whose rules the whole page may need: they stand before its content, which is not written yet. */
 function styledOf(use: UseNode, form: Form): ReadonlySet<ComponentCore> {
