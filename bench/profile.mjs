@@ -1,6 +1,9 @@
-// npm run bench:profile [-- a,m] [-- --no-code]: where the time of scenarios goes, by function and without what it
-// calls; small functions count as part of what they are put into.
+// npm run bench:profile [-- a,m] [-- --no-code] [-- --write]: where the time of scenarios goes, by function and without
+// what it calls; what V8 does for a function, such as joining texts, and small functions that it puts into others count as
+// part of these. With --write the table of docs/speed.md is written anew.
 import { execFileSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { build, install, root } from '../scripts/setup.mjs';
 
 install();
@@ -10,16 +13,31 @@ await bundleBench(root);
 const args = process.argv.slice(2);
 const keys = args.find((one) => !one.startsWith('-')) ?? 'all';
 const flags = args.includes('--no-code') ? ['--disallow-code-generation-from-strings'] : [];
-const printed = execFileSync('node', [...flags, 'out/bench/profile.js', keys], {
+const printed = execFileSync('node', ['--max-semi-space-size=128', ...flags, 'out/bench/profile.js', keys], {
   cwd: root,
   env: { ...process.env, NODE_ENV: 'production' },
   encoding: 'utf8',
 });
-for (const [key, ways] of Object.entries(JSON.parse(printed))) {
-  for (const [way, parts] of Object.entries(ways)) {
-    const shown = parts
-      .filter(({ share }) => share >= 0.02)
-      .map(({ name, share }) => `${name} ${Math.round(share * 100)} %`);
-    console.log(`(${key}) ${way}: ${shown.join(', ')}`);
-  }
+const titles = {
+  text: 'as text',
+  bytes: 'as bytes',
+  plain: 'by hand, plainly',
+  careful: 'by hand, carefully',
+  carefulBytes: 'the same as bytes',
+};
+const rows = Object.entries(JSON.parse(printed)).flatMap(([key, ways]) =>
+  Object.entries(ways).map(([way, parts]) => {
+    const most = parts.filter(({ share }) => share >= 0.03).slice(0, 6);
+    return `| (${key}) | ${titles[way]} | ${most.map(({ name, share }) => `\`${name}\` ${Math.round(share * 100)} %`).join(', ')} |`;
+  }),
+);
+const table = ['| scenario | way | where the time goes |', '|---|---|---|', ...rows].join('\n');
+console.log(table);
+if (args.includes('--write')) {
+  const file = join(root, 'docs/speed.md');
+  const marked = /(<!-- profile -->)[\s\S]*?(<!-- end -->)/;
+  writeFileSync(
+    file,
+    readFileSync(file, 'utf8').replace(marked, (_all, start, end) => `${start}\n${table}\n${end}`),
+  );
 }

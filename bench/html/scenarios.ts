@@ -112,9 +112,12 @@ export const cardsByHand = (rows: readonly Row[]): string => {
 };
 
 const unsafe = /[&<>"\r\0]/;
+/** Text that is escaped already, made fit for an attribute. */
+const quotes = (text: string): string => (text.includes('"') ? text.replaceAll('"', '&quot;') : text);
 
 const cardCarefully = (out: string, { name, season, crates, rare, taste }: Row): string => {
   const isSafe = !unsafe.test(name);
+  const text = isSafe ? name : escapeText(name);
   return (
     out +
     '<article class="variety ' +
@@ -122,9 +125,9 @@ const cardCarefully = (out: string, { name, season, crates, rare, taste }: Row):
     (crates === 0 ? ' sold-out"><header><b>' : '"><header><b>') +
     season +
     '</b><h3 title="' +
-    (isSafe ? name : escapeAttribute(name)) +
+    (isSafe ? name : quotes(text)) +
     '">' +
-    (isSafe ? name : escapeText(name)) +
+    text +
     '</h3></header><p>' +
     escapeText(taste) +
     (rare ? '</p><p>Only a few trees</p></article>' : '</p><p>' + crates + ' crates left</p></article>')
@@ -296,6 +299,7 @@ const formCarefully: Careful = inPieces(
   (out, { name, label, hint, type, needed, max }) => {
     const n = unsafe.test(name) ? escapeAttribute(name) : name;
     const isSafe = !unsafe.test(hint);
+    const text = isSafe ? hint : escapeText(hint);
     return (
       out +
       (needed ? '<div class="field needed"><label for="' : '<div class="field"><label for="') +
@@ -311,13 +315,13 @@ const formCarefully: Careful = inPieces(
       (needed ? '" required maxlength="' : '" maxlength="') +
       max +
       '" placeholder="' +
-      (isSafe ? hint : escapeAttribute(hint)) +
+      (isSafe ? hint : quotes(text)) +
       '" autocomplete="off" aria-describedby="' +
       n +
       '-hint"><small id="' +
       n +
       '-hint">' +
-      (isSafe ? hint : escapeText(hint)) +
+      text +
       '</small></div>'
     );
   },
@@ -344,7 +348,7 @@ const notesCarefully: Careful = inPieces(
   (out, note) => {
     const isSafe = !unsafe.test(note);
     const text = isSafe ? note : escapeText(note);
-    return `${out}<li><p>${text}</p><q title="${isSafe ? note : escapeAttribute(note)}">${text}</q></li>`;
+    return `${out}<li><p>${text}</p><q title="${isSafe ? note : quotes(text)}">${text}</q></li>`;
   },
   '</ul>',
 );
@@ -460,12 +464,13 @@ const linesCarefully: Careful = inPieces(
   thousand,
   (out, { name, taste, crates, rare, season }) => {
     const isSafe = !unsafe.test(name);
+    const text = isSafe ? name : escapeText(name);
     return (
       out +
       '<h3 class="line loud top" title="' +
-      (isSafe ? name : escapeAttribute(name)) +
+      (isSafe ? name : quotes(text)) +
       '">' +
-      (isSafe ? name : escapeText(name)) +
+      text +
       '</h3><p class="line calm">' +
       escapeText(taste) +
       ' <small class="small">' +
@@ -552,15 +557,16 @@ const spotsCarefully = (content: boolean): Careful =>
       ? cardCarefully
       : (out, { name, season, crates, rare }) => {
           const isSafe = !unsafe.test(name);
+          const text = isSafe ? name : escapeText(name);
           return (
             out +
             '<article class="variety ' +
             season +
             (crates === 0 ? ' sold-out"><header>' : '"><header>') +
             '<small>no badge</small><h3 title="' +
-            (isSafe ? name : escapeAttribute(name)) +
+            (isSafe ? name : quotes(text)) +
             '">' +
-            (isSafe ? name : escapeText(name)) +
+            text +
             '</h3></header>' +
             (rare ? '<p>Only a few trees</p></article>' : '<p>' + crates + ' crates left</p></article>')
           );
@@ -615,13 +621,14 @@ const tapsCarefully: Careful = inPieces(
   thousand,
   (out, { name, crates }) => {
     const isSafe = !unsafe.test(name);
+    const text = isSafe ? name : escapeText(name);
     return (
       out +
       '<tap-count label="' +
-      (isSafe ? name : escapeAttribute(name)) +
+      (isSafe ? name : quotes(text)) +
       (crates === 0 ? '"' : `" start="${crates}"`) +
       '><template shadowrootmode="open"><button><!--(-->' +
-      (isSafe ? name : escapeText(name)) +
+      text +
       '<!--)--> <b><!--(-->' +
       crates +
       '<!--)--></b></button></template></tap-count>'

@@ -1,17 +1,5 @@
-const inText = /[&<>\r\0]/;
-const inAttribute = /[&<>"\r\0]/;
 const nextInText = /[&<>\r\0]/g;
 const nextInAttribute = /[&<>"\r\0]/g;
-
-/** What a character is written as. A parser would drop or change the last two if they stood as they are. */
-const written: Readonly<Record<number, string>> = {
-  38: '&amp;',
-  60: '&lt;',
-  62: '&gt;',
-  34: '&quot;',
-  13: '&#13;',
-  0: '\uFFFD',
-};
 
 /**
  * Text made safe to stand between tags, so that a parser reads back the same text. A carriage return is written as
@@ -21,7 +9,7 @@ const written: Readonly<Record<number, string>> = {
  * @example escapeText('a < b & c') // 'a &lt; b &amp; c'
  */
 export function escapeText(text: string): string {
-  return (isLong(text) ? isLongSafe(text) : !inText.test(text)) ? text : escaped(text, nextInText);
+  return isLong(text) && isLongSafe(text) ? text : escaped(text, nextInText, false);
 }
 
 /**
@@ -30,8 +18,9 @@ export function escapeText(text: string): string {
  * @example escapeAttribute('say "hi"') // 'say &quot;hi&quot;'
  */
 export function escapeAttribute(text: string): string {
-  const isClean = isLong(text) ? isLongSafe(text) && !text.includes('"') : !inAttribute.test(text);
-  return isClean ? text : escaped(text, nextInAttribute);
+  return isLong(text) && isLongSafe(text) && !text.includes('"')
+    ? text
+    : escaped(text, nextInAttribute, true);
 }
 
 /** Text that is safe between tags made safe in a double-quoted attribute value as well. */
@@ -41,12 +30,14 @@ export function quoted(text: string): string {
 
 /** Whether text stands in an attribute and between tags just as it is. */
 export function isSafe(text: string): boolean {
-  return !inAttribute.test(text);
+  if (isLong(text)) return isLongSafe(text) && !text.includes('"');
+  nextInAttribute.lastIndex = 0;
+  return !nextInAttribute.test(text);
 }
 
 /** Whether a value is text that stands in an attribute and between tags just as it is. */
 export function isSafeText(value: unknown): boolean {
-  return typeof value === 'string' && !inAttribute.test(value);
+  return typeof value === 'string' && isSafe(value);
 }
 
 /** Whether it is quicker to look for each character by itself: in long text, if its characters are of one byte. */
@@ -65,53 +56,48 @@ function isLongSafe(text: string): boolean {
   );
 }
 
+/** How far one more character is looked for by walking on, since they often stand close together. */
+const near = 12;
+
 /** Text with its characters written so that a parser reads them back. */
-function escaped(text: string, next: RegExp): string {
-  if (text.length <= 100) return escapedShort(text, next === nextInAttribute);
+function escaped(text: string, next: RegExp, isQuoted: boolean): string {
+  next.lastIndex = 0;
+  if (!next.test(text)) return text;
   let out = '';
   let from = 0;
-  next.lastIndex = 0;
-  while (next.test(text)) {
-    const at = next.lastIndex - 1;
-    out += text.slice(from, at) + written[text.charCodeAt(at)];
+  let at = next.lastIndex - 1;
+  while (true) {
+    out += text.slice(from, at) + referenceOf(text.charCodeAt(at));
     from = at + 1;
+    const end = Math.min(text.length, from + near);
+    at = from;
+    while (at < end && !isEscaped(text.charCodeAt(at), isQuoted)) at++;
+    if (at < end) continue;
+    next.lastIndex = at;
+    if (!next.test(text)) return out + text.slice(from);
+    at = next.lastIndex - 1;
   }
-  return out + text.slice(from);
 }
 
-/** The same for a short text, which is quickest walked through. */
-function escapedShort(text: string, isQuoted: boolean): string {
-  let out = '';
-  let from = 0;
-  for (let at = 0; at < text.length; at++) {
-    const unit = text.charCodeAt(at);
-    if (unit > 62) continue;
-    let reference: string;
-    switch (unit) {
-      case 38:
-        reference = '&amp;';
-        break;
-      case 60:
-        reference = '&lt;';
-        break;
-      case 62:
-        reference = '&gt;';
-        break;
-      case 34:
-        if (!isQuoted) continue;
-        reference = '&quot;';
-        break;
-      case 13:
-        reference = '&#13;';
-        break;
-      case 0:
-        reference = '\uFFFD';
-        break;
-      default:
-        continue;
-    }
-    out += text.slice(from, at) + reference;
-    from = at + 1;
+function isEscaped(unit: number, isQuoted: boolean): boolean {
+  if (unit > 62) return false;
+  return unit === 38 || unit === 60 || unit === 62 || (unit === 34 && isQuoted) || unit === 13 || unit === 0;
+}
+
+/** What a character is written as. A parser would drop or change the last two if they stood as they are. */
+function referenceOf(unit: number): string {
+  switch (unit) {
+    case 38:
+      return '&amp;';
+    case 60:
+      return '&lt;';
+    case 62:
+      return '&gt;';
+    case 34:
+      return '&quot;';
+    case 13:
+      return '&#13;';
+    default:
+      return '\uFFFD';
   }
-  return out + text.slice(from);
 }

@@ -59,8 +59,10 @@ class Usual {
   ): string | undefined {
     if (Object.getPrototypeOf(props) !== Object.prototype) return undefined;
     if (this.how !== making.how) this.start();
+    const { late } = frame.pass;
+    if (this.code && late === undefined) return this.code(frame, out, props, given, fills);
     // What is waited for is written by instructions.
-    const isLate = frame.pass.late !== undefined && !isPlainRoutine(this.routine);
+    const isLate = late !== undefined && !isPlainRoutine(this.routine);
     const code = isLate ? undefined : this.asCode();
     if (code) return code(frame, out, props, given, fills);
     const values = valuesOf(props, this);

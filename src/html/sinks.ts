@@ -52,7 +52,9 @@ export class BytesSink implements Sink {
     // A unit of text is at most three bytes.
     const most = this.to + piece.length * 3;
     if (this.bytes === undefined || most > this.bytes.length) {
-      const expected = Math.min(this.last.bytes, mostExpected);
+      // With room for one more piece, of which it is not known how many bytes it will be.
+      const expected =
+        this.last.bytes > piece.length ? Math.min(this.last.bytes, mostExpected) + most - this.to : 0;
       const more = bytesOf(Math.max((this.bytes?.length ?? 0) * 2, most, expected));
       if (this.bytes) more.set(this.bytes.subarray(this.from, this.to), this.from);
       this.bytes = more;
