@@ -69,8 +69,8 @@ class Usual {
     const ready = fills ?? frame.fillsOf(given, this);
     if (!values || !ready) return undefined;
     for (let at = 0; at < ready.length; at++) values.push(ready[at]);
-    const { byList, instructed, run } = this.routine;
-    if (isLate) return instructed(frame, out, ...values);
+    if (isLate) return this.routine.instructed(frame, out, ...values);
+    const { byList, run } = this.routine;
     return byList ? byList(frame, out, values) : run(frame, out, ...values);
   }
 
