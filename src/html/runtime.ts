@@ -449,6 +449,11 @@ export function shown(frame: Frame, step: ShowStep, value: unknown): string {
   return typeof value === 'number' ? String(value) : textOf(frame, step, value);
 }
 
+/** A text with its escapes; undefined for what is none. */
+export function escapedIfText(value: unknown): string | undefined {
+  return typeof value === 'string' ? escapeText(value) : undefined;
+}
+
 /** A part of an attribute's text; `text` is the value as it stands between tags, where it was shown there before. */
 export function shownInAttribute(frame: Frame, step: ShowStep, value: unknown, text?: string): string {
   return typeof value === 'string' ? inQuotes(value, text) : textOf(frame, step, value);

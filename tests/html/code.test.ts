@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { calc, component, eachOf, el, given, phrase, prop, slot, type Use } from 'zesty-lattice';
+import {
+  calc,
+  component,
+  eachOf,
+  el,
+  given,
+  type LatticeError,
+  phrase,
+  prop,
+  slot,
+  type Use,
+} from 'zesty-lattice';
 import { renderBytes, renderHtml, renderPage, renderPageBytes } from 'zesty-lattice/html';
 import { componentCore, propNameFaults } from '../../src/component/index.js';
 import { codeOf } from '../../src/html/code/ahead.js';
@@ -230,3 +241,75 @@ test.each([
     expect(bytes.buffer.byteLength).toBeLessThan(Math.max(20_000, bytes.length * 4));
   }
 });
+
+describe('calls that share a frame', () => {
+  interface Branch {
+    readonly name: unknown;
+    readonly branches?: readonly Branch[];
+  }
+  const Branches = component('branch-tree', {
+    props: { branch: prop.record<Branch>() },
+    template: ({ props }): ReturnType<typeof el.li> =>
+      el.li(
+        props.branch.name as never,
+        el.ul(eachOf(props.branch.branches, (inner) => Branches({ branch: inner }))),
+      ),
+  });
+
+  test('tell each its own path, with the numbers of the rows around it', () => {
+    const branch: Branch = {
+      name: 'a',
+      branches: [
+        { name: 'b', branches: [{ name: 'c' }, { name: 'd' }] },
+        { name: 'e', branches: [{ name: 'f' }, { name: { no: 'text' } }, { name: 'g' }] },
+        { name: [1] },
+      ],
+    };
+    for (const [, told] of inEachWay(Branches, () => problemsOf(() => renderHtml(Branches, { branch }))))
+      expect(told).toEqual([
+        'branch-tree › branch-tree[2] › branch-tree[2]: content-not-allowed',
+        'branch-tree › branch-tree[3]: content-not-allowed',
+      ]);
+  });
+
+  test('of records of whatever class', () => {
+    class Twig {
+      readonly name = 'twig';
+    }
+    const branch = { name: 'a', branches: [new Twig()] };
+    for (const [, html] of inEachWay(Branches, () => renderHtml(Branches, { branch })))
+      expect(html).toBe('<li>a<ul><li>twig<ul></ul></li></ul></li>');
+  });
+});
+
+test('a value that is shown in quotes and between tags is told once for each, in their order', () => {
+  const Quoted = component('quoted-sign', {
+    props: { row: prop.record<{ readonly name: unknown }>() },
+    template: ({ props: { row } }) =>
+      el.p(
+        { title: row.name as never },
+        row.name as never,
+        el.b({ title: row.name as never }, row.name as never),
+      ),
+  });
+  for (const [, told] of inEachWay(Quoted, () => problemsOf(() => renderHtml(Quoted, { row: { name: {} } }))))
+    expect(told).toEqual([
+      'quoted-sign: attribute-invalid',
+      'quoted-sign: content-not-allowed',
+      'quoted-sign: attribute-invalid',
+      'quoted-sign: content-not-allowed',
+    ]);
+  for (const [, html] of inEachWay(Quoted, () => renderHtml(Quoted, { row: { name: '"a" & <b>' } })))
+    expect(html).toBe(
+      '<p title="&quot;a&quot; &amp; &lt;b&gt;">"a" &amp; &lt;b&gt;<b title="&quot;a&quot; &amp; &lt;b&gt;">"a" &amp; &lt;b&gt;</b></p>',
+    );
+});
+
+function problemsOf(work: () => unknown): readonly string[] {
+  try {
+    work();
+  } catch (thrown) {
+    return (thrown as LatticeError).problems.map(({ code, where }) => `${where}: ${code}`);
+  }
+  return [];
+}

@@ -549,16 +549,15 @@ class RoutineWriter {
     const isText = type === 'text' || as === 'attribute';
     const inAttribute = as === 'attribute' || as === 'attribute part';
     const safe = this.safe(value, code);
-    const [inText, inQuotes] = this.times(value);
-    const text = inAttribute && safe && inText > 0 ? this.escapedOf(code, safe, isText) : undefined;
-    let escaped = this.escaped(step, code, isText, inAttribute);
-    if (text !== undefined)
-      escaped = isText ? `${this.name('quoted')}(${text})` : escaped.replace(/\)$/, `, ${text})`);
-    if (!safe && !isText && !inAttribute) return this.term({ code: this.unknown(step, code) });
-    if (!safe) return this.term({ code: escaped });
-    const isKept = inAttribute ? inQuotes > 1 : inText + inQuotes > 1;
-    const written = `${safe} ? ${code} : ${escaped}`;
-    const kept = isKept ? this.keptText(code, inAttribute ? 'Quoted' : 'Text', written) : undefined;
+    const escaped = this.escaped(step, code, isText, inAttribute);
+    if (!safe) return this.term({ code: isText || inAttribute ? escaped : this.unknown(step, code) });
+    const isKnown = type === 'text';
+    const text = isText && !isKnown ? undefined : this.escapedOnce(value, code, safe, isKnown);
+    if (!inAttribute && text !== undefined)
+      return this.term({ code: isKnown ? text : `(${text} ?? ${escaped})` });
+    const fromText = isKnown ? `${this.name('quoted')}(${text})` : escaped.replace(/\)$/, `, ${text})`);
+    const written = `${safe} ? ${code} : ${text === undefined ? escaped : fromText}`;
+    const kept = this.times(value)[1] > 1 && inAttribute ? this.keptText(code, 'Quoted', written) : undefined;
     this.term({ code: kept ?? `(${written})` });
   }
 
@@ -584,12 +583,14 @@ class RoutineWriter {
   }
 
   /**
-   * The name of a value's text with its escapes, from which that in quotes is made. What is known to be text is
-   * escaped now; of all else it is told in its place, so that it is there only where it was shown before.
+   * The name of a value's text with its escapes, where it is shown between tags and once more: that in quotes is made of
+   * it. Of what is not known to be text there may be none; what else it is, is told where it is shown.
    */
-  private escapedOf(code: string, safe: string, isText: boolean): string | undefined {
-    if (isText) return this.keptText(code, 'Text', `${safe} ? ${code} : ${this.name('escapeText')}(${code})`);
-    return this.found(({ safe }) => safe, `${code} Text`);
+  private escapedOnce(value: Core, code: string, safe: string, isKnown: boolean): string | undefined {
+    const [inText, inQuotes] = this.times(value);
+    if (inText === 0 || inText + inQuotes < 2) return undefined;
+    const escape = this.name(isKnown ? 'escapeText' : 'escapedIfText');
+    return this.keptText(code, 'Text', `${safe} ? ${code} : ${escape}(${code})`);
   }
 
   private keptText(code: string, how: 'Text' | 'Quoted', written: string): string | undefined {
@@ -649,7 +650,7 @@ class RoutineWriter {
     const code = this.code(value);
     const called = this.name(isPlain ? 'attribute' : 'attributeOfValue');
     const safe = isPlain ? this.safe(value, code) : undefined;
-    const text = safe ? this.found(({ safe }) => safe, `${code} Text`) : undefined;
+    const text = safe ? this.escapedOnce(value, code, safe, false) : undefined;
     const args = ['frame', this.step(step), code, ...(text === undefined ? [] : [text])];
     const other = { code: `${called}(${args.join(', ')})` };
     if (!safe) return this.term(other);
