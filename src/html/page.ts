@@ -12,7 +12,7 @@ import { escapeAttribute, escapeText } from './escape.js';
 import { mailHtml } from './mail.js';
 import { Pass, type Sink, tellOnConsole } from './pass.js';
 import { joinedCss, nonceText, type RenderOptions, sheetLink, withCall, writeTo } from './render.js';
-import { BytesSink, lastLength, roomBefore, TextSink } from './sinks.js';
+import { BytesSink, lastBytes, roomBefore, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
 
@@ -64,7 +64,7 @@ export function renderPage(target: Use | AnyComponent, options: PageOptions): st
  */
 export function renderPageBytes(target: Use | AnyComponent, options: Omit<PageOptions, 'mail'>): Uint8Array {
   const use = pageUse(target, options, renderPageBytes);
-  const sink = new BytesSink(lastLength(use.component), roomBefore);
+  const sink = new BytesSink(lastBytes(use.component), roomBefore);
   const { before, last } = pageParts(use, options, sink);
   return sink.with(last + pageEnd, before);
 }

@@ -15,7 +15,7 @@ import { escapeAttribute } from './escape.js';
 import { Pass, type Sink, type WrittenUse } from './pass.js';
 import { pretty } from './pretty.js';
 import { quickText, writeUse } from './quick.js';
-import { BytesSink, lastLength, roomBefore, TextSink } from './sinks.js';
+import { BytesSink, lastBytes, roomBefore, TextSink } from './sinks.js';
 import { styleSheet } from './styles.js';
 
 /** How HTML text is written. */
@@ -105,7 +105,7 @@ export function renderBytes<const Target extends Use | AnyComponent>(
   ...given: RenderArguments<Target>
 ): Uint8Array {
   const { use, options } = calledWith(target, given[0], given[1]);
-  const sink = new BytesSink(lastLength(use.component), options.styles ? roomBefore : 0);
+  const sink = new BytesSink(lastBytes(use.component), options.styles ? roomBefore : 0);
   const { last, rules, styled } = writeTo(use, options, sink);
   if (!options.styles || (styled.size === 0 && rules === '')) return sink.with(last);
   return sink.with(last, `<style${nonceText(options.nonce)}>${joinedCss(styleSheet(styled), rules)}</style>`);

@@ -1,4 +1,4 @@
-import { perComponent } from '../component/index.js';
+import { type ComponentCore, perComponent } from '../component/index.js';
 import type { Sink } from './pass.js';
 
 /** Gathers text in pieces that are laid out flat while they are new: then nothing has to walk through all of them later. */
@@ -27,8 +27,17 @@ export class TextSink implements Sink {
 /** How much room is kept for a head of a page, or its rules; longer ones are joined in a buffer of their own. */
 export const roomBefore = 16_384;
 
-/** How many bytes a component came to last: the next buffer for it is made of that size, so that it need not grow. */
-export const lastLength = /* @__PURE__ */ perComponent(() => ({ bytes: 0 }));
+/** What a component came to last, so that the next buffer for it need not grow. */
+export interface LastBytes {
+  bytes: number;
+  /** Whether it had characters of more than one byte. */
+  isWide: boolean;
+}
+
+export const lastBytes: (component: ComponentCore) => LastBytes = /* @__PURE__ */ perComponent(() => ({
+  bytes: 0,
+  isWide: false,
+}));
 
 /** How much room is made before anything is known to need it. */
 const mostExpected = 1_048_576;
@@ -36,30 +45,45 @@ const mostExpected = 1_048_576;
 /** Gathers text as the bytes of UTF-8, in one buffer that grows. */
 export class BytesSink implements Sink {
   private bytes: Uint8Array | undefined;
-  private readonly last: { bytes: number };
+  private readonly last: LastBytes;
   /** Where it starts: what has to stand before it is known last. */
   private readonly from: number;
   private to: number;
+  private isWide: boolean;
 
   /** @param before how much room to keep for what is put before it */
-  constructor(last: { bytes: number }, before: number) {
+  constructor(last: LastBytes, before: number) {
     this.last = last;
+    this.isWide = last.isWide;
     this.from = before;
     this.to = before;
   }
 
   take(piece: string): void {
-    // A unit of text is at most three bytes.
-    const most = this.to + piece.length * 3;
-    if (this.bytes === undefined || most > this.bytes.length) {
-      // With room for one more piece, of which it is not known how many bytes it will be.
-      const expected =
-        this.last.bytes > piece.length ? Math.min(this.last.bytes, mostExpected) + most - this.to : 0;
-      const more = bytesOf(Math.max((this.bytes?.length ?? 0) * 2, most, expected));
-      if (this.bytes) more.set(this.bytes.subarray(this.from, this.to), this.from);
-      this.bytes = more;
+    const { length } = piece;
+    // A unit of text is at most three bytes, and most are one. Where not all of it found room, less than four bytes are
+    // left over: with four more, as many bytes as units are all of it.
+    let bytes = this.withRoom(this.isWide ? length * 3 : length + 4);
+    let written = write(piece, bytes, this.to);
+    if (written !== length && !this.isWide) {
+      this.isWide = true;
+      bytes = this.withRoom(length * 3);
+      written = write(piece, bytes, this.to);
     }
-    this.to += write(piece, this.bytes, this.to);
+    this.to += written;
+  }
+
+  /** The buffer, with room for so many bytes more. */
+  private withRoom(count: number): Uint8Array {
+    const most = this.to + count;
+    const { bytes } = this;
+    if (bytes && most <= bytes.length) return bytes;
+    // A little more than the last time: pages of one kind differ a little.
+    const expected = Math.min(this.last.bytes + (this.last.bytes >> 3), mostExpected);
+    const more = bytesOf(Math.max((bytes?.length ?? 0) * 2, most, expected));
+    if (bytes) more.set(bytes.subarray(this.from, this.to), this.from);
+    this.bytes = more;
+    return more;
   }
 
   /** All of it, with what comes last, and what stands before it. */
@@ -67,6 +91,7 @@ export class BytesSink implements Sink {
     if (last !== '' || this.bytes === undefined) this.take(last);
     const bytes = this.bytes as Uint8Array;
     this.last.bytes = this.to;
+    this.last.isWide = this.isWide;
     if (before === '') return trimmed(bytes, this.from, this.to);
     const first = encoder.encode(before);
     const from = this.from - first.length;

@@ -313,3 +313,25 @@ function problemsOf(work: () => unknown): readonly string[] {
   }
   return [];
 }
+
+test('bytes are those of the text, whatever the same component came to before', () => {
+  const Row = component('byte-rows', {
+    props: { rows: prop.list<string>() },
+    template: ({ props }) => el.ul(eachOf(props.rows, (row) => el.li(row))),
+  });
+  for (const [text, count] of [
+    ['short', 1],
+    ['plain', 4000],
+    ['plain', 4100],
+    ['柑橘', 4000],
+    ['plain', 9000],
+    ['é 🍊 & \ud83c', 300],
+    ['', 0],
+  ] as const) {
+    const rows = Array.from({ length: count }, (_, n) => `${text} ${n}`);
+    for (const options of [{}, { styles: true }])
+      expect(
+        Buffer.compare(renderBytes(Row, { rows }, options), Buffer.from(renderHtml(Row, { rows }, options))),
+      ).toBe(0);
+  }
+});
