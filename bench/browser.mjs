@@ -47,6 +47,13 @@ try {
         `${String(count).padStart(6)} rows  ${step.padEnd(20)} ratio ${(ours / byHand).toFixed(2).padStart(5)}   ${figures}`,
       );
     }
+    if (count === 10_000) {
+      const warm = await page.evaluate(`again(${count}, 60)`);
+      for (const [step, { ours, byHand }] of Object.entries(warm))
+        console.log(
+          `${count} rows  ${step}, again and again in one element: ratio ${(ours / byHand).toFixed(2)}   ours ${ours.toFixed(2)} ms, by hand ${byHand.toFixed(2)} ms`,
+        );
+    }
     await page.close();
   }
 } finally {

@@ -228,4 +228,39 @@ async function measure(
   return results;
 }
 
-Object.assign(window, { measure });
+/** The short steps to and fro in one element each, in turns: what they cost once the browser has compiled them. */
+async function again(
+  count: number,
+  times: number,
+): Promise<Record<string, { ours: number; byHand: number }>> {
+  const results: Record<string, { ours: number; byHand: number }> = {};
+  for (const name of ['update every tenth', 'swap two', 'remove one']) {
+    const { from, to } = steps[name] as (typeof steps)[string];
+    const before = from(count);
+    const after = to(count, before, 0);
+    const spent: Record<string, number[]> = {};
+    const tables = ['crate-table', 'hand-table'].map((tag) => {
+      const table = document.createElement(tag) as Table;
+      table.rows = before;
+      document.body.append(table);
+      spent[tag] = [];
+      return [tag, table] as const;
+    });
+    for (let n = 0; n < times * 2; n++) {
+      for (const [tag, table] of n % 4 < 2 ? tables : [...tables].reverse()) {
+        await Promise.resolve();
+        const start = performance.now();
+        table.rows = n % 2 === 0 ? after : before;
+        await Promise.resolve();
+        await Promise.resolve();
+        if (n % 2 === 0) spent[tag]?.push(performance.now() - start);
+      }
+    }
+    const late = (tag: string): number => median((spent[tag] ?? []).slice(times >> 1));
+    results[name] = { ours: late('crate-table'), byHand: late('hand-table') };
+    for (const [, table] of tables) table.remove();
+  }
+  return results;
+}
+
+Object.assign(window, { again, measure });

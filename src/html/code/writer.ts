@@ -589,8 +589,8 @@ class RoutineWriter {
   private escapedOnce(value: Core, code: string, safe: string, isKnown: boolean): string | undefined {
     const [inText, inQuotes] = this.times(value);
     if (inText === 0 || inText + inQuotes < 2) return undefined;
-    const escape = this.name(isKnown ? 'escapeText' : 'escapedIfText');
-    return this.keptText(code, 'Text', `${safe} ? ${code} : ${escape}(${code})`);
+    const escaper = this.name(isKnown ? 'escapeText' : 'escapedIfText');
+    return this.keptText(code, 'Text', `${safe} ? ${code} : ${escaper}(${code})`);
   }
 
   private keptText(code: string, how: 'Text' | 'Quoted', written: string): string | undefined {
