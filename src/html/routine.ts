@@ -40,11 +40,16 @@ export class Routine implements Callable {
     let times = 0;
     let closures: ListRun | undefined;
     return (frame, out, ...values) => {
-      closures ??= listRun(parts);
-      if (isUsual && times++ < fewTimes) return closures(frame, out, values as unknown[]);
+      if (isUsual && times++ < fewTimes) {
+        closures ??= listRun(parts);
+        return closures(frame, out, values as unknown[]);
+      }
       const code = codeRun(parts);
-      if (!code) this.byList = closures;
-      this.run = code ?? withList(closures);
+      if (code) this.run = code;
+      else {
+        this.byList = closures ?? listRun(parts);
+        this.run = withList(this.byList);
+      }
       return this.run(frame, out, ...values);
     };
   }

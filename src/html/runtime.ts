@@ -186,28 +186,13 @@ export function provide(
   };
 }
 
-/** The frame of a component that is called with nothing to fill its slots. */
-export function nextFrame(frame: Frame, where: Where, ids: string): Frame {
-  return frame.called(where, ids);
-}
-
-/** The frame of a component whose slots its caller fills. */
-export function filledFrame(
-  frame: Frame,
-  where: Where,
-  ids: string,
-  fills: readonly (HtmlFill | undefined)[],
-): Frame {
-  return new Frame(frame.pass, frame, where, ids, fills);
-}
-
 /** The frame of a component that is called. */
 export function calledFrame(
   frame: Frame,
   { accepted, where }: CallStep,
   ids: string,
-  fills: readonly (HtmlFill | undefined)[] | undefined,
-  values: readonly (() => unknown)[] | undefined,
+  fills?: readonly (HtmlFill | undefined)[],
+  values?: readonly (() => unknown)[],
 ): Frame {
   const given = accepted && handedOn(accepted, frame.given, values ?? []);
   if (given === undefined && fills === undefined) return frame.called(where, ids);

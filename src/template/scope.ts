@@ -1,4 +1,5 @@
 import { isBlank } from './blank.js';
+
 /**
  * What one use of a component reads from while it is rendered. Expressions hold places in it, never values,
  * so that one compiled template serves every use.

@@ -718,10 +718,8 @@ class RoutineWriter {
     const fills = this.fills(step.fills);
     this.flush();
     const call = this.step(step);
-    const given = accepted ? `, [${accepted.join(', ')}]` : '';
-    const frame = accepted
-      ? `${this.name('calledFrame')}(frame, ${call}, ${ids}, ${fills}${given})`
-      : `${this.name(fills === '[]' ? 'nextFrame' : 'filledFrame')}(frame, ${this.place(step.where)}, ${ids}${fills === '[]' ? '' : `, ${fills}`})`;
+    const more = accepted ? [fills, `[${accepted.join(', ')}]`] : fills === '[]' ? [] : [fills];
+    const frame = `${this.name('calledFrame')}(${['frame', call, ids, ...more].join(', ')})`;
     const isItself = step.routine().parts === this.parts;
     const called = isItself ? this.own : `${call}.routine().run`;
     this.line(`out = ${called}(${[frame, 'out', ...args].join(', ')});`);

@@ -6,6 +6,7 @@ import {
   type ExprCore,
   rawTextElements,
   SlotNode,
+  trimmedEnd,
   trimmedStart,
   trusted,
 } from '../../template/index.js';
@@ -47,16 +48,9 @@ function joined(text: string): string {
   // Line by line: a pattern over all of it would look at the white space of a long line again and again.
   const parts = lines.map((line, at) => {
     const started = at === 0 ? line : trimmedStart(line);
-    return at === lines.length - 1 ? started : withoutIndent(started);
+    return at === lines.length - 1 ? started : trimmedEnd(started);
   });
   return parts.filter((part) => part !== '').join(' ');
-}
-
-/** A line without the spaces and tabs at its end. */
-function withoutIndent(line: string): string {
-  let end = line.length;
-  while (end > 0 && (line[end - 1] === ' ' || line[end - 1] === '\t')) end--;
-  return line.slice(0, end);
 }
 
 function textContent(node: MarkupString, locals: Locals, reading: TextReading): Content[] {
