@@ -2,13 +2,12 @@
 // what it calls; what V8 does for a function, such as joining texts, and small functions that it puts into others count as
 // part of these. With --write the table of docs/speed.md is written anew.
 import { execFileSync } from 'node:child_process';
-import { readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { build, install, root } from '../scripts/setup.mjs';
 
 install();
 build();
 const { bundleBench } = await import('./html/bundle.mjs');
+const { writeTables } = await import('./html/tables.mjs');
 await bundleBench(root);
 const args = process.argv.slice(2);
 const keys = args.find((one) => !one.startsWith('-')) ?? 'all';
@@ -33,11 +32,4 @@ const rows = Object.entries(JSON.parse(printed)).flatMap(([key, ways]) =>
 );
 const table = ['| scenario | way | where the time goes |', '|---|---|---|', ...rows].join('\n');
 console.log(table);
-if (args.includes('--write')) {
-  const file = join(root, 'docs/speed.md');
-  const marked = /(<!-- profile -->)[\s\S]*?(<!-- end -->)/;
-  writeFileSync(
-    file,
-    readFileSync(file, 'utf8').replace(marked, (_all, start, end) => `${start}\n${table}\n${end}`),
-  );
-}
+if (args.includes('--write')) writeTables(root, { profile: table });

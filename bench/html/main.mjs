@@ -1,12 +1,12 @@
 // npm run bench [-- --quick] [-- --write]: HTML text against code written by hand, in several processes, each way in
 // turns and byte for byte the same. With --write the tables of docs/speed.md and the plot are written anew.
 import { execFileSync } from 'node:child_process';
-import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { importing, importTable } from '../importing.mjs';
 import { bundleBench } from './bundle.mjs';
 import { plot } from './plot.mjs';
+import { writeTables } from './tables.mjs';
 
 const root = new URL('../..', import.meta.url).pathname;
 const isQuick = process.argv.includes('--quick');
@@ -142,20 +142,13 @@ for (const [title, text] of [
   console.log(`${title}\n${text}\n`);
 
 if (process.argv.includes('--write')) {
-  const file = join(root, 'docs/speed.md');
-  let text = readFileSync(file, 'utf8');
-  for (const [mark, made] of Object.entries({
+  writeTables(root, {
     machine: `${machine}.`,
     pages: table,
     growth: growthTable,
     starting: startTable,
     importing: imports,
     escaping: escapeTable,
-  }))
-    text = text.replace(
-      new RegExp(`(<!-- ${mark} -->)[\\s\\S]*?(<!-- end -->)`),
-      (_all, start, end) => `${start}\n${made}\n${end}`,
-    );
-  writeFileSync(file, text);
+  });
   await plot(growth, join(root, 'docs/screenshots/speed.png'));
 }
