@@ -2,7 +2,8 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
-import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core';
+import { setTimeout } from 'node:timers/promises';
+import { type Browser, type BrowserContext, chromium, type Page, type Route } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { lattice } from '../cli/lattice.js';
@@ -195,6 +196,33 @@ describe('lattice preview', () => {
       .toContain('<!-- For one fruit -->\n<price-tag cents="85"></price-tag>\n');
     expect(read(file).match(/For one fruit/g)).toHaveLength(1);
     expect(lattice('check', join(preview.folder, 'orchard/components')).code).toBe(0);
+  });
+
+  test('saves and copies what is given, also where the server has not yet answered what comes of it', async () => {
+    await choose(page, 'price-tag');
+    await typeInto(page, 'Name of the sample', 'Soon after');
+    const slowly = async (route: Route): Promise<void> => {
+      await setTimeout(700);
+      await route.continue();
+    };
+    await page.route('**/@lattice/shown', slowly);
+    await typeInto(page, 'Cents', '61');
+    await tabTo(page, 'Copy as HTML text');
+    await page.keyboard.press('Enter');
+    await expect.poll(() => page.getByRole('status').innerText(), soon).toBe('The use is copied.');
+    expect(await clipboard()).toBe('<price-tag cents="61"></price-tag>');
+    await typeInto(page, 'Cents', '62');
+    await tabTo(page, 'Copy as functions');
+    await page.keyboard.press('Enter');
+    await expect.poll(() => page.getByRole('status').innerText(), soon).toBe('The use is copied.');
+    expect(await clipboard()).toBe('PriceTag({ cents: 62 })');
+    await typeInto(page, 'Cents', '63');
+    await page.getByLabel('Name of the sample').press('Enter');
+    await expect.poll(() => page.getByRole('status').innerText(), soon).toMatch(/^Saved in/);
+    expect(read('orchard/components/price-tag.sample.html')).toContain(
+      '<!-- Soon after -->\n<price-tag cents="63"></price-tag>\n',
+    );
+    await page.unroute('**/@lattice/shown', slowly);
   });
 
   test.runIf(isLong)(

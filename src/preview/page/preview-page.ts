@@ -18,6 +18,7 @@ import {
   sampleAddress,
   settled,
   show,
+  shownNow,
 } from './state.js';
 import { ValueField } from './value-field.js';
 import { type Held, inWords } from './values.js';
@@ -66,12 +67,16 @@ export const PreviewPage = component('preview-page', {
     },
     renewed: () => ({ said: [] }),
     forget: () => ({ sent: [] }),
-    copy: async ({ state }, what: 'html' | 'code' | 'address') => {
-      const text = what === 'html' ? state.shown.text : what === 'code' ? state.shown.code : location.href;
+    copy: async (_now, what: 'html' | 'code' | 'address') => {
       try {
+        const text =
+          what === 'address' ? location.href : (await shownNow())[what === 'html' ? 'text' : 'code'];
         await navigator.clipboard.writeText(text);
-      } catch {
-        return { notice: 'The browser does not let the page copy.' };
+      } catch (thrown) {
+        const { message, name } = thrown as Error;
+        return {
+          notice: name === 'NotAllowedError' ? 'The browser does not let the page copy.' : message,
+        };
       }
       return { notice: what === 'address' ? 'The address is copied.' : 'The use is copied.' };
     },
@@ -80,7 +85,8 @@ export const PreviewPage = component('preview-page', {
       event.preventDefault();
       const name = state.sampleName.trim();
       try {
-        const { file } = await save(state.name, name, state.shown.text, isMeant);
+        const { text } = await shownNow();
+        const { file } = await save(state.name, name, text, isMeant);
         return { notice: `Saved in ${file.replace(/^.*\//, '')}.`, isTaken: false };
       } catch (thrown) {
         const { message } = thrown as Error;

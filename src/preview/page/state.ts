@@ -110,7 +110,10 @@ export function settled(
   };
 }
 
-let asked = 0;
+let asked: Promise<Shown> = Promise.resolve(noneShown);
+
+/** What comes of what is given now, also where the server has yet to answer; `state.shown` is what it answered last. */
+export const shownNow = (): Promise<Shown> => asked;
 
 /** Asks what comes of what the component is given now; what is asked later counts. */
 export async function show(
@@ -118,10 +121,11 @@ export async function show(
   change: Change,
 ): Promise<void> {
   if (name === '') return;
-  const own = ++asked;
+  const own = text === '' ? shownOf(name, its) : shownText(text);
+  asked = own;
   change({ isAsking: true });
   try {
-    const shown = text === '' ? await shownOf(name, its) : await shownText(text);
+    const shown = await own;
     if (own === asked) change({ shown, failure: '', isAsking: false });
   } catch (thrown) {
     if (own === asked) change({ failure: (thrown as Error).message, isAsking: false });
