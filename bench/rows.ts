@@ -10,7 +10,8 @@ interface HandRow {
 
 /**
  * The same element written by hand, as carefully as we know: one template that is cloned, text nodes kept and changed;
- * rows at both ends that stay are walked past, and of the others only those move that have to.
+ * rows at both ends that stay are walked past, what stood at one end and stands at the other is moved, and of the rest
+ * only those move that have to.
  */
 class HandTable extends HTMLElement {
   static readonly template = (() => {
@@ -38,45 +39,68 @@ class HandTable extends HTMLElement {
     const old = this.#rows;
     const next = new Array<HandRow>(rows.length);
     this.#rows = next;
+    let from = 0;
     let start = 0;
     let oldEnd = old.length;
     let end = rows.length;
-    while (start < oldEnd && start < end && (old[start] as HandRow).row.id === (rows[start] as Row).id) {
-      next[start] = show(old[start] as HandRow, rows[start] as Row);
-      start++;
+    for (;;) {
+      while (from < oldEnd && start < end && (old[from] as HandRow).row.id === (rows[start] as Row).id) {
+        next[start] = show(old[from] as HandRow, rows[start] as Row);
+        start++;
+        from++;
+      }
+      while (
+        oldEnd > from &&
+        end > start &&
+        (old[oldEnd - 1] as HandRow).row.id === (rows[end - 1] as Row).id
+      ) {
+        end--;
+        oldEnd--;
+        next[end] = show(old[oldEnd] as HandRow, rows[end] as Row);
+      }
+      if (from === oldEnd || start === end) break;
+      const first = old[from] as HandRow;
+      const last = old[oldEnd - 1] as HandRow;
+      if (first.row.id === (rows[end - 1] as Row).id) {
+        this.#body.insertBefore(first.node, next[end]?.node ?? null);
+        end--;
+        from++;
+        next[end] = show(first, rows[end] as Row);
+      } else if (last.row.id === (rows[start] as Row).id) {
+        this.#body.insertBefore(last.node, first.node);
+        next[start] = show(last, rows[start] as Row);
+        start++;
+        oldEnd--;
+      } else break;
     }
-    while (
-      oldEnd > start &&
-      end > start &&
-      (old[oldEnd - 1] as HandRow).row.id === (rows[end - 1] as Row).id
-    ) {
-      end--;
-      oldEnd--;
-      next[end] = show(old[oldEnd] as HandRow, rows[end] as Row);
-    }
-    if (start === oldEnd) return this.#insert(rows, next, start, end);
-    if (start === end) return this.#remove(old, start, oldEnd);
+    if (from === oldEnd) return this.#insert(rows, next, start, end);
+    if (start === end) return this.#remove(old, from, oldEnd);
     const known = new Map<number, number>();
-    for (let at = start; at < oldEnd; at++) known.set((old[at] as HandRow).row.id, at);
-    const from: number[] = [];
+    for (let at = from; at < oldEnd; at++) known.set((old[at] as HandRow).row.id, at);
+    const places: number[] = [];
+    const hasStayed = new Uint8Array(oldEnd - from);
+    let isRising = true;
+    let highest = -1;
     for (let at = start; at < end; at++) {
-      const { id } = rows[at] as Row;
-      const place = known.get(id) ?? -1;
-      from.push(place);
-      if (place >= 0) known.delete(id);
+      const place = known.get((rows[at] as Row).id) ?? -1;
+      places.push(place);
+      if (place < 0) continue;
+      hasStayed[place - from] = 1;
+      isRising &&= place > highest;
+      highest = place;
     }
-    if (known.size === oldEnd - start) {
-      this.#remove(old, start, oldEnd);
+    if (highest < 0) {
+      this.#remove(old, from, oldEnd);
       return this.#insert(rows, next, start, end);
     }
-    for (const place of known.values()) (old[place] as HandRow).node.remove();
-    const staying = longestRun(from);
+    for (let at = from; at < oldEnd; at++) if (hasStayed[at - from] === 0) (old[at] as HandRow).node.remove();
+    const staying = isRising ? undefined : longestRun(places);
     let before: Node | null = next[end]?.node ?? null;
     for (let at = end - 1; at >= start; at--) {
-      const place = from[at - start] as number;
+      const place = places[at - start] as number;
       const row = place < 0 ? make(rows[at] as Row) : show(old[place] as HandRow, rows[at] as Row);
       next[at] = row;
-      if (place < 0 || !staying.has(at - start)) this.#body.insertBefore(row.node, before);
+      if (place < 0 || (staying && !staying.has(at - start))) this.#body.insertBefore(row.node, before);
       before = row.node;
     }
   }
@@ -202,12 +226,23 @@ async function time(
 
 const median = (all: readonly number[]): number => [...all].sort((a, b) => a - b)[all.length >> 1] ?? 0;
 
+interface Figures {
+  readonly ours: number;
+  readonly byHand: number;
+  /** The middle of the rounds' own ratios: what slows the machine down for a while slows both of a round. */
+  readonly ratio: number;
+}
+
+function figures(times: Readonly<Record<string, readonly number[]>>, skipped: number): Figures {
+  const ours = (times['crate-table'] ?? []).slice(skipped);
+  const byHand = (times['hand-table'] ?? []).slice(skipped);
+  const ratio = median(ours.map((one, round) => one / (byHand[round] ?? one)));
+  return { ours: median(ours), byHand: median(byHand), ratio };
+}
+
 /** Runs each step for both, in turns; checks that both show the same. */
-async function measure(
-  count: number,
-  rounds: number,
-): Promise<Record<string, { ours: number; byHand: number }>> {
-  const results: Record<string, { ours: number; byHand: number }> = {};
+async function measure(count: number, rounds: number): Promise<Record<string, Figures>> {
+  const results: Record<string, Figures> = {};
   for (const [name, { from, to }] of Object.entries(steps)) {
     const times: Record<string, number[]> = { 'crate-table': [], 'hand-table': [] };
     for (let round = 0; round < rounds; round++) {
@@ -222,18 +257,14 @@ async function measure(
       }
       if (shown.size !== 1) throw new Error(`${name}: the two tables differ`);
     }
-    const skip = (tag: string): number => median((times[tag] ?? []).slice(2));
-    results[name] = { ours: skip('crate-table'), byHand: skip('hand-table') };
+    results[name] = figures(times, 2);
   }
   return results;
 }
 
 /** The short steps to and fro in one element each, in turns: what they cost once the browser has compiled them. */
-async function again(
-  count: number,
-  times: number,
-): Promise<Record<string, { ours: number; byHand: number }>> {
-  const results: Record<string, { ours: number; byHand: number }> = {};
+async function again(count: number, times: number): Promise<Record<string, Figures>> {
+  const results: Record<string, Figures> = {};
   for (const name of ['update every tenth', 'swap two', 'remove one']) {
     const { from, to } = steps[name] as (typeof steps)[string];
     const before = from(count);
@@ -256,8 +287,7 @@ async function again(
         if (n % 2 === 0) spent[tag]?.push(performance.now() - start);
       }
     }
-    const late = (tag: string): number => median((spent[tag] ?? []).slice(times >> 1));
-    results[name] = { ours: late('crate-table'), byHand: late('hand-table') };
+    results[name] = figures(spent, times >> 1);
     for (const [, table] of tables) table.remove();
   }
   return results;

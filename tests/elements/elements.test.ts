@@ -303,6 +303,19 @@ describe.each([
       expect(told.join()).toContain('key-doubled');
     });
 
+    test('of a doubled key that comes in later are told, and go with the others', async () => {
+      await open('<pick-list></pick-list>');
+      await run(items(1, 2));
+      expect(told).toEqual([]);
+      await run(items(1, 2, 1));
+      expect(await ids()).toEqual(['1', '2', '1']);
+      expect(told.join()).toContain('key-doubled');
+      await run(items(1, 3, 1));
+      expect(await ids()).toEqual(['1', '3', '1']);
+      await run(items(5));
+      expect(await ids()).toEqual(['5']);
+    });
+
     test('reach components in them: a change outside shows in each', async () => {
       await open('<pick-list></pick-list>');
       await run(items(1, 2));

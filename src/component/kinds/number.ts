@@ -4,10 +4,8 @@ import { rule, unreadable } from '../rule.js';
 /** Numbers as HTML's valid floating-point numbers (https://html.spec.whatwg.org/#valid-floating-point-number). */
 const numberText = /^\s*[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?\s*$/i;
 
-export const numberRule = /* @__PURE__ */ rule(
-  'a number',
-  (value) => typeof value === 'number' && Number.isFinite(value),
-  (text) => (numberText.test(text) ? Number(text) : unreadable),
+export const numberRule = /* @__PURE__ */ rule('a number', Number.isFinite, (text) =>
+  numberText.test(text) ? Number(text) : unreadable,
 );
 
 /**

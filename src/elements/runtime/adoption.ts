@@ -54,10 +54,12 @@ export function adopt(
         last = close(instance, node);
         node = isText ? textBefore(last) : last;
       }
-      const wanted = safe(one).nodeName;
-      const got = node && safe(node).nodeName;
-      if (!node || got !== wanted)
-        return differs(instance, around, dev && `has ${got ?? 'nothing'} where ${wanted} belongs`);
+      if (!node || safe(node).nodeName !== safe(one).nodeName)
+        return differs(
+          instance,
+          around,
+          dev && `has ${node ? safe(node).nodeName : 'nothing'} where ${safe(one).nodeName} belongs`,
+        );
       if (at > 0) nodes[at] = node;
       if (fixedLook) fixedLook.node(one, node, at > 0, instance, pair);
       else if (at > 0) pair(safe(one).firstChild, safe(node).firstChild, node);

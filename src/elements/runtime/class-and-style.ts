@@ -13,13 +13,13 @@ import { forward, type Reads } from './move.js';
 /** The words of a class: those that are always there, and the parts that follow. */
 export function classes(tag: string, prefix: string, parts: readonly ClassPart[]): Write {
   const write = writtenClass(tag, prefix, parts);
-  return (scope, report) => write(scope, report) || null;
+  return { get: (scope, instance) => write(scope, (found) => instance.report(found)) || null };
 }
 
 /** The declarations of a style. */
 export function styles(tag: string, parts: readonly StylePart[]): Write {
   const write = writtenStyle(tag, parts);
-  return (scope, report) => write(scope, report) || null;
+  return { get: (scope, instance) => write(scope, (found) => instance.report(found)) || null };
 }
 
 /**
@@ -33,7 +33,7 @@ export function inlineStyle(write: Write, reads: Reads, level = 0): Attach {
     let shown: unknown;
     const run = (): void => {
       if (instance.adoption) fixedLook?.own(element, 'style', instance);
-      const text = write(scopes[level] as Scope, (found) => instance.report(found)) ?? '';
+      const text = write.get(scopes[level] as Scope, instance) ?? '';
       if (text === shown) return;
       shown = text;
       const written = element.getAttribute('style') ?? '';

@@ -27,29 +27,51 @@ export interface Each {
   /** How many row and slot functions enclose the rows, where something in them makes ids. */
   readonly depth?: number | undefined;
   readonly key?: Get | undefined;
+  /** Set where something in a row asks for its number: a place, an event's handler, the path of a use. */
+  readonly numbered?: boolean | undefined;
   readonly row: View;
   readonly empty?: View | undefined;
   /** What rows and the content for none read. */
   readonly reads: Reads;
 }
 
-/** Makes a row. One of a single element is cloned without a fragment around it, which costs as much again. */
-function createRow(view: View, scopes: Scopes, instance: Instance): ReturnType<typeof create> {
-  const { firstChild, lastChild } = view.fragment();
-  if (firstChild !== lastChild || !(firstChild instanceof Element)) return create(view, scopes, instance);
-  const node = copyOf(firstChild);
-  return { block: attachAll(view, node, node, scopes, instance), fragment: node };
+/** How to make a row. One of a single element is cloned without a fragment around it, which costs as much again. */
+function rowMaker(view: View): (scopes: Scopes, instance: Instance) => ReturnType<typeof create> {
+  let only: Node | null | undefined;
+  return (scopes, instance) => {
+    if (only === undefined) {
+      const { firstChild, lastChild } = view.fragment();
+      only = firstChild === lastChild && firstChild instanceof Element ? firstChild : null;
+    }
+    if (!only) return create(view, scopes, instance);
+    const node = copyOf(only);
+    return { block: attachAll(view, node, node, scopes, instance), fragment: node };
+  };
 }
 
 /** Content for every item of a list, before a node that marks the place. */
 export function each(of: Each): Attach {
-  const { level, item, itemMask, indexMask, key, row, empty, reads, depth } = of;
+  const { level, item, itemMask, indexMask, key, row, empty, reads, depth, numbered = false } = of;
   const readsIndex = reads.some(([index, mask]) => index === level && mask & indexMask);
+  /** Whether all there is in a row are places that show values: those need their scope just while they are looked at. */
+  const isPlain = depth === undefined && row.parts.every(([, part]) => typeof part !== 'function');
+  const createRow = rowMaker(row);
+  const setRow = ({ locals }: Scope, value: unknown, index: number): void => {
+    locals[item] = value;
+    locals[item + 1] = index;
+  };
   return (mark, scopes, block, instance) => {
+    /** One scope serves to ask all items for their keys, and is that of all plain rows in turn. */
+    const shared = derived(scopes[level] as Scope);
+    const sharedScopes = scopes.slice();
+    sharedScopes[level] = shared;
     const rowScopes = (value: unknown, index: number): Scopes => {
+      if (isPlain) {
+        setRow(shared, value, index);
+        return sharedScopes;
+      }
       const own = derived(scopes[level] as Scope);
-      own.locals[item] = value;
-      own.locals[item + 1] = index;
+      setRow(own, value, index);
       if (own.at && depth !== undefined) {
         own.at = own.at.slice();
         own.at[depth + 1] = `${own.at[depth] ?? ''}-${idPart(key ? key(own) : index)}`;
@@ -60,11 +82,9 @@ export function each(of: Each): Attach {
     };
     /** The next of the rows that a server wrote. */
     let cursor: Node | null = instance.adoption ? inside(mark, instance) : null;
-    /** One scope serves to ask all items for their keys. */
-    const probe = derived(scopes[level] as Scope);
     const rows = new Rows(mark, {
       create(value, index) {
-        if (!instance.adoption) return createRow(row, rowScopes(value, index), instance);
+        if (!instance.adoption) return createRow(rowScopes(value, index), instance);
         const taken = adopt(row, cursor, mark.parentNode as Node, rowScopes(value, index), instance);
         cursor = after(taken.last, null);
         return { block: taken, fragment: new DocumentFragment() };
@@ -72,23 +92,23 @@ export function each(of: Each): Attach {
       keyOf:
         key &&
         ((value, index) => {
-          probe.locals[item] = value;
-          probe.locals[item + 1] = index;
-          return key(probe);
+          setRow(shared, value, index);
+          return key(shared);
         }),
       update(changed, isNew, value, index) {
-        const { locals } = changed.scopes[level] as Scope;
+        const own = changed.scopes[level] as Scope;
         let mask = isNew ? itemMask : 0;
-        if (readsIndex && locals[item + 1] !== index) mask |= indexMask;
-        locals[item] = value;
-        locals[item + 1] = index;
+        if (readsIndex && (isPlain || own.locals[item + 1] !== index)) mask |= indexMask;
+        setRow(own, value, index);
         if (mask) update(changed, level, mask);
       },
+      areNumbered: numbered,
       doubled: (one) =>
         instance.report(finding('key-doubled', { key: JSON.stringify(one) ?? String(one), list: of.name })),
     });
     let emptyBlock: Block | undefined;
     const run = (): void => {
+      refresh(shared, scopes[level] as Scope, item, 2);
       const value = of.list(scopes[level] as Scope);
       const items: readonly unknown[] = Array.isArray(value) ? value : [];
       if (items !== value && value !== null && value !== undefined)
@@ -107,10 +127,12 @@ export function each(of: Each): Attach {
       const others = one === level ? mask & ~(itemMask | indexMask) : mask;
       if (!others) return;
       const areOuter = one === level && others & of.locals;
-      for (const { block: within } of rows.all) {
-        if (areOuter) refresh(within.scopes[level] as Scope, scopes[level] as Scope, item, 2);
+      rows.all.forEach(({ block: within, item: value }, index) => {
+        const own = within.scopes[level] as Scope;
+        if (areOuter) refresh(own, scopes[level] as Scope, item, 2);
+        setRow(own, value, index);
         update(within, one, others);
-      }
+      });
     });
     follow(block, level, of.mask, run);
   };

@@ -1,13 +1,12 @@
 import { Instance } from './instance.js';
-import type { Live, LiveClass } from './live.js';
+import type { Live, LiveClass, LiveProp } from './live.js';
 
 /** The instance behind an element; a symbol, since names of props are their users' to choose. */
 export const instanceOf: unique symbol = Symbol();
 
 /** The class of a component's elements. */
 export function classOf(live: Live): LiveClass {
-  live.made ??= makeClass(live);
-  return live.made;
+  return (live.made ??= makeClass(live));
 }
 
 function makeClass(live: Live): LiveClass {
@@ -26,18 +25,20 @@ function makeClass(live: Live): LiveClass {
     connectedCallback(): void {
       // Values that were set before the element was defined go through the properties that now are there.
       for (const [name, value] of Object.entries(this)) {
-        if (!(name in LatticeElement.prototype)) continue;
-        // A prop's name is known only as text: no declared type has it.
-        const self = this as unknown as Record<string, unknown>;
-        delete self[name];
-        self[name] = value;
+        if (name in LatticeElement.prototype) {
+          // A prop's name is known only as text: no declared type has it.
+          delete (this as unknown as Record<string, unknown>)[name];
+          (this as unknown as Record<string, unknown>)[name] = value;
+        }
       }
       if (!this[instanceOf].block) this[instanceOf].show();
       this[instanceOf].each('enter');
     }
 
     attributeChangedCallback(attribute: string, _before: string | null, text: string | null): void {
-      this[instanceOf].read(attribute, text);
+      const index = props.findIndex((prop) => prop.attribute === attribute);
+      // Without a text the prop is as if it were not given.
+      this[instanceOf].take(index, text === null ? undefined : (props[index] as LiveProp).rule.read(text));
     }
   }
   props.forEach(({ name }, index) => {

@@ -61,9 +61,10 @@ export class Instance {
 
   /** Says a problem on the console, once for each, but each time with what was thrown. */
   report(found: Finding, ...thrown: readonly unknown[]): void {
-    const text = problemText({ where: this.live.name, ...found });
-    if (!dev || thrown.length > 0 || !this.#told.has(text)) console.error(text, ...thrown);
-    if (dev) this.#told.add(text);
+    const text = () => problemText({ where: this.live.name, ...found });
+    if (dev && thrown.length === 0 && this.#told.has(text())) return;
+    if (dev) this.#told.add(text());
+    console.error(text(), ...thrown);
   }
 
   /** Says a problem of the component. */
@@ -72,7 +73,8 @@ export class Instance {
     facts: Omit<Facts<Code>, 'component'>,
     ...thrown: readonly unknown[]
   ): Finding {
-    const found = finding(code, { component: this.live.name, ...facts } as Facts<Code>);
+    // In a built page the name stands behind it once, as where it is.
+    const found = finding(code, (dev ? { component: this.live.name, ...facts } : facts) as Facts<Code>);
     this.report(found, ...thrown);
     return found;
   }
@@ -84,12 +86,6 @@ export class Instance {
     const problem = dev && (thrown as Partial<LatticeError> | undefined)?.problems?.[0];
     if (problem) this.report(problem, thrown);
     else this.tell('value-failed', { name: this.live.name, reason: reasonOf(thrown) }, thrown);
-  }
-
-  /** Takes an attribute's text; without a text the prop is as if it were not given. */
-  read(attribute: string, text: string | null): void {
-    const index = this.live.props.findIndex((prop) => prop.attribute === attribute);
-    this.take(index, text === null ? undefined : this.live.props[index]?.rule.read(text));
   }
 
   /** Takes a prop's value: one that does not fit is told, and the value before is kept. */
@@ -117,27 +113,25 @@ export class Instance {
 
   /** Shows the template: in what a server wrote, or made anew. */
   show(): void {
-    attempt(this, () => this.#show());
-  }
-
-  #show(): void {
-    const { scope, live } = this;
-    // In a built page the place that shows the prop is empty, and nothing is told.
-    if (dev)
-      live.props.forEach(({ name, rule, isNeeded }, index) => {
-        if (isNeeded && this.#values[index] === undefined)
-          this.tell('prop-missing', { prop: name, expected: rule.expected });
-      });
-    this.each('before');
-    if (live.state) scope.state ??= { ...(live.state(this.props) as Values) };
-    const root = this.host.shadowRoot as ShadowRoot;
-    this.block = root.firstChild ? adopting(this, root) : undefined;
-    if (!this.block) {
-      const { block, fragment } = create(live.view, [scope], this);
-      this.block = block;
-      root.replaceChildren(fragment);
-    }
-    this.each('after');
+    const { host, scope, live } = this;
+    attempt(this, () => {
+      // In a built page the place that shows the prop is empty, and nothing is told.
+      if (dev)
+        live.props.forEach(({ name, rule, isNeeded }, index) => {
+          if (isNeeded && this.#values[index] === undefined)
+            this.tell('prop-missing', { prop: name, expected: rule.expected });
+        });
+      this.each('before');
+      if (live.state) scope.state ??= { ...(live.state(this.props) as Values) };
+      const root = host.shadowRoot as ShadowRoot;
+      this.block = root.firstChild ? adopting(this, root) : undefined;
+      if (!this.block) {
+        const { block, fragment } = create(live.view, [scope], this);
+        this.block = block;
+        root.replaceChildren(fragment);
+      }
+      this.each('after');
+    });
   }
 
   /** Has places that read what the mask stands for looked at, together with all else that changes in the same turn. */

@@ -15,13 +15,12 @@ export type Containing = (() => void) & { readonly others: () => readonly Live[]
 /** Defines elements of the page, and with each those in its template. The same component twice is fine. */
 export function define(...all: readonly Live[]): void {
   for (const live of all) {
-    const { name } = live;
-    const taken = customElements.get(name) as Partial<LiveClass> | undefined;
     // A page that plans some elements itself may have planned this one, for another that holds it.
-    if (defined.has(live) || taken?.isPlanned) continue;
+    if (defined.has(live) || (customElements.get(live.name) as Partial<LiveClass> | undefined)?.isPlanned)
+      continue;
     // In a built page the browser says so itself.
-    if (dev && taken) throw failure(finding('name-taken', { name }));
+    if (dev && customElements.get(live.name)) throw failure(finding('name-taken', { name: live.name }));
     defined.add(live);
-    customElements.define(name, classOf(live));
+    customElements.define(live.name, classOf(live));
   }
 }

@@ -1,3 +1,4 @@
+import { dev } from '../../problem/index.js';
 import type { Block } from './block.js';
 import { safe } from './dom.js';
 import { moveBefore, remove } from './move.js';
@@ -14,10 +15,19 @@ interface RowWork {
   update(block: Block, isNew: boolean, item: unknown, index: number): void;
   /** What tells one item from another; without it rows are told apart by their number. */
   readonly keyOf: ((item: unknown, index: number) => unknown) | undefined;
+  /** Whether anything in a row asks for its number. */
+  readonly areNumbered: boolean;
   doubled(key: unknown): void;
 }
 
 type KeyOf = NonNullable<RowWork['keyOf']>;
+
+/** A row that moves, and the node that it is to stand before. */
+type Move = readonly [row: Row, before: Node];
+
+/** In place of where a row stood: it is new, and so is its key, or that key came up before. */
+const made = -1;
+const cameUp = -2;
 
 /** The rows of one list, kept in step with its items: known keys move, new ones are made, others go. */
 export class Rows {
@@ -31,47 +41,65 @@ export class Rows {
   }
 
   show(items: readonly unknown[]): void {
-    const { keyOf } = this.#work;
+    const { areNumbered, doubled, keyOf } = this.#work;
     if (!keyOf) return this.#showByNumber(items);
+    if (dev) {
+      const seen = new Set<unknown>();
+      for (const key of items.map(keyOf)) if (seen.size === seen.add(key).size) doubled(key);
+    }
     const old = this.all;
     const rows: Row[] = new Array(items.length);
-    let start = 0;
+    const moves: Move[] = [];
+    let from = 0;
     let oldEnd = old.length;
+    let start = 0;
     let end = items.length;
-    // Most items are the very ones of before, at one end or the other: those need no key, and nothing shown anew.
-    while (start < oldEnd && start < end) {
-      const row = old[start] as Row;
-      if (row.item !== items[start]) {
-        if (row.key !== keyOf(items[start], start)) break;
-        this.#keep(row, items, start);
+    let isNewer = false;
+    for (;;) {
+      // Most items are the very ones of before, at one end or the other: those need no key, and nothing shown anew.
+      while (from < oldEnd && start < end) {
+        const row = old[from] as Row;
+        if (row.item !== items[start]) {
+          if (row.key !== keyOf(items[start], start)) break;
+          this.#keep(row, items, start);
+        } else if (areNumbered && from !== start) this.#keep(row, items, start);
+        rows[start++] = row;
+        from++;
       }
-      rows[start++] = row;
+      while (oldEnd > from && end > start) {
+        const row = old[oldEnd - 1] as Row;
+        if (row.item !== items[end - 1]) {
+          if (row.key !== keyOf(items[end - 1], end - 1)) break;
+          isNewer = true;
+        }
+        rows[--end] = row;
+        oldEnd--;
+      }
+      if (from === oldEnd || start === end) break;
+      // What stood first and comes last now, or the other way round, moves in any case: what is between may have stayed.
+      const first = old[from] as Row;
+      const last = old[oldEnd - 1] as Row;
+      if (first.key === keyOf(items[end - 1], end - 1)) {
+        moves.push([first, this.#following(rows, end)]);
+        rows[--end] = first;
+        from++;
+        isNewer = true;
+      } else if (last.key === keyOf(items[start], start)) {
+        moves.push([last, first.block.first as Node]);
+        this.#keep(last, items, start);
+        rows[start++] = last;
+        oldEnd--;
+      } else break;
     }
-    while (oldEnd > start && end > start) {
-      const row = old[oldEnd - 1] as Row;
-      if (row.item !== items[end - 1] && row.key !== keyOf(items[end - 1], end - 1)) break;
-      rows[--end] = row;
-      oldEnd--;
-    }
-    const keys = this.#keys(items, start, end, keyOf);
-    this.#between(old, start, oldEnd, rows, items, keys, end);
-    const haveMoved = old.length !== items.length;
-    for (let at = end; at < items.length; at++)
-      if (haveMoved || (rows[at] as Row).item !== items[at]) this.#keep(rows[at] as Row, items, at);
+    this.#between(old, from, oldEnd, rows, items, start, end, keyOf, moves);
+    if (isNewer || (areNumbered && (old.length !== items.length || moves.length > 0)))
+      for (let at = end; at < items.length; at++) this.#keep(rows[at] as Row, items, at);
     this.all = rows;
   }
 
-  /** The keys of the items in between; a doubled one is told, and counts as one of its own. */
-  #keys(items: readonly unknown[], start: number, end: number, keyOf: KeyOf): unknown[] {
-    const keys: unknown[] = new Array(end);
-    const seen = new Set<unknown>();
-    for (let at = start; at < end; at++) {
-      const key = keyOf(items[at], at);
-      if (seen.has(key)) this.#work.doubled(key);
-      keys[at] = seen.has(key) ? { doubled: key } : key;
-      seen.add(key);
-    }
-    return keys;
+  /** The node before which what ends at a place is put. */
+  #following(rows: readonly Row[], end: number): Node {
+    return end < rows.length ? ((rows[end] as Row).block.first as Node) : this.#mark;
   }
 
   #keep(row: Row, items: readonly unknown[], index: number): void {
@@ -80,62 +108,76 @@ export class Rows {
     row.item = item;
   }
 
-  /** The rows between those that stand at the same end as before. */
+  /** The rows between those that stand at the same end as before. The document is not touched before all keys are known. */
   #between(
     old: readonly Row[],
-    start: number,
+    from: number,
     oldEnd: number,
     rows: Row[],
     items: readonly unknown[],
-    keys: readonly unknown[],
+    start: number,
     end: number,
+    keyOf: KeyOf,
+    moves: readonly Move[],
   ): void {
-    if (start === oldEnd) {
-      const before = end < items.length ? ((rows[end] as Row).block.first as Node) : this.#mark;
-      return this.#insert(rows, items, keys, start, end, before);
-    }
-    if (start === end) return this.#removeAll(old.slice(start, oldEnd), start === 0 && oldEnd === old.length);
+    const keys: unknown[] = [];
+    /** Where the row of each item stood, below zero for new ones. */
+    const places: number[] = [];
+    /** Where each key stood; of those that came up, that they did. */
     const known = new Map<unknown, number>();
-    for (let at = start; at < oldEnd; at++) known.set((old[at] as Row).key, at);
-    const from: number[] = [];
+    for (let at = from; at < oldEnd; at++) known.set((old[at] as Row).key, at);
+    const hasStayed = new Uint8Array(oldEnd - from);
+    let staying = 0;
+    let isRising = true;
+    let highest = -1;
     for (let at = start; at < end; at++) {
-      const place = known.get(keys[at]);
-      from.push(place ?? -1);
-      if (place !== undefined) known.delete(keys[at]);
+      const key = keyOf(items[at], at);
+      const place = known.get(key) ?? made;
+      known.set(key, cameUp);
+      keys.push(key);
+      places.push(place);
+      if (place === cameUp) this.#work.doubled(key);
+      if (place < 0) continue;
+      hasStayed[place - from] = 1;
+      staying++;
+      isRising &&= place > highest;
+      highest = place;
     }
-    if (known.size === oldEnd - start) {
-      this.#removeAll(old.slice(start, oldEnd), start === 0 && oldEnd === old.length);
-      const before = end < items.length ? ((rows[end] as Row).block.first as Node) : this.#mark;
-      return this.#insert(rows, items, keys, start, end, before);
+    const parent = this.#mark.parentNode as Node;
+    for (const [{ block }, before] of moves) moveBefore(block, parent, before);
+    if (staying === 0) {
+      if (from < oldEnd) this.#removeAll(old.slice(from, oldEnd), oldEnd - from === old.length);
+      return this.#insert(rows, items, keys, start, end, this.#following(rows, end));
     }
-    for (const place of known.values()) remove((old[place] as Row).block);
-    this.#arrange(old, from, rows, items, keys, start, end);
+    for (let at = from; at < oldEnd; at++) if (hasStayed[at - from] === 0) remove((old[at] as Row).block);
+    this.#arrange(old, places, isRising, rows, items, keys, start, end);
   }
 
   /** From the last to the first: rows of the longest run that is in order stay, the others move before what follows. */
   #arrange(
     old: readonly Row[],
-    from: readonly number[],
+    places: readonly number[],
+    isRising: boolean,
     rows: Row[],
     items: readonly unknown[],
     keys: readonly unknown[],
     start: number,
     end: number,
   ): void {
-    const staying = longestRun(from);
+    const staying = isRising ? undefined : longestRun(places);
     const parent = this.#mark.parentNode as Node;
-    let before: Node = end < items.length ? ((rows[end] as Row).block.first as Node) : this.#mark;
+    let before = this.#following(rows, end);
     for (let at = end - 1; at >= start; at--) {
-      const place = from[at - start] as number;
+      const place = places[at - start] as number;
       if (place < 0) {
         const { block, fragment } = this.#work.create(items[at], at);
-        rows[at] = { block, key: keys[at], item: items[at] };
+        rows[at] = { block, key: keys[at - start], item: items[at] };
         safe(parent).insertBefore(fragment, before);
       } else {
         const row = old[place] as Row;
         rows[at] = row;
-        if (row.item !== items[at] || place !== at) this.#keep(row, items, at);
-        if (!staying.has(at - start)) moveBefore(row.block, parent, before);
+        if (row.item !== items[at] || (this.#work.areNumbered && place !== at)) this.#keep(row, items, at);
+        if (staying && !staying.has(at - start)) moveBefore(row.block, parent, before);
       }
       before = (rows[at] as Row).block.first as Node;
     }
@@ -153,7 +195,7 @@ export class Rows {
     const all = new DocumentFragment();
     for (let at = start; at < end; at++) {
       const { block, fragment } = this.#work.create(items[at], at);
-      rows[at] = { block, key: keys[at], item: items[at] };
+      rows[at] = { block, key: keys[at - start], item: items[at] };
       all.append(fragment);
     }
     safe(this.#mark.parentNode as Node).insertBefore(all, before);
@@ -182,15 +224,7 @@ export class Rows {
       if (row.item !== items[at]) this.#keep(row, items, at);
     }
     if (items.length < this.all.length) this.#removeAll(this.all.splice(items.length), items.length === 0);
-    else
-      this.#insert(
-        this.all,
-        items,
-        items.map((_, index) => index),
-        both,
-        items.length,
-        this.#mark,
-      );
+    else this.#insert(this.all, items, [], both, items.length, this.#mark);
   }
 }
 

@@ -1,7 +1,7 @@
 import { dev, failure, finding } from '../../problem/index.js';
 import { jsonBlock, jsonFault } from '../../template/json.js';
 import type { Scope } from '../../template/scope.js';
-import { type Attach, keep } from './block.js';
+import type { Place } from './block.js';
 import type { Instance } from './instance.js';
 
 /** How to have a value of a scope. */
@@ -11,29 +11,29 @@ export type Get = (scope: Scope) => unknown;
 export type Misfit = (value: unknown, instance: Instance) => void;
 
 const misfit: Misfit = (value, instance) => {
-  const what = typeof value;
-  instance.tell('content-not-allowed', dev ? { what, place: 'here', hint: '' } : ({ what } as never));
+  if (dev) instance.tell('content-not-allowed', { what: typeof value, place: 'here', hint: '' });
+  else instance.tell('content-not-allowed', { what: typeof value } as never);
 };
 
 /** A value in a text node. */
-export function text(get: Get, mask: number, level = 0, tell = misfit): Attach {
-  return (node, scopes, block, instance) => {
-    const target = node as Text;
-    let shown = target.data;
-    const run = (): void => {
-      const value = get(scopes[level] as Scope);
+export function text(get: Get, mask: number, level = 0, tell = misfit): Place {
+  return {
+    level,
+    mask,
+    get,
+    put(node, value, instance) {
       let next = '';
       if (typeof value === 'string' || typeof value === 'number' || typeof value === 'bigint')
         next = `${value}`;
       else if (value) tell(value, instance);
-      if (next === shown) return;
-      if (instance.adoption)
+      if (instance.adoption) {
+        if (next === node.nodeValue) return;
         instance.tell('markup-differs', {
-          how: dev ? `it says ${JSON.stringify(shown)} where ${JSON.stringify(next)} belongs` : '',
+          how: dev ? `it says ${JSON.stringify(node.nodeValue)} where ${JSON.stringify(next)} belongs` : '',
         });
-      target.data = shown = next;
-    };
-    keep(block, level, mask, run);
+      }
+      node.nodeValue = next;
+    },
   };
 }
 

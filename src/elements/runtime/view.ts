@@ -1,10 +1,10 @@
 import { htmlFragment } from '../../template/fragment.js';
-import type { Attach, Block, Scopes } from './block.js';
+import { type Attach, attempt, type Block, look, type Place, type Scopes } from './block.js';
 import { copyOf, safe } from './dom.js';
 import type { Instance } from './instance.js';
 
 /** What is done at one node of each block: which of the nodes on the way to all parts it is, and what. */
-export type DynamicPart = readonly [at: number, attach: Attach];
+export type DynamicPart = readonly [at: number, part: Attach | Place];
 
 /**
  * A piece of a template made into nodes once: each block of it is a clone, and only its parts are looked up.
@@ -61,7 +61,7 @@ export function locate(steps: View['steps'], first: Node | null): (Node | null)[
   for (let at = 0; at < steps.length; at += 2) {
     const around = nodes[steps[at] as number];
     let node = around ? safe(around).firstChild : first;
-    for (let child = steps[at + 1] as number; child > 0; child--) node = safe(node as Node).nextSibling;
+    for (let child = steps[at + 1] as number; child; child--) node = safe(node as Node).nextSibling;
     nodes.push(node);
   }
   return nodes;
@@ -74,9 +74,14 @@ export function attachAll(
   last: Node | null,
   scopes: Scopes,
   instance: Instance,
-  nodes: readonly (Node | null)[] = locate(steps, first),
+  found: readonly (Node | null)[] = locate(steps, first),
 ): Block {
-  const block: Block = { scopes, first, last, updaters: [], instance };
-  for (const [at, attach] of parts) attach(safe(nodes[at] as Node), scopes, block, instance);
+  const nodes = parts.map(([at]) => safe(found[at] as Node));
+  // No place has shown anything: in place of its value stands what no value is.
+  const block: Block = { scopes, first, last, parts, nodes, values: [...parts], instance };
+  parts.forEach(([, part], at) => {
+    if (typeof part === 'function') part(nodes[at] as Node, scopes, block, instance);
+    else attempt(instance, look, block, at);
+  });
   return block;
 }

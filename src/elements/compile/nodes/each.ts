@@ -1,5 +1,5 @@
-import { type PlanEach, readsOp } from '../../../plan/index.js';
-import { describe } from '../../../template/index.js';
+import { type PlanEach, type PlanElement, readsOp } from '../../../plan/index.js';
+import { type Core, describe, inputsOf } from '../../../template/index.js';
 import { Constant, call, Later } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import { type Spot, viewOf } from '../level.js';
@@ -32,11 +32,27 @@ export function buildEach(node: PlanEach, parent: Around, view: CompiledView, sp
     locals: new Later(() => dependencies.locals),
     depth: mayMakeIds(node) ? depth : undefined,
     key,
+    numbered: asksForNumber(node) || undefined,
     row,
     empty,
     reads: view.noteViews(row, empty),
   };
   view.part(mark, call('each', of));
+}
+
+/** Whether something in the rows asks for their number: also the path of a use, and what an event's handler is called with. */
+function asksForNumber({ item, key, row }: PlanEach): boolean {
+  const isNumber = (core: Core): boolean =>
+    (core.op.op === 'local' && core.op.local === item + 1) || inputsOf(core).some(isNumber);
+  const isTold = ({ attributes }: PlanElement): boolean =>
+    attributes.some((one) => one.kind === 'listener' && one.args.some(isNumber));
+  return (
+    row.placesSlots ||
+    row.uses.length > 0 ||
+    row.reads.some(isNumber) ||
+    row.all('element').some(isTold) ||
+    (key !== undefined && isNumber(key))
+  );
 }
 
 /** Whether something in the rows makes ids, or hands on what may. */
