@@ -316,6 +316,31 @@ describe.each([
       expect(await ids()).toEqual(['5']);
     });
 
+    test('call handlers with the number they have now, also where nothing shows it', async () => {
+      await open('<counted-rows></counted-rows>');
+      const say = async (name: string): Promise<string> => {
+        await page.locator('counted-rows button', { hasText: name }).click();
+        return page.locator('counted-rows output').innerText();
+      };
+      const counted = (...ids: number[]) => items(...ids).replace('pick-list', 'counted-rows');
+      await run(counted(1, 2, 3, 4));
+      expect(await say('Item 3')).toBe('2: Item 3');
+      await run(counted(2, 3, 4));
+      expect(await say('Item 4')).toBe('2: Item 4');
+      await run(counted(4, 3, 2));
+      expect([await say('Item 4'), await say('Item 3'), await say('Item 2')]).toEqual([
+        '0: Item 4',
+        '1: Item 3',
+        '2: Item 2',
+      ]);
+      await run(counted(5, 4, 6, 2));
+      expect([await say('Item 4'), await say('Item 6'), await say('Item 2')]).toEqual([
+        '1: Item 4',
+        '2: Item 6',
+        '3: Item 2',
+      ]);
+    });
+
     test('reach components in them: a change outside shows in each', async () => {
       await open('<pick-list></pick-list>');
       await run(items(1, 2));

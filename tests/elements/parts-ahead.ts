@@ -3,6 +3,7 @@ import { registerCareless } from './careless-ahead.js';
 import {
   BasketBox,
   BasketTotal,
+  CountedRows,
   CrateCounter,
   FormBits,
   LifeLog,
@@ -28,6 +29,7 @@ Object.assign(window, {
       WeightField,
       BasketBox,
       BasketTotal,
+      CountedRows,
       LiveRows,
       RowsPage,
     );

@@ -210,6 +210,21 @@ export const LiveRows = component('live-rows', {
     el.button({ type: 'button', class: 'cry', on: { click: handlers.cry() } }, 'Cry'),
   ],
 });
+/** Rows that ask for their number when they are clicked, and show it nowhere. */
+export const CountedRows = component('counted-rows', {
+  props: { items: prop.list<Item>().fallback([]) },
+  state: () => ({ said: '' }),
+  handlers: { say: (_context, name: string, number: number) => ({ said: `${number}: ${name}` }) },
+  template: ({ props, state, handlers }) => [
+    eachOf(
+      props.items,
+      (item, number) =>
+        el.button({ type: 'button', on: { click: handlers.say(item.name, number) } }, item.name),
+      { key: 'id' },
+    ),
+    el.output(state.said),
+  ],
+});
 export const RowsPage = component('rows-page', {
   props: { items: prop.list<Item>().fallback([]), unit: prop.text().fallback('kg') },
   state: () => ({ seen: '' }),

@@ -5,9 +5,7 @@ import type { Live, LiveClass, LiveProp } from './live.js';
 export const instanceOf: unique symbol = Symbol();
 
 /** The class of a component's elements. */
-export function classOf(live: Live): LiveClass {
-  return (live.made ??= makeClass(live));
-}
+export const classOf = (live: Live): LiveClass => (live.made ??= makeClass(live));
 
 function makeClass(live: Live): LiveClass {
   const { props } = live;
@@ -18,7 +16,7 @@ function makeClass(live: Live): LiveClass {
 
     constructor() {
       super();
-      if (!this.shadowRoot) this.attachShadow({ mode: 'open', delegatesFocus: !!live.isField });
+      if (!this.shadowRoot) this.attachShadow({ mode: 'open', delegatesFocus: live.isField as boolean });
       this[instanceOf] = new Instance(live, this);
     }
 
