@@ -10,7 +10,6 @@ import {
   FromDefinition,
   HandlerArguments,
   InPage,
-  Later,
   MisfitWords,
   type RuntimeName,
   ViewOnDemand,
@@ -116,7 +115,6 @@ export function inPage(compiled: unknown): unknown {
   if (compiled instanceof CompiledView) return viewInPage(compiled);
   if (compiled instanceof Constant) return compiled.value;
   if (compiled instanceof InPage) return inPage(compiled.value);
-  if (compiled instanceof Later) return compiled.get();
   if (compiled instanceof FromDefinition) return partOf(compiled);
   if (compiled instanceof HandlerArguments) return argumentsOf(compiled.args);
   if (compiled instanceof FillTest) return fillTest(compiled.filled);

@@ -6,7 +6,7 @@ import { Editor } from './client.js';
 
 const folder = mkdtempSync(join(root, 'tests/editor/out-'));
 const file = (name: string): string => join(folder, name);
-const soon = { timeout: 15_000, interval: 20 };
+const soon = { timeout: 40_000, interval: 20 };
 
 const card = `<article class="card {{ season }}">
   <h3>{{ title }}</h3>

@@ -8,7 +8,7 @@ import { Editor } from './client.js';
 
 const folder = mkdtempSync(join(root, 'tests/editor/out-'));
 const file = (name: string): string => join(folder, name);
-const soon = { timeout: 15_000, interval: 20 };
+const soon = { timeout: 40_000, interval: 20 };
 
 /** A component that reads its props in every way, uses of it in every way, and the same word where it is another's. */
 const project: Readonly<Record<string, string>> = {

@@ -93,6 +93,19 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     await page.close();
   });
 
+  test('rows show what is loaded now, also those that stay', async () => {
+    const page = await open(script, '<tank-rows from="/json/tank?count"></tank-rows>');
+    await shows(page, 'tank-rows', 'b in tank 1');
+    await page.locator('tank-rows .again').click();
+    await shows(page, 'tank-rows', 'tank 2 is <full> in');
+    const lines = await page.locator('tank-rows').locator('li').allInnerTexts();
+    expect(lines).toEqual(Array(3).fill(['tank 2 is <full> in tank 2', 'b in tank 2']).flat());
+    await page.locator('tank-rows button', { hasText: 'b in' }).click();
+    expect(await page.locator('tank-rows output').innerText()).toBe('tank 2');
+    expect(told).toEqual([]);
+    await page.close();
+  });
+
   test('several props that change in one turn ask once', async () => {
     const page = await open(script, '<tank-board from="/json/a"></tank-board>');
     await shows(page, 'tank-board', 'a is');

@@ -63,6 +63,36 @@ export const TankNotes = component('tank-notes', {
   template: ({ props }) => el.ul(eachOf(props.notes, (note) => el.li(note))),
 });
 
+/** Rows that show what else was loaded: such as values alone, such as have more in them, and in a slot that hands data. */
+export const TankRows = component('tank-rows', {
+  props: { from: prop.url() },
+  state: () => ({ seen: '' }),
+  handlers: { see: (_now, name: string) => ({ seen: name }), again: ({ reload }) => reload() },
+  load: async ({ props, fetch }): Promise<Tank> => (await fetch(props.from)).json(),
+  template: ({ data, handlers, state }) =>
+    whenLoaded(data, {
+      loaded: (tank) => [
+        el.ul(eachOf(tank.notes, (note) => el.li(note, ' in ', tank.name), { key: (note) => note })),
+        el.ol(
+          eachOf(tank.notes, (note) =>
+            el.li(
+              el.button({ type: 'button', on: { click: handlers.see(tank.name) } }, note, ' in ', tank.name),
+            ),
+          ),
+        ),
+        NoteSlots({ notes: tank.notes }, { note: (note) => el.i(note, ' in ', tank.name) }),
+        el.output(state.seen),
+        el.button({ type: 'button', class: 'again', on: { click: handlers.again() } }, 'Again'),
+      ],
+    }),
+});
+
+export const NoteSlots = component('note-slots', {
+  props: { notes: prop.list(prop.text()) },
+  slots: { note: slot.with<string>() },
+  template: ({ props, slots }) => el.menu(eachOf(props.notes, (note) => el.li(slots.note(note)))),
+});
+
 /** The same as HTML text. */
 export const TankText = component('tank-text', {
   props: { from: prop.url() },
@@ -93,5 +123,5 @@ export const TicketRows = component('ticket-rows', {
     whenLoaded(data, { loaded: (rows) => el.ol(eachOf(rows, (row) => el.li(row.id), { key: 'id' })) }),
 });
 
-export const all = [WaterLevel, TankBoard, TankNotes, TankText, TicketRows] as const;
-export const start = (): void => register(WaterLevel, TankBoard, TankText, TicketRows);
+export const all = [WaterLevel, TankBoard, TankNotes, TankRows, NoteSlots, TankText, TicketRows] as const;
+export const start = (): void => register(WaterLevel, TankBoard, TankRows, TankText, TicketRows);

@@ -40,7 +40,9 @@ export async function startService(): Promise<Service> {
       }
       return void response.end();
     }
-    const tank = { name, level: name.length, notes: [`${name} is <full>`, 'b'] };
+    // Another tank each time, where that is asked for.
+    const called = searchParams.has('count') ? `${name} ${asked.length}` : name;
+    const tank = { name: called, level: name.length, notes: [`${called} is <full>`, 'b'] };
     response.writeHead(200, { 'content-type': 'application/json' }).end(JSON.stringify(tank));
   };
   const server: Server = createServer((request, response) => void answer(request, response));

@@ -43,7 +43,7 @@ const region = (name: string): Promise<string> =>
     .innerText()
     .then((text) => text.trimEnd());
 const clipboard = (): Promise<string> => page.evaluate('navigator.clipboard.readText()');
-const soon = { timeout: 10_000, interval: 20 };
+const soon = { timeout: 40_000, interval: 50 };
 
 describe('lattice preview', () => {
   test('shows every component that it finds, with what it is for and its samples', async () => {

@@ -9,7 +9,6 @@ import {
   FromDefinition,
   HandlerArguments,
   InPage,
-  Later,
   type RuntimeName,
 } from '../compile/call.js';
 import { Fallback, RuleOf } from '../compile/props.js';
@@ -95,7 +94,6 @@ export class Writer {
     if (compiled instanceof CompiledView) return this.view(compiled);
     if (compiled instanceof Fallback) return this.#fallback(compiled);
     if (compiled instanceof Constant) return constantCode(compiled.value);
-    if (compiled instanceof Later) return this.code(compiled.get());
     if (compiled instanceof FillTest) return `{ isFilled: (s) => ${coreCode(compiled.filled, this)} }`;
     if (compiled instanceof RuleOf) return this.rule(compiled);
     if (compiled instanceof FromDefinition) return this.#partLine(compiled);

@@ -35,15 +35,6 @@ export class Constant {
   }
 }
 
-/** What is known only when all of the template has been compiled. */
-export class Later {
-  readonly get: () => unknown;
-
-  constructor(get: () => unknown) {
-    this.get = get;
-  }
-}
-
 /** What only a page that makes its views itself has; `obstacle` says why no code can be written, if that is so. */
 export class InPage {
   readonly value: unknown;

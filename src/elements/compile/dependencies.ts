@@ -10,15 +10,12 @@ export type Reads = readonly (readonly [level: number, mask: number])[];
  */
 export class Dependencies {
   readonly #masks = new Map<string, number>();
-  /** The mask of items, row numbers and slot data, all together. */
-  locals = 0;
 
   of(name: string): number {
     let mask = this.#masks.get(name);
     if (mask === undefined) {
       mask = 1 << Math.min(this.#masks.size, 30);
       this.#masks.set(name, mask);
-      if (name.startsWith('local')) this.locals |= mask;
     }
     return mask;
   }

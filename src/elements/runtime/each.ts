@@ -22,8 +22,6 @@ export interface Each {
   readonly item: number;
   readonly itemMask: number;
   readonly indexMask: number;
-  /** The mask of all locals of the level. */
-  readonly locals: number;
   /** How many row and slot functions enclose the rows, where something in them makes ids. */
   readonly depth?: number | undefined;
   readonly key?: Get | undefined;
@@ -126,10 +124,9 @@ export function each(of: Each): Attach {
       if (emptyBlock) update(emptyBlock, one, mask);
       const others = one === level ? mask & ~(itemMask | indexMask) : mask;
       if (!others) return;
-      const areOuter = one === level && others & of.locals;
       rows.all.forEach(({ block: within, item: value }, index) => {
         const own = within.scopes[level] as Scope;
-        if (areOuter) refresh(own, scopes[level] as Scope, item, 2);
+        if (one === level) refresh(own, scopes[level] as Scope, item, 2);
         setRow(own, value, index);
         update(within, one, others);
       });

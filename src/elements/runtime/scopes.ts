@@ -6,8 +6,9 @@ export function derived(scope: Scope): Scope {
   return { name, props, locals: scope.locals.slice(), fills, owner, site, at, state, shared, accepted, data };
 }
 
-/** Brings the locals of a derived scope in step with those around it, save its own. */
+/** Brings a derived scope in step with the one around it, save its own locals: what changes there is not the same object. */
 export function refresh(scope: Scope, around: Scope, own: number, count: number): void {
+  scope.data = around.data;
   for (let local = 0; local < around.locals.length; local++) {
     if (local < own || local >= own + count) scope.locals[local] = around.locals[local];
   }

@@ -75,7 +75,6 @@ export interface Receiving {
   /** The masks of the data, in the scope of the slot, and of the local in the scope of the content. */
   readonly mask: number;
   readonly localMask: number;
-  readonly locals: number;
   readonly level: number;
   readonly owner: number;
   /** The slot's place in the template, as part of ids. */
@@ -110,7 +109,7 @@ export function receiving(of: Receiving): Attach {
       update(inner, owner, of.localMask);
     });
     forward(block, of.reads, (one, mask) => {
-      if (one === owner && mask & of.locals) refresh(ownerScope, scopes[owner] as Scope, local, 1);
+      if (one === owner) refresh(ownerScope, scopes[owner] as Scope, local, 1);
       update(inner, one, mask);
     });
   };

@@ -1,6 +1,6 @@
 import { type PlanEach, type PlanElement, readsOp } from '../../../plan/index.js';
 import { type Core, describe, inputsOf } from '../../../template/index.js';
-import { Constant, call, Later } from '../call.js';
+import { Constant, call } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import { type Spot, viewOf } from '../level.js';
 import type { Around } from '../static.js';
@@ -28,8 +28,6 @@ export function buildEach(node: PlanEach, parent: Around, view: CompiledView, sp
     item,
     itemMask,
     indexMask,
-    // Locals of what stands around may be numbered later.
-    locals: new Later(() => dependencies.locals),
     depth: mayMakeIds(node) ? depth : undefined,
     key,
     numbered: asksForNumber(node) || undefined,

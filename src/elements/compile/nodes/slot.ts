@@ -1,5 +1,5 @@
 import type { PlanFill, PlanSlot } from '../../../plan/index.js';
-import { call, Later } from '../call.js';
+import { call } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import { type Level, type Spot, viewOf } from '../level.js';
 import { type Around, StaticElement } from '../static.js';
@@ -71,7 +71,6 @@ function buildReceiving(
     data: node.data,
     mask,
     localMask: owner.dependencies.of(`local ${local}`),
-    locals: new Later(() => owner.dependencies.locals),
     level: level.index,
     owner: owner.index,
     number: node.number,
