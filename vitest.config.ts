@@ -31,8 +31,8 @@ export const ofSources = [
 
 export default defineConfig({
   test: {
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
+    testTimeout: 120_000,
+    hookTimeout: 120_000,
     // Most tests wait for a browser, a compiler or a command as much as they work.
     maxWorkers: availableParallelism() + 1,
     globalSetup: 'scripts/built.mjs',

@@ -37,6 +37,9 @@ export async function startService(): Promise<Service> {
       for (let id = 1; id <= Number(name) && !response.destroyed; id++) {
         response.write(`${JSON.stringify({ id })}\n`);
         if (id % 10 === 0) await wait(20);
+        // The rest waits until somebody asks for it.
+        while (id === 100 && searchParams.has('hold') && !asked.includes('/json/rest') && !response.destroyed)
+          await wait(20);
       }
       return void response.end();
     }

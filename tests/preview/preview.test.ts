@@ -28,7 +28,7 @@ beforeAll(async () => {
   page.on('pageerror', ({ message }) => told.push(message));
   await page.goto(preview.url);
   await page.getByRole('link', { name: 'grove-form' }).waitFor();
-}, 60_000);
+}, 120_000);
 afterAll(async () => {
   await browser?.close();
   preview?.end();
@@ -366,7 +366,7 @@ describe('lattice preview', () => {
         }
         await other.close();
       }
-  }, 60_000);
+  }, 120_000);
 
   test('had no mistake of its own all the while', () => {
     expect(told).toEqual([]);

@@ -1,9 +1,11 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { isLong } from '../support/runs.js';
-import { type Files, Project } from './project.js';
+import { type Files, installed, Project, patience } from './project.js';
 import { developed, served, useVisits } from './visit.js';
+
+beforeAll(() => void installed(), patience);
 
 const page = `<!doctype html>
 <html lang="en"><head><title>Stalls</title><link rel="icon" href="data:,"></head><body>

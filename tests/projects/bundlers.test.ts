@@ -2,10 +2,12 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { originalPositionFor, TraceMap } from '@jridgewell/trace-mapping';
-import { afterAll, describe, expect, test } from 'vitest';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { isLong } from '../support/runs.js';
-import { type Files, Project } from './project.js';
+import { type Files, installed, Project, patience } from './project.js';
 import { served, useVisits } from './visit.js';
+
+beforeAll(() => void installed(), patience);
 
 const counter = `import { component, el, event, prop } from 'zesty-lattice';
 import { markupFile } from 'zesty-lattice/markup';

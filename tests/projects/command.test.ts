@@ -1,8 +1,10 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, test } from 'vitest';
+import { beforeAll, expect, test } from 'vitest';
 import { isLong } from '../support/runs.js';
-import { type Files, Project } from './project.js';
+import { type Files, installed, Project, patience } from './project.js';
+
+beforeAll(() => void installed(), patience);
 
 const imported = `import { component, el, prop } from 'zesty-lattice';
 export const VarietyCard = component('variety-card', {

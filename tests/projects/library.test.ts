@@ -1,8 +1,10 @@
 import { cpSync } from 'node:fs';
 import { join } from 'node:path';
-import { describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { isLong } from '../support/runs.js';
-import { Project } from './project.js';
+import { installed, Project, patience } from './project.js';
+
+beforeAll(() => void installed(), patience);
 
 const versions = [
   ['TypeScript 7', 'typescript'],

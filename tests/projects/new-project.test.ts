@@ -1,9 +1,11 @@
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { isLong } from '../support/runs.js';
-import { Project } from './project.js';
+import { installed, Project, patience } from './project.js';
 import { developed, served, useVisits } from './visit.js';
+
+beforeAll(() => void installed(), patience);
 
 /** A project as `lattice new --project` writes it, with its packages at hand. */
 function newProject(): Project {

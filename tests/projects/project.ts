@@ -62,11 +62,14 @@ export class Project {
   }
 }
 
+/** How long that may take on a slow machine, in milliseconds: it is no part of what a test waits for. */
+export const patience = 300_000;
+
 /**
  * Where the tools of `tools/` and the packed library are installed: once for a state of both, however many test files
  * ask for it at the same time.
  */
-function installed(): string {
+export function installed(): string {
   const states = [
     readFileSync(join(root, 'dist/built')),
     readFileSync(join(root, 'package.json')),
