@@ -75,9 +75,7 @@ export const TankRows = component('tank-rows', {
         el.ul(eachOf(tank.notes, (note) => el.li(note, ' in ', tank.name), { key: (note) => note })),
         el.ol(
           eachOf(tank.notes, (note) =>
-            el.li(
-              el.button({ type: 'button', on: { click: handlers.see(tank.name) } }, note, ' in ', tank.name),
-            ),
+            el.li(el.button({ type: 'button', on: { click: handlers.see(tank.name) } }, note)),
           ),
         ),
         NoteSlots({ notes: tank.notes }, { note: (note) => el.i(note, ' in ', tank.name) }),

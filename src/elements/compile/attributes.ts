@@ -56,6 +56,8 @@ const builders: AttributeTable<[element: StaticElement, view: CompiledView, leve
     view.common.hasStyles = true;
   },
   listener({ type, handler, args }, element, view, level) {
+    // A row's scope is kept in step with what its handlers are called with, also where nothing shows it.
+    view.note(readsOf(args, level));
     view.part(element, call('listen', type, handler, new HandlerArguments(args), level.index));
   },
   binding(one, element, view, level) {
