@@ -3,7 +3,7 @@ import { MarkedLoading } from '../ahead/marking.js';
 import { isCode } from '../ahead/module.js';
 import { isOwnModule } from '../ahead/packages.js';
 import { readCode } from '../ahead/read-code.js';
-import { textFileOf, textFiles } from './text-files.js';
+import { TextFiles, textFiles } from './text-files.js';
 
 const doors = ['zesty-lattice', 'zesty-lattice/elements', 'zesty-lattice/html', 'zesty-lattice/markup'];
 
@@ -14,6 +14,7 @@ function isFound(find: string | RegExp, door: string): boolean {
 /** Loads the modules of components in Node, as Vite reads them. */
 export class NodeLoading extends MarkedLoading {
   readonly #config: ResolvedConfig;
+  readonly #texts = new TextFiles();
   #environment: Promise<ReturnType<typeof createRunnableDevEnvironment>> | undefined;
 
   constructor(config: ResolvedConfig, packages: readonly string[]) {
@@ -42,7 +43,7 @@ export class NodeLoading extends MarkedLoading {
         logLevel: 'silent',
         // The library itself is the one that Node has.
         resolve: { alias: resolve.alias.filter(({ find }) => !doors.some((door) => isFound(find, door))) },
-        plugins: [textFiles(), this.#marking()],
+        plugins: [textFiles(this.#texts), this.#marking()],
         environments: {
           lattice: {
             consumer: 'server',
@@ -68,15 +69,18 @@ export class NodeLoading extends MarkedLoading {
 
   #marking(): Plugin {
     const { packages } = this;
+    const texts = this.#texts;
     const note = (file: string): void => this.note(file);
     const mark: MarkedLoading['mark'] = (...args) => this.mark(...args);
     return {
       name: 'zesty-lattice:marking',
       enforce: 'post',
       async transform(code, id) {
-        if (!isOwnModule(id, packages)) return undefined;
+        const text = texts.fileOf(id);
+        if (text !== undefined) note(text);
+        if (text !== undefined || !isOwnModule(id, packages)) return undefined;
         const file = id.replace(/\?.*$/, '');
-        note(textFileOf(file) ?? file);
+        note(file);
         const tree = isCode(file) ? readCode(this, code) : undefined;
         if (!tree) return undefined;
         const marked = await mark(code, file, tree, async (source) => {

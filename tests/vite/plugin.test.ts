@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -129,6 +130,32 @@ describe('while developing', () => {
   test('files stand in for markupFile, and what was rendered ahead is taken over', async () => {
     expect(await text()).toBe('Crates: 3Stall Crates');
     expect(told.filter((one) => !one.includes('404'))).toEqual([]);
+  });
+
+  test('no file is served but those that a component names with markupFile', async () => {
+    const url = server.resolvedUrls?.local[0] ?? '';
+    const served = async (path: string): Promise<string> => {
+      const answer = await fetch(new URL(path, url), { headers: { 'sec-fetch-dest': 'script' } });
+      return answer.headers.get('content-type')?.includes('javascript') ? answer.text() : '';
+    };
+    change('secret.txt', 'SECRET=pressed oranges\n');
+    for (const path of [
+      '/etc/passwd.lattice-text.js',
+      `/@fs${folder}/secret.txt.lattice-text.js`,
+      '/secret.txt.lattice-text.js',
+      '/@id/__x00__lattice-text:/etc/passwd.js',
+      `/@id/__x00__lattice-text:${createHash('sha256').update(join(folder, 'secret.txt')).digest('hex').slice(0, 16)}/secret.txt.js`,
+      `/@id/lattice-text:${folder}/secret.txt`,
+    ]) {
+      const text = await served(path);
+      expect(text, path).not.toContain('root:');
+      expect(text, path).not.toContain('SECRET');
+    }
+    const module = await served('/stall-count.ts');
+    const addresses = [...module.matchAll(/from "([^"]*stall-count\.html[^"]*)"/g)].map(([, found = '']) => found);
+    expect(addresses).toHaveLength(1);
+    expect(addresses[0]).not.toContain(folder);
+    expect(await served(addresses[0] ?? '')).toContain('click: add(1)');
   });
 
   test('a change to a template is shown at once, with the state as it was', async () => {
