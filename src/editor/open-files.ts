@@ -4,8 +4,16 @@ import type { Range, TextDocuments } from 'vscode-languageserver/node';
 import { TextDocument } from 'vscode-languageserver-textdocument';
 import type { TextEdit } from './text-edit.js';
 
-/** The path of a document's file; of one that was never saved its address. */
-export const fileOf = (uri: string): string => (uri.startsWith('file:') ? fileURLToPath(uri) : uri);
+/** Returns the path of a document's file, or the address itself if it names no file (a document that was never saved). */
+export function fileOf(uri: string): string {
+  if (!uri.startsWith('file:')) return uri;
+  try {
+    return fileURLToPath(uri);
+  } catch {
+    // `100%.html` is no valid escape and `a%2Fb.html` no name that a file may have: editors send both.
+    return uri;
+  }
+}
 
 /** The files that an editor has open, and those that it would open. */
 export class OpenFiles {
@@ -28,7 +36,7 @@ export class OpenFiles {
 
   /** The address of a file, as the editor writes it. */
   uri(file: string): string {
-    return this.#open.get(file)?.uri ?? pathToFileURL(file).href;
+    return this.#open.get(file)?.uri ?? (file.startsWith('file:') ? file : pathToFileURL(file).href);
   }
 
   /** Changes of a file, as the protocol writes them: by its address. */

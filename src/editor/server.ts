@@ -11,7 +11,9 @@ import {
   type Hover,
   type Location,
   MarkupKind,
+  MessageType,
   ProposedFeatures,
+  ShowMessageNotification,
   type TextDocumentPositionParams,
   TextDocumentSyncKind,
   TextDocuments,
@@ -54,16 +56,25 @@ export function serveEditor(
   let reading: Reading | undefined;
   let own: readonly string[] = [];
   let catalogue = none;
+  let reported = '';
 
   const readAll = async (): Promise<void> => {
     try {
       catalogue = (await reading?.catalogue()) ?? none;
+      reported = '';
     } catch (thrown) {
-      connection.console.error(
-        `The project could not be read: ${thrown instanceof Error ? thrown.message : thrown}`,
-      );
+      reportUnread(thrown);
     }
     for (const document of documents.all()) lookSoon(document);
+  };
+
+  /** Reports why the problems of a document are not known, once for each reason. */
+  const reportUnread = (thrown: unknown): void => {
+    const reason = thrown instanceof Error ? thrown.message : String(thrown);
+    if (reason === reported) return;
+    reported = reason;
+    const message = `The project could not be read. ${reason}`;
+    void connection.sendNotification(ShowMessageNotification.type, { type: MessageType.Warning, message });
   };
 
   const lookSoon = (document: TextDocument): void => {
@@ -76,7 +87,10 @@ export function serveEditor(
 
   const look = async (document: TextDocument): Promise<void> => {
     const { uri, version } = document;
-    const found = await reading?.problemsIn(fileOf(uri), document.getText()).catch(() => undefined);
+    const found = await reading?.problemsIn(fileOf(uri), document.getText()).catch((thrown: unknown) => {
+      if (documents.get(uri)?.version === version) reportUnread(thrown);
+      return undefined;
+    });
     // What was typed meanwhile is looked at in its turn.
     if (!found || documents.get(uri)?.version !== version) return;
     problems.set(uri, found);

@@ -1,9 +1,11 @@
 // Loaded before a page's own components are registered: what is planned from then on notes who wrote it.
+
 import { componentCore } from '../component/index.js';
 import { defineInPage } from '../elements/in-page.js';
 import { inspecting } from '../plan/index.js';
 import { readMarks } from './document-marks.js';
 import { type Found, foundAt, usesInPage } from './found.js';
+import { openLine } from './open-line.js';
 import { type Box, InspectPanel, noBox, type Shown, type UseLine } from './panel.js';
 
 export type { InspectedProp, InspectedUse } from '../tree/inspected.js';
@@ -140,8 +142,11 @@ function listen(made: Panel): void {
     }
     setTimeout(refresh);
   });
-  // What Vite's own server does with it (https://vite.dev): other servers have no such address.
-  on('show', () => void fetch(`/__open-in-editor?file=${encodeURIComponent(made.shown?.line ?? '')}`));
+  // The Vite plugin answers it: other servers have no such address.
+  on(
+    'show',
+    () => void fetch(`${openLine}?file=${encodeURIComponent(made.shown?.line ?? '')}`, { method: 'POST' }),
+  );
   const isOwn = (event: Event): boolean => event.composedPath().includes(made);
   addEventListener(
     'pointermove',

@@ -4,8 +4,10 @@ import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Connect, Plugin, ViteDevServer } from 'vite';
 import { MissingPath } from '../check/files.js';
+import { reasonOf } from '../problem/index.js';
 import type { Catalogue, Given } from '../reading/facts.js';
 import { Reading } from '../reading/reading.js';
+import { isFromHere } from '../vite/from-here.js';
 import { loadVite } from '../vite/load.js';
 import { NotSaved, saveSample } from './saving.js';
 import { previewPage, stageModule, stagePage } from './stage.js';
@@ -68,6 +70,8 @@ export async function openPreview(paths: readonly string[], options: PreviewOpti
     logLevel: 'error',
     cacheDir: resolve('node_modules/.vite-lattice-preview'),
     server: {
+      // Maps of the modules hold whole paths: no page of another origin reads them.
+      cors: false,
       host: '127.0.0.1',
       port: options.port ?? 0,
       strictPort: options.port !== undefined,
@@ -129,7 +133,8 @@ function serving(state: State): Plugin {
       });
       server.middlewares.use((request, response, next) => {
         serve(state, server, request, response, next).catch((thrown) => {
-          json(response, 500, { failure: thrown instanceof Error ? thrown.message : String(thrown) });
+          const status = thrown instanceof Refused ? thrown.status : 500;
+          json(response, status, { failure: reasonOf(thrown) });
         });
       });
     },
@@ -148,8 +153,9 @@ async function renew(state: State, server: ViteDevServer): Promise<void> {
     );
     const components = [...found.components, ...kept].sort((a, b) => a.name.localeCompare(b.name));
     state.catalogue = { components, unread: found.unread };
-  } catch {
-    // What came between was a newer change: its own reading tells.
+  } catch (thrown) {
+    // A newer change may have come between, whose own reading reports what is wrong.
+    state.options.log?.(`The project could not be read. ${reasonOf(thrown)}`);
     return;
   }
   if (stageModule(state.catalogue.components, state.options.css) !== before) {
@@ -173,6 +179,8 @@ async function serve(
     return text(response, previewPage(`${base}page.js`), 'text/html');
   }
   if (!url.pathname.startsWith(base)) return next();
+  if (!isFromHere(request))
+    return json(response, 403, { failure: 'Only the page of the preview may ask this.' });
   const name = url.pathname.slice(base.length);
   if (name === 'page.js' || name === 'stage.js') return script(response, name);
   if (name === 'stage') {
@@ -184,7 +192,17 @@ async function serve(
   if (name === 'catalogue') return json(response, 200, state.catalogue);
   if (request.method !== 'POST') return json(response, 404, { failure: 'There is nothing here.' });
   if (!isOwn(request)) return json(response, 403, { failure: 'Only the page of the preview may ask this.' });
-  return answer(state, name, JSON.parse(await bodyOf(request)) as Asked, response);
+  return answer(state, name, await askedIn(request), response);
+}
+
+/** A request that is answered with an HTTP status and the reason. */
+class Refused extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
+    super(message);
+  }
 }
 
 interface Asked {
@@ -218,15 +236,37 @@ async function answer(state: State, what: string, asked: Asked, response: Server
   return json(response, 404, { failure: 'There is nothing here.' });
 }
 
+/** Returns what a request asks for. @throws Refused unless its body is a JSON object */
+async function askedIn(request: IncomingMessage): Promise<Asked> {
+  const body = await bodyOf(request);
+  let asked: unknown;
+  try {
+    asked = JSON.parse(body);
+  } catch {
+    throw new Refused(400, 'The body is not JSON.');
+  }
+  if (typeof asked !== 'object' || asked === null || Array.isArray(asked))
+    throw new Refused(400, 'The body has to be a JSON object.');
+  const { component, given, name, replace, text } = asked as Readonly<Record<string, unknown>>;
+  const isText = (value: unknown): boolean => value === undefined || typeof value === 'string';
+  if (![component, name, text].every(isText) || !(replace === undefined || typeof replace === 'boolean'))
+    throw new Refused(400, '"component", "name" and "text" are texts, "replace" is true or false.');
+  if (given !== undefined && !isGiven(given))
+    throw new Refused(400, '"given" has to be an object with "props" and "slots".');
+  return asked;
+}
+
+const isRecord = (value: unknown): boolean =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+function isGiven(value: unknown): boolean {
+  const { props, slots } = (value ?? {}) as Partial<Record<'props' | 'slots', unknown>>;
+  return isRecord(value) && isRecord(props) && isRecord(slots);
+}
+
 /** Whether the page of the preview asks, by what a browser says of it (https://www.w3.org/TR/fetch-metadata/#sec-fetch-site-header). */
-function isOwn({ headers }: IncomingMessage): boolean {
-  const isHere = /^(?:127\.0\.0\.1|localhost|\[::1\])(?::\d+)?$/.test(headers.host ?? '');
-  return (
-    isHere &&
-    headers['content-type'] === 'application/json' &&
-    (headers['sec-fetch-site'] ?? 'same-origin') === 'same-origin' &&
-    (headers.origin === undefined || headers.origin === `http://${headers.host}`)
-  );
+function isOwn(request: IncomingMessage): boolean {
+  return request.headers['content-type'] === 'application/json' && isFromHere(request);
 }
 
 /** What a slot was filled with runs nothing, whoever wrote the address: only modules of the project do. */
@@ -265,7 +305,7 @@ async function bodyOf(request: IncomingMessage): Promise<string> {
   request.setEncoding('utf8');
   for await (const part of request) {
     body += part;
-    if (body.length > most) throw new Error('That is more than a preview takes.');
+    if (body.length > most) throw new Refused(413, 'That is more than a preview takes.');
   }
   return body;
 }

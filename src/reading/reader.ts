@@ -1,6 +1,7 @@
 // The process that reads the project for a preview, anew after each change: what it is asked is told in facts.ts.
 
 import { prepareLoading } from '../check/modules.js';
+import { reasonOf } from '../problem/index.js';
 import type { Ask } from './asks.js';
 import { readProject } from './catalogue.js';
 import type { Catalogue } from './facts.js';
@@ -34,3 +35,10 @@ process.on('message', ({ ask, number }: { readonly ask: Ask; readonly number: nu
   );
 });
 process.on('disconnect', () => process.exit());
+// What a module of the project throws after it was loaded ends nothing here, and is reported without Node's own lines.
+for (const event of ['uncaughtException', 'unhandledRejection'] as const)
+  process.on(event, (thrown: unknown) => {
+    process.stderr.write(
+      `zesty-lattice: a module of the project threw after it was loaded: ${reasonOf(thrown)}\n`,
+    );
+  });

@@ -9,12 +9,29 @@ const reader = fileURLToPath(new URL('./project-reader.js', import.meta.url));
 /** How long an answer may take, in milliseconds: a template that never ends is a mistake like others. */
 const patience = 20_000;
 
+/** The reader took longer than `patience`. */
+class TookTooLong extends Error {
+  constructor() {
+    super(`It took more than ${patience / 1000} seconds. Look for a loop that never ends.`);
+  }
+}
+
+/** The process that reads the project has ended by itself, or was killed. */
+class ReaderEnded extends Error {
+  constructor() {
+    super('The process that reads the project has ended.');
+  }
+}
+
 /** Reads a project in a process of its own, so that a changed module is loaded anew; the next process waits ready. */
 export class Reading {
   readonly #paths: readonly string[];
   #process: ReaderProcess;
   #next = new ReaderProcess();
   #catalogue: Promise<Catalogue>;
+  /** How often the whole project failed to be read since it last could be: a third try would fail as well. */
+  #failures = 0;
+  #isOver = false;
 
   constructor(paths: readonly string[]) {
     this.#paths = paths;
@@ -40,35 +57,57 @@ export class Reading {
     return (await this.#ask({ kind: 'problems', file, text })) as readonly Problem[];
   }
 
-  /** Asks whoever reads the project when there is an answer: a change may come between. */
+  /**
+   * Asks the process that reads the project. A question is asked again if a change came between or the process was
+   * killed, but not if its answer took too long.
+   */
   async #ask(ask: Ask): Promise<unknown> {
-    for (;;) {
+    for (let restarts = 0; ; ) {
+      if (this.#process.hasEnded && this.#failures < 2 && !this.#isOver) this.#startAgain();
       const asked = this.#process;
       try {
         await this.#catalogue;
         return await asked.ask(ask);
       } catch (thrown) {
-        if (asked === this.#process) throw thrown;
+        const isRenewed = asked !== this.#process;
+        const isKilled = thrown instanceof ReaderEnded && this.#failures < 2 && restarts++ < 2;
+        if (this.#isOver || !(isRenewed || isKilled)) throw thrown;
       }
     }
   }
 
   /** Reads all anew; what is asked meanwhile is answered then. */
   renew(): Promise<Catalogue> {
+    this.#failures = 0;
+    return this.#startAgain();
+  }
+
+  end(): void {
+    this.#isOver = true;
     this.#process.end();
-    this.#process = this.#next;
+    this.#next.end();
+  }
+
+  #startAgain(): Promise<Catalogue> {
+    this.#process.end();
+    this.#process = this.#next.hasEnded ? new ReaderProcess() : this.#next;
     this.#next = new ReaderProcess();
     this.#catalogue = this.#read();
     return this.#catalogue;
   }
 
-  end(): void {
-    this.#process.end();
-    this.#next.end();
-  }
-
   #read(): Promise<Catalogue> {
-    return this.#process.ask({ kind: 'catalogue', paths: this.#paths }) as Promise<Catalogue>;
+    const asked = this.#process;
+    const found = asked.ask({ kind: 'catalogue', paths: this.#paths }) as Promise<Catalogue>;
+    found.then(
+      () => {
+        if (asked === this.#process) this.#failures = 0;
+      },
+      (thrown) => {
+        if (asked === this.#process) this.#failures += thrown instanceof ReaderEnded ? 1 : 2;
+      },
+    );
+    return found;
   }
 }
 
@@ -76,6 +115,7 @@ class ReaderProcess {
   readonly #child: ChildProcess;
   readonly #waiting = new Map<number, { give(found: unknown): void; fail(error: Error): void }>();
   #asked = 0;
+  hasEnded = false;
 
   constructor() {
     // What modules print as they load is theirs to print: on standard error, as all that is not the command's answer.
@@ -86,11 +126,9 @@ class ReaderProcess {
       if (failure === undefined) waiting?.give(found);
       else waiting?.fail(new Error(failure));
     });
-    this.#child.on('exit', () => {
-      for (const { fail } of this.#waiting.values())
-        fail(new Error('The process that reads the project has ended.'));
-      this.#waiting.clear();
-    });
+    this.#child.on('exit', () => this.#isGone());
+    // A process that cannot be started or sent to: without a listener, Node would end with a stack trace.
+    this.#child.on('error', () => this.#isGone());
   }
 
   ask(ask: Ask): Promise<unknown> {
@@ -98,7 +136,8 @@ class ReaderProcess {
     return new Promise((give, fail) => {
       const late = setTimeout(() => {
         this.#waiting.delete(number);
-        fail(new Error(`It took more than ${patience / 1000} seconds.`));
+        fail(new TookTooLong());
+        this.hasEnded = true;
         this.#child.kill('SIGKILL');
       }, patience);
       const settled = <T>(settle: (value: T) => void) => {
@@ -108,13 +147,20 @@ class ReaderProcess {
         };
       };
       this.#waiting.set(number, { give: settled(give), fail: settled(fail) });
-      if (this.#child.connected) this.#child.send({ ask, number });
-      else this.#waiting.get(number)?.fail(new Error('The process that reads the project has ended.'));
+      if (this.#child.connected && !this.hasEnded) this.#child.send({ ask, number }, () => {});
+      else this.#isGone();
     });
   }
 
   end(): void {
+    this.hasEnded = true;
     this.#child.kill();
+  }
+
+  #isGone(): void {
+    this.hasEnded = true;
+    for (const { fail } of this.#waiting.values()) fail(new ReaderEnded());
+    this.#waiting.clear();
   }
 }
 

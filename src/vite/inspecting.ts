@@ -1,6 +1,8 @@
 import type { Plugin } from 'vite';
+import { openLine } from '../inspect/open-line.js';
 import { inspecting } from '../plan/index.js';
 import { isInstalled } from './developing.js';
+import { isFromHere } from './from-here.js';
 
 const door = 'zesty-lattice/inspect';
 
@@ -14,8 +16,20 @@ export function inspectingPages(): Plugin {
     configResolved(config) {
       root = config.root;
     },
-    configureServer() {
+    configureServer({ middlewares }) {
       inspecting.isOn = true;
+      middlewares.use((request, response, next) => {
+        const url = new URL(request.url ?? '/', 'http://page');
+        // Vite's own address answers a GET of any page (https://vite.dev): it is reached through the one below.
+        if (!url.pathname.endsWith('/__open-in-editor') && url.pathname !== openLine) return next();
+        const isAsked = url.pathname !== openLine || request.method === 'POST';
+        if (!isAsked || !isFromHere(request)) {
+          response.statusCode = 403;
+          return response.end('Only a page of this server opens files, by POST.');
+        }
+        if (url.pathname === openLine) request.url = `/__open-in-editor${url.search}`;
+        next();
+      });
     },
     transformIndexHtml: {
       order: 'pre',

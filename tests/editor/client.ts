@@ -13,7 +13,8 @@ import {
 } from 'vscode-languageserver-protocol/node';
 import { root } from '../cli/lattice.js';
 
-const addressOf = (file: string): string => (file.startsWith('untitled:') ? file : pathToFileURL(file).href);
+const addressOf = (file: string): string =>
+  /^(?:untitled|file):/.test(file) ? file : pathToFileURL(file).href;
 
 /** An editor, as far as a server knows: a client of the protocol, over the command's own streams. */
 export class Editor {
@@ -22,6 +23,8 @@ export class Editor {
   readonly #told = new Map<string, readonly Diagnostic[]>();
   readonly #versions = new Map<string, number>();
   readonly log: string[] = [];
+  /** What the editor was asked to show. */
+  readonly shown: string[] = [];
 
   constructor(...paths: readonly string[]) {
     this.#child = spawn('node', ['dist/node/cli.js', 'editor', ...paths], {
@@ -40,6 +43,9 @@ export class Editor {
     });
     this.#connection.onNotification('window/logMessage', ({ message }) => {
       this.log.push(message);
+    });
+    this.#connection.onNotification('window/showMessage', ({ message }) => {
+      this.shown.push(message);
     });
     this.#connection.listen();
   }
@@ -110,6 +116,10 @@ export class Editor {
       range,
       context: { diagnostics: [] },
     });
+  }
+
+  get pid(): number {
+    return this.#child.pid ?? 0;
   }
 
   async stop(): Promise<number | null> {

@@ -1,7 +1,10 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { Hover } from 'vscode-languageserver-protocol/node';
 import { root } from '../cli/lattice.js';
+import { killReaders } from '../support/readers.js';
+import { isLong } from '../support/runs.js';
 import { Editor } from './client.js';
 
 const folder = mkdtempSync(join(root, 'tests/editor/out-'));
@@ -201,6 +204,38 @@ describe('lattice editor', () => {
       lineOf('handlers: {'),
     ]);
     expect(await definition('<p>|plain</p>')).toBeNull();
+  });
+
+  test('stays up for documents whose address is no name of a file', async () => {
+    for (const uri of ['file:///x/100%.html', 'file:///x/a%2Fb.html', 'file://elsewhere/x.html']) {
+      const answers = await editor.at<Hover | null>('textDocument/hover', uri, '<season-tag sea|son="late">');
+      expect(answers?.contents, uri).toBeDefined();
+      await editor.write(uri, '<season-tag season="never"></season-tag>');
+      await expect.poll(() => editor.diagnostics(uri).map(({ code }) => code), soon).toContain('prop-invalid');
+    }
+  });
+
+  test('goes on when the process that reads the project is killed', async () => {
+    expect(killReaders(editor.pid)).toBeGreaterThan(0);
+    await editor.write(file('grove-card.html'), `${card}<season-tag season="never"></season-tag>`);
+    await expect.poll(() => codes('grove-card.html'), soon).toContain('prop-invalid');
+    expect(editor.shown).toEqual([]);
+  });
+
+  test.runIf(isLong)('reports a module that never ends, and goes on after the next save', async () => {
+    const endless = `${module}\nfor (;;) {}\n`;
+    writeFileSync(file('grove-card.ts'), endless);
+    await editor.write(file('grove-card.ts'), endless);
+    await editor.save(file('grove-card.ts'));
+    await expect
+      .poll(() => editor.shown, soon)
+      .toEqual([
+        'The project could not be read. It took more than 20 seconds. Look for a loop that never ends.',
+      ]);
+    writeFileSync(file('grove-card.ts'), module);
+    await editor.save(file('grove-card.ts'));
+    await editor.write(file('grove-card.html'), `${card}<season-tag season="ever"></season-tag>`);
+    await expect.poll(() => codes('grove-card.html'), soon).toContain('prop-invalid');
   });
 
   test('stands whatever is half-written', async () => {

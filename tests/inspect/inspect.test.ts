@@ -190,8 +190,8 @@ test('is pointed at a part, and points into the page from its list', async () =>
     .poll(() => page.locator('inspect-panel .path').innerText())
     .toBe('variety-picker › crate-counter[2]');
   expect(await line.innerText()).toMatch(/^open-day\/components\/variety-picker\.ts:81$/);
-  const asked = page.waitForRequest(/__open-in-editor/);
-  await page.route(/__open-in-editor/, (route) => route.fulfill({ body: '' }));
+  const asked = page.waitForRequest(/@lattice-open/);
+  await page.route(/@lattice-open/, (route) => route.fulfill({ body: '' }));
   await line.click();
   expect(decodeURIComponent((await asked).url())).toMatch(
     /file=\/.*examples\/open-day\/components\/variety-picker\.ts:81$/,

@@ -8,6 +8,8 @@ export interface Opened {
   readonly url: string;
   /** The project's folder, a copy of the demo's. */
   readonly folder: string;
+  /** The command's own process. */
+  readonly pid: number;
   end(): void;
 }
 
@@ -33,6 +35,7 @@ export async function serving(folder: string, paths: readonly string[], own?: st
   return {
     url,
     folder,
+    pid: child.pid ?? 0,
     end() {
       child.kill('SIGINT');
       if (own !== undefined) rmSync(own, { recursive: true });

@@ -7,6 +7,7 @@ import { type Browser, type BrowserContext, chromium, type Page, type Route } fr
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { lattice } from '../cli/lattice.js';
+import { killReaders } from '../support/readers.js';
 import { isLong } from '../support/runs.js';
 import { choose, type Opened, opened, tabTo, typeInto } from './open.js';
 import { everyKind } from './parts.js';
@@ -340,6 +341,58 @@ describe('lattice preview', () => {
       403,
     );
     expect(read('orchard/components/price-tag.sample.html')).not.toContain('<b>x</b>');
+  });
+
+  test('opens files by POST alone, gives other origins no path and nobody other files', async () => {
+    const opening = (
+      method: string,
+      headers: Record<string, string>,
+      path = '@lattice-open',
+    ): Promise<number> =>
+      fetch(`${preview.url}${path}?file=nothing.ts`, { method, headers }).then(({ status }) => status);
+    expect(await opening('GET', {})).toBe(403);
+    expect(await opening('GET', { 'sec-fetch-site': 'cross-site' }, '__open-in-editor')).toBe(403);
+    expect(await opening('POST', { origin: 'http://elsewhere.test' })).toBe(403);
+    expect(await opening('POST', { origin: 'http://127.0.0.1:1' })).toBe(403);
+    const readFrom = async (path: string, headers: Record<string, string>): Promise<string> => {
+      const answer = await fetch(new URL(path, preview.url), { headers });
+      return `${answer.headers.get('access-control-allow-origin')} ${answer.ok ? await answer.text() : ''}`;
+    };
+    const elsewhere = { origin: 'http://127.0.0.1:1', 'sec-fetch-site': 'cross-site' };
+    expect(await readFrom('/@lattice/catalogue', {})).toContain(preview.folder);
+    expect(await readFrom('/@lattice/catalogue', elsewhere)).toBe('null ');
+    expect(await readFrom('/@lattice/stage', elsewhere)).toBe('null ');
+    // A module of the project can be asked for by any script tag, but no other page reads what it answers.
+    expect(await readFrom('/examples/orchard/components.ts', elsewhere)).toMatch(/^null /);
+    for (const path of ['/etc/passwd.lattice-text.js', '/@id/__x00__lattice-text:/etc/passwd.js'])
+      expect(await readFrom(path, {}), path).not.toContain('root:');
+  });
+
+  test('answers what is no question with what is wrong', async () => {
+    const asked = async (body: string, what = 'shown'): Promise<string> => {
+      const headers = { 'content-type': 'application/json' };
+      const answer = await fetch(`${preview.url}@lattice/${what}`, { method: 'POST', headers, body });
+      return `${answer.status} ${(await answer.json()).failure}`;
+    };
+    expect(await asked('null')).toBe('400 The body has to be a JSON object.');
+    expect(await asked('[1]')).toBe('400 The body has to be a JSON object.');
+    expect(await asked('{')).toBe('400 The body is not JSON.');
+    expect(await asked('{"component":5}')).toBe(
+      '400 "component", "name" and "text" are texts, "replace" is true or false.',
+    );
+    expect(await asked('{"component":"price-tag","given":{"props":null}}')).toBe(
+      '400 "given" has to be an object with "props" and "slots".',
+    );
+    expect(await asked('{}', 'nothing')).toBe('404 There is nothing here.');
+  });
+
+  test('goes on when the process that reads the project is killed', async () => {
+    expect(killReaders(preview.pid)).toBeGreaterThan(0);
+    const headers = { 'content-type': 'application/json' };
+    const body = JSON.stringify({ text: '<price-tag cents="250"></price-tag>' });
+    const answer = await fetch(`${preview.url}@lattice/text`, { method: 'POST', headers, body });
+    expect(answer.status).toBe(200);
+    expect(JSON.stringify(await answer.json())).toContain('2.50');
   });
 
   test('is accessible, light and dark, narrow and wide', async () => {

@@ -152,7 +152,9 @@ describe('while developing', () => {
       expect(text, path).not.toContain('SECRET');
     }
     const module = await served('/stall-count.ts');
-    const addresses = [...module.matchAll(/from "([^"]*stall-count\.html[^"]*)"/g)].map(([, found = '']) => found);
+    const addresses = [...module.matchAll(/from "([^"]*stall-count\.html[^"]*)"/g)].map(
+      ([, found = '']) => found,
+    );
     expect(addresses).toHaveLength(1);
     expect(addresses[0]).not.toContain(folder);
     expect(await served(addresses[0] ?? '')).toContain('click: add(1)');
