@@ -1,4 +1,5 @@
 import { type Finding, finding, PackageMissing, type Problem, placed } from '../problem/index.js';
+import { type HtmlNode, SetAside } from './set-aside.js';
 
 /** How large a mail may be until some programs cut it, in bytes of its HTML. */
 export const mostMailBytes = 102 * 1024;
@@ -21,20 +22,16 @@ function packageOf<Package>(name: string): Package {
   }
 }
 
-interface Node {
-  readonly nodeName: string;
-  readonly value?: string;
-  tagName?: string;
-  attrs?: { name: string; value: string }[];
-  childNodes?: Node[];
-}
-
 interface Parse5 {
-  parse(html: string): Node;
-  serialize(node: Node): string;
+  parse(html: string): HtmlNode;
+  serialize(node: HtmlNode): string;
 }
 
-type Juice = (html: string, options: Readonly<Record<string, unknown>>) => string;
+interface Juice {
+  (html: string, options: Readonly<Record<string, unknown>>): string;
+  /** Signs of template languages that it leaves alone, by name: of the whole process. */
+  codeBlocks: Readonly<Record<string, unknown>>;
+}
 
 /**
  * A document as mail programs show it: rules stand in the elements' own style attributes, what cannot be there (rules for
@@ -45,20 +42,21 @@ export function mailHtml(page: string, tell: (problem: Problem) => void): string
   const juice = packageOf<Juice>('juice');
   const { parse, serialize } = packageOf<Parse5>('parse5');
   const say = (found: Finding): void => tell(placed(found, ''));
-  const inlined = juice(page.replace(/<style[^>]*>[\s\S]*?<\/style>/g, inLight), {
-    removeStyleTags: true,
-    preserveMediaQueries: true,
-    preserveFontFaces: true,
-    preservePseudos: true,
-    preserveImportant: true,
-    resolveCSSVariables: true,
-    applyWidthAttributes: true,
-    applyHeightAttributes: true,
+  const document = parse(page);
+  const kept = new SetAside(page);
+  removeScripts(document, say);
+  kept.take(document);
+  eachStyle(document, inLight);
+  const styled = parse(inlined(juice, serialize(document)));
+  let keepsMarks = false;
+  eachStyle(styled, (text) => {
+    keepsMarks ||= text.includes('[data-in');
+    return text;
   });
-  const document = parse(inlined);
-  const keepsMarks = /<style[^>]*>[\s\S]*?\[data-in/.test(inlined);
-  clean(document, keepsMarks, say);
-  const html = serialize(document);
+  kept.restore(styled);
+  clean(styled, keepsMarks, say);
+  // A parser reads a line feed for a carriage return that is not escaped (https://html.spec.whatwg.org/#normalize-newlines).
+  const html = serialize(styled).replaceAll('\r', '&#13;');
   const bytes = new TextEncoder().encode(html).length;
   if (bytes > mostMailBytes)
     say(
@@ -68,6 +66,37 @@ export function mailHtml(page: string, tell: (problem: Problem) => void): string
       }),
     );
   return html;
+}
+
+/** A document with its rules in the style attributes. Nothing in it is taken for a sign of another template language. */
+function inlined(juice: Juice, html: string): string {
+  const { codeBlocks } = juice;
+  const blocks = { ...codeBlocks };
+  for (const name of Object.keys(codeBlocks)) Reflect.deleteProperty(codeBlocks, name);
+  try {
+    return juice(html, {
+      removeStyleTags: true,
+      preserveMediaQueries: true,
+      preserveFontFaces: true,
+      preservePseudos: true,
+      preserveImportant: true,
+      resolveCSSVariables: true,
+      applyWidthAttributes: true,
+      applyHeightAttributes: true,
+    });
+  } finally {
+    // Whatever else of this process inlines rules has its own settings back.
+    Object.assign(codeBlocks, blocks);
+  }
+}
+
+/** Replaces the text of each style element. */
+function eachStyle(node: HtmlNode, changed: (text: string) => string): void {
+  for (const child of node.childNodes ?? []) {
+    const text = child.tagName === 'style' ? child.childNodes?.[0] : undefined;
+    if (text?.value !== undefined) text.value = changed(text.value);
+    eachStyle(child, changed);
+  }
 }
 
 /** The plain text of a mail, for programs and people that want it. */
@@ -88,8 +117,8 @@ export function mailText(html: string): string {
   });
 }
 
-/** Removes what runs and what is of no use any more, and tells what a mail program would not show. */
-function clean(node: Node, keepsMarks: boolean, say: (found: Finding) => void): void {
+/** Removes scripts, with a warning for each. */
+function removeScripts(node: HtmlNode, say: (found: Finding) => void): void {
   if (!node.childNodes) return;
   node.childNodes = node.childNodes.filter((child) => {
     if (child.tagName !== 'script') return true;
@@ -101,14 +130,20 @@ function clean(node: Node, keepsMarks: boolean, say: (found: Finding) => void): 
     );
     return false;
   });
-  for (const child of node.childNodes) {
-    if (child.attrs) cleanAttributes(child as Node & { attrs: NonNullable<Node['attrs']> }, keepsMarks, say);
+  for (const child of node.childNodes) removeScripts(child, say);
+}
+
+/** Removes what is of no use any more, and warns of what a mail program would not show. */
+function clean(node: HtmlNode, keepsMarks: boolean, say: (found: Finding) => void): void {
+  for (const child of node.childNodes ?? []) {
+    if (child.attrs)
+      cleanAttributes(child as HtmlNode & { attrs: NonNullable<HtmlNode['attrs']> }, keepsMarks, say);
     clean(child, keepsMarks, say);
   }
 }
 
 function cleanAttributes(
-  element: Node & { attrs: NonNullable<Node['attrs']> },
+  element: HtmlNode & { attrs: NonNullable<HtmlNode['attrs']> },
   keepsMarks: boolean,
   say: (found: Finding) => void,
 ): void {

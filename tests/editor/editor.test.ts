@@ -211,7 +211,9 @@ describe('lattice editor', () => {
       const answers = await editor.at<Hover | null>('textDocument/hover', uri, '<season-tag sea|son="late">');
       expect(answers?.contents, uri).toBeDefined();
       await editor.write(uri, '<season-tag season="never"></season-tag>');
-      await expect.poll(() => editor.diagnostics(uri).map(({ code }) => code), soon).toContain('prop-invalid');
+      await expect
+        .poll(() => editor.diagnostics(uri).map(({ code }) => code), soon)
+        .toContain('prop-invalid');
     }
   });
 
