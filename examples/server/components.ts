@@ -45,8 +45,7 @@ export const LogBook = component('log-book', {
               { key: 'date', empty: el.li('No grove of that name') },
             ),
           ),
-        failed: (fault) =>
-          el.p({ class: 'fault', role: 'status' }, 'The log cannot be read: ', fault.message, '.'),
+        failed: el.p({ class: 'fault', role: 'status' }, 'The log cannot be read right now.'),
       }),
     ),
 });

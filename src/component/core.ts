@@ -26,6 +26,8 @@ export interface ComponentCore {
   readonly placement?: Placement | undefined;
   readonly events: Readonly<Record<string, AnyEventKind>>;
   readonly load: ((context: never) => unknown) | undefined;
+  /** How long a load may take, in milliseconds, where the component says so. */
+  readonly loadTimeOut?: number | undefined;
   /** Content for where it cannot be shown, or a function of what went wrong. */
   readonly onFailure: unknown;
   readonly handlers: Readonly<Record<string, HandlerFunction>>;

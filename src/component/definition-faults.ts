@@ -29,6 +29,7 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
   events: (value) => eachFault(value, 'an event', isEventKind, 'made by event()'),
   state: functionFault,
   load: functionFault,
+  loadTimeOut: (value) => must(typeof value === 'number' && value > 0, 'a number of milliseconds', value),
   onFailure: () => undefined,
   handlers: (value) => eachFault(value, 'a handler', isFunction, 'a function'),
   reactions: (value) => eachFault(value, 'a reaction', isFunction, 'a function'),

@@ -60,6 +60,13 @@ export interface Definition<
    * its element is there, and again when a prop changes. Of answers that cross the last one counts.
    */
   readonly load?: (context: LoadContext<NoInfer<P>>) => Promise<Data> | Data;
+  /**
+   * How long `load` may take, in milliseconds, and each row of an async iterable; 10,000 unless said. On a server
+   * `loads.timeOut` of the rendering counts first. `Infinity` waits for ever.
+   *
+   * @example loadTimeOut: 30_000
+   */
+  readonly loadTimeOut?: number;
   /** What can happen; each gives what changes in the state, or nothing. */
   readonly handlers?: {
     readonly [K in keyof H]: (

@@ -24,6 +24,7 @@ export interface LooseDefinition {
   readonly events?: Readonly<Record<string, AnyEventKind>>;
   readonly state?: ComponentCore['state'];
   readonly load?: ComponentCore['load'];
+  readonly loadTimeOut?: number;
   readonly onFailure?: unknown;
   readonly handlers?: Readonly<Record<string, HandlerFunction>>;
   readonly connected?: (context: never) => void;
@@ -51,6 +52,7 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
     events: parts.events ?? {},
     handlers: parts.handlers ?? {},
     load: parts.load,
+    loadTimeOut: parts.loadTimeOut,
     onFailure: parts.onFailure,
     state: parts.state,
     connected: parts.connected,

@@ -1,5 +1,5 @@
 import type { ComponentCore } from '../component/index.js';
-import { type Finding, type Problem, placed, problemText } from '../problem/index.js';
+import { causeOf, type Finding, type Problem, placed, problemText } from '../problem/index.js';
 import { type Site, stepText } from '../template/index.js';
 import type { Frame } from './frame.js';
 import type { GuardStep, LoadStep, RowsStep } from './lower/steps.js';
@@ -24,8 +24,8 @@ export interface LateWriting {
   apart(frame: Frame, out: string, inner: Write, change: (text: string) => string): string;
 }
 
-export function tellOnConsole(problem: Problem): void {
-  console.error(problemText(problem));
+export function tellOnConsole(problem: Problem, cause?: unknown): void {
+  console.error(problemText(problem), ...(cause === undefined ? [] : [cause]));
 }
 
 /** Rules that stand for style attributes: each is found by what it says. */
@@ -99,8 +99,9 @@ export class Pass {
   late: LateWriting | undefined;
   /** Whether components that load do so in the page. */
   loadsInPage = false;
-  /** Told of what went wrong where something else stands in its place. */
-  tell: (problem: Problem) => void = tellOnConsole;
+  /** Receives what went wrong where something else is shown instead, and what was thrown. */
+  onProblem: (problem: Problem, cause?: unknown) => void = tellOnConsole;
+  readonly tell = (problem: Problem): void => this.onProblem(problem, causeOf(problem));
 
   /** The nonce of style and script elements, as an attribute. */
   nonce = '';

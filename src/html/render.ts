@@ -41,7 +41,7 @@ export interface RenderOptions {
    */
   readonly loads?: 'in-page';
   /** Told of what went wrong where something else stands in its place; written to the console unless said. */
-  readonly onProblem?: (problem: Problem) => void;
+  readonly onProblem?: (problem: Problem, cause?: unknown) => void;
   /** For the style and script elements of a page whose Content Security Policy asks for one (https://www.w3.org/TR/CSP3/#framework-directive-source-list). */
   readonly nonce?: string;
   /** In lines, for people to read: white space that a page shows may have changed. Off unless asked for. */
@@ -196,7 +196,7 @@ export function prepare(
   pass.uses = uses;
   if (nonce !== undefined) pass.nonce = nonceText(nonce);
   if (sheets) pass.links = sheets.map((href) => sheetLink(href, ' data-sheet')).join('');
-  if (onProblem) pass.tell = onProblem;
+  if (onProblem) pass.onProblem = onProblem;
   return idPrefix === undefined ? '' : `-${idPrefix}`;
 }
 

@@ -12,7 +12,8 @@ import {
   jsonBlock,
   jsonFault,
   type LoadState,
-  readsOf,
+  loadedFor,
+  propHash,
   voidElements,
   waitingState,
   withSource,
@@ -362,8 +363,12 @@ export function propAttribute({ props }: ComponentCore, index: number, value: un
 export function dataBlock(data: unknown): string {
   const { fault, isLoading, value } = (data ?? waitingState) as LoadState<unknown>;
   if (isLoading || !isJson(value)) return '';
-  const of = [...(readsOf.get(data as LoadState<unknown>) ?? [])];
-  const block = jsonBlock(fault ? { fault: fault.message, of } : { value, of });
+  const made = loadedFor.get(data as LoadState<unknown>);
+  const of = Object.fromEntries(
+    [...(made?.reads ?? [])].map((name) => [name, propHash(made?.props[name]) ?? null]),
+  );
+  // Why it failed is the server's to know: what the author shows of it stands in the HTML.
+  const block = jsonBlock(fault ? { failed: true, of } : { value, of });
   return `<script type="application/json" data-loaded>${block}</script>`;
 }
 

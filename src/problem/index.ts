@@ -1,12 +1,13 @@
 export { dev, finding, problemText, saidInText, tells } from '#dev';
 export { refuseCall } from './called.js';
+export { causedBy, causeOf } from './cause.js';
 export { failure, LatticeError } from './error.js';
 export { nearest, nearestOr, suggest, tagName } from './nearest.js';
 export { PackageMissing } from './package-missing.js';
 export { atAttribute, callPlace, isTextPlace, placeOf, type TextPlace } from './place.js';
 export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './problem.js';
 export { placed } from './problem.js';
-export { reasonOf } from './reason.js';
+export { fullReason, reasonOf } from './reason.js';
 export { isDataUrl, isScriptUrl } from './script-url.js';
 export { show } from './show.js';
 export { deepOr, failedIn } from './too-deep.js';

@@ -31,13 +31,17 @@ export { isJson, jsonBlock, jsonFault } from './json.js';
 export { type LoadBranches, type LoadExpr, loadBranches, whenLoaded } from './load.js';
 export {
   failedState,
+  fetching,
   type LoadFault,
   type LoadState,
+  loadedFor,
   loadedState,
   loadKey,
-  readsOf,
+  propHash,
+  usualTimeOut,
   waitingState,
   watched,
+  within,
 } from './load-state.js';
 export { mergeAttributes } from './merge.js';
 export type { AnyNode, Content, TemplateNode, Textual } from './node.js';

@@ -13,6 +13,11 @@ export interface LoadState<Data> {
   readonly fault: LoadFault | undefined;
 }
 
+type Values = Readonly<Record<string, unknown>>;
+
+/** How long a load, and each of its rows, may take unless the component or the rendering says otherwise, in milliseconds. */
+export const usualTimeOut = 10_000;
+
 /** The states are made here alone, so that all outputs ask the same of them. */
 export const waitingState: LoadState<never> = {
   isLoading: true,
@@ -21,14 +26,16 @@ export const waitingState: LoadState<never> = {
   fault: undefined,
 };
 
-/** Which props were read to load something: a change of others means no other data. */
-export const readsOf = /* @__PURE__ */ new WeakMap<LoadState<unknown>, ReadonlySet<string>>();
+/** What a state was loaded for: a change of other props means no other data. */
+export interface LoadedFor {
+  readonly reads: ReadonlySet<string>;
+  readonly props: Values;
+}
+
+export const loadedFor = /* @__PURE__ */ new WeakMap<LoadState<unknown>, LoadedFor>();
 
 /** Props that take note of who reads them. */
-export function watched(
-  props: Readonly<Record<string, unknown>>,
-  reads: Set<string>,
-): Readonly<Record<string, unknown>> {
+export function watched(props: Values, reads: Set<string>): Values {
   return new Proxy(props, {
     get(all, name) {
       if (typeof name === 'string') reads.add(name);
@@ -46,13 +53,55 @@ export function failedState(message: string): LoadState<never> {
 }
 
 /** What tells loads of a component from one another; nothing where its props are more than data. */
-export function loadKey(props: Readonly<Record<string, unknown>>): string | undefined {
+export function loadKey(props: Values): string | undefined {
   try {
     return JSON.stringify(props, (_name, value) => {
       if (typeof value === 'function' || value instanceof Map || value instanceof Set) throw value;
-      return value === undefined ? null : value;
+      return value;
     });
   } catch {
     return undefined;
   }
+}
+
+/**
+ * Returns a number that tells the value of a prop from others, the same on a server and in a page (FNV-1a, 32 bits);
+ * undefined where the value is more than data.
+ */
+export function propHash(value: unknown): number | undefined {
+  const text = loadKey({ value });
+  if (text === undefined) return undefined;
+  let hash = 0x811c9dc5;
+  for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
+  return hash >>> 0;
+}
+
+/** `fetch` as a load has it: it stops with the load, and with a signal that the author gives it besides. */
+export function fetching(fetch: typeof globalThis.fetch, signal: AbortSignal): typeof globalThis.fetch {
+  return (input, init) => {
+    const own = init?.signal;
+    return fetch(input, { ...init, signal: own && own !== signal ? AbortSignal.any([own, signal]) : signal });
+  };
+}
+
+/** Waits for something, but no longer than some milliseconds: then it fails, and `stop` is called with the reason. */
+export function within<Found>(
+  work: PromiseLike<Found>,
+  ms: number,
+  stop: (reason: Error) => void,
+): Promise<Found> {
+  // A longer time is none to a timer (https://html.spec.whatwg.org/#timers, "timeout" is a signed 32-bit integer).
+  if (ms > 0x7fffffff) return Promise.resolve(work);
+  return new Promise((done, fail) => {
+    const timer = setTimeout(() => {
+      const late = new Error(`it took longer than ${ms} ms`);
+      fail(late);
+      stop(late);
+    }, ms);
+    work.then(done, fail);
+    work.then(
+      () => clearTimeout(timer),
+      () => clearTimeout(timer),
+    );
+  });
 }

@@ -28,7 +28,7 @@ export interface LoadBranches<Data> {
  *     whenLoaded(data, {
  *       loading: el.p('Reading the log …'),
  *       loaded: (entries) => el.ul(eachOf(entries, (entry) => el.li(entry.text))),
- *       failed: (fault) => el.p('The log cannot be read: ', fault.message),
+ *       failed: el.p('The log cannot be read right now.'),
  *     }),
  * });
  */

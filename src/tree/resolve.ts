@@ -8,7 +8,7 @@ import {
   UseNode,
 } from '../component/index.js';
 import { planContent } from '../plan/index.js';
-import { failedIn, failure, finding, LatticeError, type Problem } from '../problem/index.js';
+import { causeOf, failedIn, failure, finding, LatticeError, type Problem } from '../problem/index.js';
 import { isNode } from '../template/index.js';
 import { TreeBuilder } from './build.js';
 import { ComponentTree } from './tree.js';
@@ -73,5 +73,7 @@ function build(builder: TreeBuilder, plan: ReturnType<typeof planContent>): Comp
 /** Throws all errors of a tree, if it has any. */
 export function refuse(problems: readonly Problem[]): void {
   const errors = problems.filter((problem) => problem.severity === 'error');
-  if (errors.length > 0) throw new LatticeError(errors);
+  if (errors.length === 0) return;
+  const cause = errors.map(causeOf).find((one) => one !== undefined);
+  throw new LatticeError(errors, cause === undefined ? undefined : { cause });
 }

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { renderHtmlAsync } from 'zesty-lattice/html';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
-import { TankBoard, TankText, WaterLevel } from './parts.js';
+import { HastyRows, QuietTank, TankBoard, TankText, WaterLevel } from './parts.js';
 import { type Service, startService } from './service.js';
 
 let browser: Browser;
@@ -37,6 +37,19 @@ async function open(script: string, body: string): Promise<Page> {
   page.on('pageerror', (error) => told.push(error.message));
   await page.goto(`${service.url}/page`);
   return page;
+}
+
+/** A rendering of elements that asks the service, and what it was told went wrong. */
+function quietly() {
+  const problems: string[] = [];
+  const options = {
+    form: 'elements' as const,
+    fetch: ((path: string | URL, init?: RequestInit) =>
+      fetch(new URL(path, service.url), init)) as typeof fetch,
+    onProblem: ({ message }: { message: string }) =>
+      void problems.push(message.replace(/^The data of ([\w-]+) could not be loaded: (.*)\.$/, '$1: $2')),
+  };
+  return { problems, options };
 }
 
 const text = (page: Page, tag: string): Promise<string> =>
@@ -195,6 +208,62 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     expect(service.asked).toEqual(['/json/south']);
     expect(told.filter((one) => !one.includes('load'))).toEqual([]);
     await page.close();
+  });
+
+  test('nothing of what failed on a server is sent but what the author shows', async () => {
+    const { problems, options } = quietly();
+    const quiet = await renderHtmlAsync(QuietTank, { from: '/json/x?fail' }, options);
+    expect(problems).toEqual([`quiet-tank: 10.0.0.5 answered 503, password=orchard (/json/x?fail)`]);
+    expect(quiet).toContain('<p>Sorry.</p>');
+    expect(quiet).not.toMatch(/10\.0\.0\.5|password|503/);
+    // An author who shows the message shows it: nowhere else it stands, and it stays there.
+    const loud = await renderHtmlAsync(WaterLevel, { from: '/none' }, options);
+    expect(loud.split('JSON input')).toHaveLength(2);
+    const page = await open(script, quiet + loud);
+    await page.waitForFunction(`customElements.get('quiet-tank')`);
+    await page.waitForTimeout(50);
+    expect(await text(page, 'quiet-tank')).toBe('Sorry.');
+    expect(await text(page, 'water-level')).toMatch(/^No reading: .*JSON input$/);
+    expect(service.asked).toEqual([]);
+    expect(told).toEqual([]);
+    await page.evaluate(`document.querySelector('quiet-tank').from = '/json/full'`);
+    await shows(page, 'quiet-tank', '4 l');
+    await page.close();
+  });
+
+  test('a prop that is read late counts, also where it changes before it is read', async () => {
+    const page = await open(script, '<quiet-tank from="/json/north?ms=600"></quiet-tank>');
+    await shows(page, 'quiet-tank', 'Reading');
+    for (let n = 0; n < 200 && service.asked.length === 0; n++) await page.waitForTimeout(10);
+    await page.evaluate(`document.querySelector('quiet-tank').unit = 'hl'`);
+    await shows(page, 'quiet-tank', '5 hl');
+    await page.evaluate(`document.querySelector('quiet-tank').unit = 'm³'`);
+    await shows(page, 'quiet-tank', '5 m³');
+    expect(told).toEqual([]);
+    await page.close();
+  });
+
+  test('what a server loaded for other props is loaded anew', async () => {
+    const { options } = quietly();
+    const html = await renderHtmlAsync(QuietTank, { from: '/json/north' }, options);
+    const changed = html.replace('<quiet-tank', '<quiet-tank unit="hl"');
+    const page = await open(script, html + changed);
+    await page.waitForFunction(
+      () => document.querySelectorAll('quiet-tank')[1]?.shadowRoot?.textContent === '5 hl',
+    );
+    expect(await text(page, 'quiet-tank')).toBe('5 l');
+    expect(service.asked).toEqual(['/json/north']);
+    await page.close();
+  });
+
+  test('rows that hang end with what stands in for them', async () => {
+    const page = await open(script, '<hasty-rows from="/json/north"></hasty-rows>');
+    await shows(page, 'hasty-rows', 'Too slow.');
+    expect(told.join()).toContain('it took longer than 300 ms');
+    await page.close();
+    const { problems, options } = quietly();
+    expect(await renderHtmlAsync(HastyRows, { from: '/json/north' }, options)).toContain('<p>Too slow.</p>');
+    expect(problems).toEqual(['hasty-rows: it took longer than 300 ms']);
   });
 
   test('rows that come one after another show as they come', async () => {

@@ -1,4 +1,5 @@
 import 'zesty-lattice/markup';
-import { start } from './parts.js';
+import { start, startQuiet } from './parts.js';
 
 start();
+startQuiet();

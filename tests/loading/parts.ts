@@ -123,3 +123,38 @@ export const TicketRows = component('ticket-rows', {
 
 export const all = [WaterLevel, TankBoard, TankNotes, TankRows, NoteSlots, TankText, TicketRows] as const;
 export const start = (): void => register(WaterLevel, TankBoard, TankRows, TankText, TicketRows);
+
+/** Shows nothing of what a service says of itself, and reads one of its props late. */
+export const QuietTank = component('quiet-tank', {
+  props: { from: prop.url(), unit: prop.text().fallback('l') },
+  load: async ({ props, fetch }): Promise<string> => {
+    const answer = await fetch(props.from);
+    if (!answer.ok) throw new Error(`10.0.0.5 answered ${answer.status}, password=orchard`);
+    const tank: Tank = await answer.json();
+    return `${tank.level} ${props.unit}`;
+  },
+  template: ({ data }) =>
+    whenLoaded(data, {
+      loading: el.p('Reading …'),
+      loaded: (level) => el.p(level),
+      failed: el.p('Sorry.'),
+    }),
+});
+
+/** Gives up after a short time, also rows of which one hangs. */
+export const HastyRows = component('hasty-rows', {
+  props: { from: prop.url() },
+  loadTimeOut: 300,
+  load: async function* ({ props, fetch, signal }): AsyncGenerator<string> {
+    const own = new AbortController();
+    yield (await (await fetch(props.from, { signal: own.signal })).json()).name;
+    await new Promise((_done, fail) => signal.addEventListener('abort', () => fail(signal.reason)));
+  },
+  template: ({ data }) =>
+    whenLoaded(data, {
+      loaded: (rows) => el.ol(eachOf(rows, (row) => el.li(row))),
+      failed: el.p('Too slow.'),
+    }),
+});
+
+export const startQuiet = (): void => register(QuietTank, HastyRows);

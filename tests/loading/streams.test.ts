@@ -7,6 +7,7 @@ import {
   eachOf,
   el,
   LatticeError,
+  type Problem,
   prop,
   resolve,
   slot,
@@ -344,6 +345,91 @@ describe('what comes later', () => {
     await expect(renderHtmlAsync(Broken, {})).rejects.toThrow(/the wire broke/);
     const Held = component('row-held', { ...parts, onFailure: el.p('none') });
     expect(await renderHtmlAsync(Held, {}, silent)).toBe('<p>none</p>');
+  });
+});
+
+describe('a source of rows that fails late', () => {
+  async function* broken(): AsyncGenerator<number> {
+    yield 1;
+    yield 2;
+    throw new Error('the wire broke', { cause: new Error('in row 3') });
+  }
+  const Failing = component('rows-failing', {
+    props: { atOnce: prop.flag() },
+    load: async ({ props }) =>
+      props.atOnce
+        ? (async function* (): AsyncGenerator<number> {
+            yield Promise.reject<number>(new Error('no wire'));
+          })()
+        : broken(),
+    template: ({ data }) =>
+      whenLoaded(data, { loaded: (all) => el.ul(eachOf(all, (row) => el.li(row))), failed: el.p('Sorry.') }),
+  });
+
+  test('is what stands in for it: in a whole page alone, in a stream behind the rows that were sent', async () => {
+    const problems: string[] = [];
+    const causes: unknown[] = [];
+    const options = {
+      onProblem: ({ code, message, where }: Problem, cause: unknown) => {
+        problems.push(`${code} ${where}: ${message}`);
+        causes.push(cause);
+      },
+    };
+    expect(await renderHtmlAsync(Failing, {}, options)).toBe('<p>Sorry.</p>');
+    expect(await new Response(streamHtml(Failing, {}, options)).text()).toBe(
+      '<ul><li>1</li><li>2</li></ul><p>Sorry.</p>',
+    );
+    expect(await new Response(streamHtml(Failing, { atOnce: true }, options)).text()).toBe('<p>Sorry.</p>');
+    const failed = 'load-failed rows-failing: The data of rows-failing could not be loaded';
+    expect(problems).toEqual([
+      `${failed}: the wire broke: in row 3.`,
+      `${failed}: the wire broke: in row 3.`,
+      `${failed}: no wire.`,
+    ]);
+    // What was thrown comes as it is, with its stack and what caused it.
+    expect(causes.map((one) => (one as Error).stack?.includes('streams.test.ts'))).toEqual([
+      true,
+      true,
+      true,
+    ]);
+  });
+
+  test('is an error with its cause and the address that was asked, where nothing stands in for it', async () => {
+    const Bare = component('bare-load', {
+      load: async ({ fetch }) => (await fetch('http://127.0.0.1:9/log.json')).json() as Promise<string>,
+      template: ({ data }) => whenLoaded(data, { loaded: (text) => el.p(text) }),
+    });
+    const thrown = await renderHtmlAsync(Bare).catch((one: unknown) => one);
+    expect(thrown).toBeInstanceOf(LatticeError);
+    expect((thrown as LatticeError).message).toMatch(
+      /fetch failed: .+ \(http:\/\/127\.0\.0\.1:9\/log\.json\)/,
+    );
+    expect(((thrown as LatticeError).cause as Error).message).toBe('fetch failed');
+  });
+
+  test('many at once are no leak to Node', async () => {
+    const warnings: string[] = [];
+    const note = (warning: Error): void => void warnings.push(warning.name);
+    process.on('warning', note);
+    const Slow = component('slow-load', {
+      props: { name: prop.number() },
+      load: async ({ props, fetch, signal }) => {
+        await Promise.allSettled(
+          Array.from({ length: 12 }, () => fetch('data:,x', { signal: new AbortController().signal })),
+        );
+        await wait(5, signal);
+        return props.name;
+      },
+      template: ({ data }) => whenLoaded(data, { loaded: (name) => el.i(name) }),
+    });
+    const names = Array.from({ length: 40 }, (_, name) => name);
+    const Many = component('many-loads', { template: () => eachOf(names, (name) => Slow({ name })) });
+    const { signal } = new AbortController();
+    const options = { signal, loads: { atOnce: 40 } };
+    await Promise.all(Array.from({ length: 15 }, () => renderHtmlAsync(Many, {}, options)));
+    await wait(20);
+    process.off('warning', note);
+    expect(warnings).toEqual([]);
   });
 });
 

@@ -51,7 +51,9 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
       ...(shares.length > 0 ? [call('consuming', ...shares)] : []),
       ...(content.asksForSlots ? [call('slotWatch', ...core.slots.names)] : []),
       ...(handing.length > 0 ? [call('wearing'), call('fillerWatch', ...handing)] : []),
-      ...(core.load ? [call('loading', part('load'))] : []),
+      ...(core.load
+        ? [call('loading', part('load'), ...(core.loadTimeOut === undefined ? [] : [core.loadTimeOut]))]
+        : []),
       ...(failureView ? [call('failing', failureView, onFailure.fault)] : []),
       isActing ? call('acting') : new InPage(call('acting')),
       ...(core.provides ? [call('providing', part('provides'))] : []),

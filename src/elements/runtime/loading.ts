@@ -2,18 +2,32 @@ import { finding, reasonOf } from '../../problem/index.js';
 import { isAsyncRows } from '../../template/async-rows.js';
 import {
   failedState,
+  fetching,
+  type LoadFault,
   type LoadState,
   loadedState,
   loadKey,
+  propHash,
+  usualTimeOut,
   waitingState,
   watched,
+  within,
 } from '../../template/load-state.js';
 import type { Feature, Instance } from './instance.js';
 
 type State = LoadState<unknown>;
+type Values = Readonly<Record<string, unknown>>;
 
 /** A component's `load`. */
 export type Load = ((context: never) => unknown) | undefined;
+
+/** An element that waits for something, or shows it. */
+interface Reader {
+  show(state: State): void;
+  /** Loads for its own props, where they are others by now than those that were read. */
+  isStale(read: Values, reads: ReadonlySet<string>): boolean;
+  join(): void;
+}
 
 /** What elements with equal props load together, once, as long as one of them is on the page. */
 interface Shared {
@@ -21,14 +35,23 @@ interface Shared {
   stop: AbortController | undefined;
   /** The props that were read for it. */
   reads: Set<string>;
-  readonly shows: Set<(state: State) => void>;
+  /** What was thrown, where it failed. */
+  thrown?: unknown;
+  readonly readers: Set<Reader>;
 }
 
 /** How often rows that come one after another are shown, in milliseconds. */
 const often = 40;
 
+/** Thrown by a place that shows why a load failed on the server, which a page does not know: the place stays as it is. */
+const unsaid: LoadFault = {
+  get message(): string {
+    throw unsaid;
+  },
+};
+
 /** What an element loads: when it is there, when a prop changes, when it is asked to; given up when it has left. */
-export function loading(load: Load): (instance: Instance) => Feature {
+export function loading(load: Load, timeOut = usualTimeOut): (instance: Instance) => Feature {
   const all = new Map<string, Shared>();
   return (instance) => {
     const { host, live, scope } = instance;
@@ -42,12 +65,16 @@ export function loading(load: Load): (instance: Instance) => Feature {
       instance.changed(live.mask('data'));
       const { fault } = state;
       if (!fault) return;
-      instance.report(finding('load-failed', { component: live.name, reason: fault.message }));
+      const thrown = own?.thrown;
+      instance.report(
+        finding('load-failed', { component: live.name, reason: fault.message }),
+        ...(thrown === undefined ? [] : [thrown]),
+      );
       instance.failed?.(fault.message);
     };
     const drop = (): void => {
-      own?.shows.delete(show);
-      if (own?.shows.size === 0) {
+      own?.readers.delete(reader);
+      if (own?.readers.size === 0) {
         own.stop?.abort();
         if (key !== undefined && all.get(key) === own) all.delete(key);
       }
@@ -59,17 +86,24 @@ export function loading(load: Load): (instance: Instance) => Feature {
       if (own && props !== undefined && props === key) return;
       drop();
       key = props;
-      const shared = (key !== undefined && all.get(key)) || {
+      const shared: Shared = (key !== undefined && all.get(key)) || {
         state: known ?? waitingState,
         stop: undefined,
         reads: known ? taken : new Set(),
-        shows: new Set(),
+        readers: new Set(),
       };
       own = shared;
       if (key !== undefined) all.set(key, shared);
-      shared.shows.add(show);
+      shared.readers.add(reader);
       if (!known && !shared.stop && shared.state === waitingState) start(shared);
       show(shared.state);
+    };
+    const reader: Reader = {
+      show,
+      join,
+      isStale: (read, reads) =>
+        (key === undefined || loadKey(instance.props) !== key) &&
+        [...reads].some((name) => !Object.is(read[name], instance.props[name])),
     };
     const start = (shared: Shared): void => {
       shared.stop?.abort();
@@ -77,29 +111,47 @@ export function loading(load: Load): (instance: Instance) => Feature {
       const { signal } = stop;
       shared.stop = stop;
       shared.reads = new Set();
-      const props = watched(instance.props, shared.reads);
+      const read = instance.props;
+      const props = watched(read, shared.reads);
       // What comes when another answer is waited for, or nobody is, is stale.
       const set = (state: State): void => {
-        if (signal.aborted || shared.stop !== stop) return;
+        if (shared.stop !== stop) return;
         shared.state = state;
-        for (const one of shared.shows) one(state);
+        for (const one of [...shared.readers]) {
+          // A prop may have changed before `load` came to read it.
+          if (one.isStale(read, shared.reads)) one.join();
+          else one.show(state);
+        }
       };
-      const given = async (): Promise<void> => {
-        const value = await (load as ((context: object) => unknown) | undefined)?.({
-          props,
-          signal,
-          fetch: (input: string | URL, init?: RequestInit) => fetch(input, { signal, ...init }),
+      let isLate = false;
+      const limited = <Found>(work: PromiseLike<Found>): Promise<Found> =>
+        within(work, timeOut, (reason) => {
+          isLate = true;
+          stop.abort(reason);
         });
-        if (isAsyncRows(value)) await gather(value, signal, set);
-        else set(loadedState(value));
+      const given = async (): Promise<void> => {
+        const work = (async () =>
+          (load as ((context: object) => unknown) | undefined)?.({
+            props,
+            signal,
+            fetch: fetching((...args) => fetch(...args), signal),
+          }))();
+        const value = await limited(work);
+        if (isAsyncRows(value)) await gather(value, signal, set, limited);
+        else if (!signal.aborted) set(loadedState(value));
       };
-      given().catch((thrown) => set(failedState(reasonOf(thrown))));
+      given().catch((thrown) => {
+        // What nobody waits for any more did not fail; what took too long did.
+        if (signal.aborted && !isLate) return;
+        shared.thrown = thrown;
+        set(failedState(reasonOf(thrown)));
+      });
     };
     instance.reload = () => {
       if (!own) return;
       const { state } = own;
       own.state = { ...state, isLoading: true };
-      for (const one of own.shows) one(own.state);
+      for (const one of own.readers) one.show(own.state);
       start(own);
     };
     return {
@@ -108,9 +160,17 @@ export function loading(load: Load): (instance: Instance) => Feature {
         const block = host.shadowRoot?.querySelector('[data-loaded]');
         if (!block) return;
         block.remove();
-        const { fault, of, value } = JSON.parse(block.textContent ?? '{}');
-        taken = new Set(of);
-        scope.data = fault === undefined ? loadedState(value) : failedState(fault);
+        const { failed, of, value } = JSON.parse(block.textContent ?? '{}');
+        const { props } = instance;
+        // What was loaded for other props is no answer.
+        if (Object.keys(of).some((name) => of[name] !== propHash(props[name]))) return;
+        taken = new Set(Object.keys(of));
+        scope.data = failed ? { ...waitingState, isLoading: false, fault: unsaid } : loadedState(value);
+        if (!failed) return;
+        const { fail } = instance;
+        instance.fail = (thrown) => {
+          if (thrown !== unsaid) fail.call(instance, thrown);
+        };
       },
       enter() {
         const state = scope.data as State;
@@ -139,15 +199,23 @@ async function gather(
   rows: AsyncIterable<unknown>,
   signal: AbortSignal,
   set: (state: State) => void,
+  limited: <Found>(work: PromiseLike<Found>) => Promise<Found>,
 ): Promise<void> {
   const all: unknown[] = [];
   let shown = 0;
-  for await (const row of rows) {
-    if (signal.aborted) return;
-    all.push(row);
-    if (performance.now() - shown < often) continue;
-    shown = performance.now();
-    set({ ...loadedState([...all]), isLoading: true });
+  const items = rows[Symbol.asyncIterator]();
+  try {
+    for (;;) {
+      const { done, value } = await limited(items.next());
+      if (signal.aborted) return;
+      if (done) break;
+      all.push(value);
+      if (performance.now() - shown < often) continue;
+      shown = performance.now();
+      set({ ...loadedState([...all]), isLoading: true });
+    }
+  } finally {
+    items.return?.()?.catch(() => undefined);
   }
   set(loadedState(all));
 }

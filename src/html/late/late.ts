@@ -1,14 +1,15 @@
-import { finding, type Problem, placed } from '../../problem/index.js';
-import { isAsyncRows, waitingState } from '../../template/index.js';
+import { causedBy, finding, type Problem, placed } from '../../problem/index.js';
+import { isAsyncRows, type LoadState, loadedFor, waitingState } from '../../template/index.js';
 import type { Frame } from '../frame.js';
 import type { GuardStep, LoadStep, RowsStep } from '../lower/steps.js';
 import type { LateWriting, Pass } from '../pass.js';
 import { problemsOf } from '../problems-of.js';
 import { listOf, type Write, type WriteWith } from '../runtime.js';
-import type { Loads } from './loads.js';
+import { failedWith, failureOf, type Loads } from './loads.js';
 import { Part } from './part.js';
 import { arePlain } from './plain.js';
 import { enough, plainRows, rowsOf } from './rows.js';
+import { EndingRows } from './started-rows.js';
 
 /** How many rows are written at once; longer lists are written as they are asked for. */
 const mostAtOnce = 500;
@@ -18,10 +19,13 @@ export class Late implements LateWriting {
   private readonly pass: Pass;
   private readonly loads: Loads;
   private readonly signal: AbortSignal;
+  private readonly isSent: boolean;
   /** Where text goes now. */
   private current: Part;
 
-  constructor(pass: Pass, loads: Loads, signal: AbortSignal) {
+  /** @param isSent whether what is ready is sent at once */
+  constructor(pass: Pass, loads: Loads, signal: AbortSignal, isSent: boolean) {
+    this.isSent = isSent;
     this.pass = pass;
     this.loads = loads;
     this.signal = signal;
@@ -49,18 +53,36 @@ export class Late implements LateWriting {
     const kept = frame.kept();
     const around = this.around();
     part.after(
-      this.loads.state(component, props).then((state) => {
+      this.loads.state(component, props).then(async (loaded) => {
+        const rows = showsFailure && isAsyncRows(loaded.value) ? new EndingRows(loaded.value) : undefined;
+        const state = rows ? await this.withRows(loaded, rows) : loaded;
         // What was stopped did not fail: nobody reads on.
         if (this.signal.aborted) return;
+        const show = (into: Part, shown: LoadState<unknown>): void =>
+          this.guarded(step, kept, around, () => this.into(into, around, () => write(kept, '', shown)));
+        const report = (failed: LoadState<unknown>): Problem => {
+          const { cause, reason } = failureOf(failed);
+          const found = finding('load-failed', { component: component.name, reason });
+          return causedBy(placed(found, where.path(kept)), cause);
+        };
         if (state.fault) {
-          const found = finding('load-failed', { component: component.name, reason: state.fault.message });
-          const problem = placed(found, where.path(kept));
-          if (!showsFailure) return void around.problems.push(problem);
-          this.pass.tell(problem);
+          if (!showsFailure) return void around.problems.push(report(state));
+          this.pass.tell(report(state));
         }
-        this.guarded(step, kept, around, () => {
-          this.into(part, around, () => write(kept, '', state));
-        });
+        show(part, state);
+        if (!rows || state.fault) return;
+        // Rows that were sent stay. What stands in for them follows, where they stop with an error.
+        const { tell } = this.pass;
+        const behind = new Part();
+        part.pieces.push(behind);
+        behind.more = async function* () {
+          if (!rows.failure) return;
+          const failed = failedWith(rows.failure.thrown);
+          tell(report(failed));
+          const shown = new Part();
+          show(shown, failed);
+          yield shown;
+        };
       }),
     );
     if (step.isMovable())
@@ -164,6 +186,18 @@ export class Late implements LateWriting {
     before.take(out);
     before.pieces.push(part);
     return '';
+  }
+
+  /** The state with its rows: all of them where nothing is sent before they are there, so that one that fails fails all. */
+  private async withRows(state: LoadState<unknown>, rows: EndingRows): Promise<LoadState<unknown>> {
+    const all: unknown[] = [];
+    if (!this.isSent) for await (const row of rows) all.push(row);
+    const found = rows.failure
+      ? failedWith(rows.failure.thrown)
+      : { ...state, value: this.isSent ? rows : all };
+    const { props, reads } = loadedFor.get(state) ?? { props: {}, reads: new Set<string>() };
+    loadedFor.set(found, { props, reads });
+    return found;
   }
 
   /** A part behind what is written. */

@@ -1,22 +1,30 @@
 import pLimit from 'p-limit';
 import pRetry, { AbortError } from 'p-retry';
 import type { ComponentCore } from '../../component/index.js';
-import { reasonOf } from '../../problem/index.js';
+import { fullReason, reasonOf } from '../../problem/index.js';
 import {
   failedState,
+  fetching,
   isAsyncRows,
   type LoadState,
+  loadedFor,
   loadedState,
   loadKey,
-  readsOf,
+  usualTimeOut,
   watched,
+  within,
 } from '../../template/index.js';
+import { startedRows } from './started-rows.js';
+import { whenAborted } from './when-aborted.js';
 
 /** How a rendering waits for what its components load. */
 export interface LoadOptions {
   /** How many are under way at the same time; 8 unless said. */
   readonly atOnce?: number;
-  /** How long one may take, in milliseconds, each try by itself; 10,000 unless said. */
+  /**
+   * How long one may take, in milliseconds, each try and each row of an async iterable by itself: unless said, what the
+   * component says with `loadTimeOut`, else 10,000.
+   */
   readonly timeOut?: number;
   /** How often one that failed is tried again; never unless said. */
   readonly retries?: number;
@@ -25,6 +33,37 @@ export interface LoadOptions {
 }
 
 type Fetch = typeof globalThis.fetch;
+type State = LoadState<unknown>;
+type Values = Readonly<Record<string, unknown>>;
+
+/** What a load threw, whatever that is, with the address that it asked last. */
+class Failed extends Error {
+  readonly address: string | undefined;
+
+  constructor(cause: unknown, address: string | undefined) {
+    super('', { cause });
+    this.address = address;
+  }
+}
+
+const failures = new WeakMap<State, Failed>();
+
+/** Returns what a load threw, and why it failed, for the server alone: a state is what a page may show of it. */
+export function failureOf(state: State): { readonly cause: unknown; readonly reason: string } {
+  const failed = failures.get(state);
+  if (!failed) return { cause: undefined, reason: state.fault?.message ?? '' };
+  const reason = fullReason(failed.cause);
+  const isNamed = failed.address === undefined || reason.includes(failed.address);
+  return { cause: failed.cause, reason: isNamed ? reason : `${reason} (${failed.address})` };
+}
+
+/** Returns the state of a load that threw something. */
+export function failedWith(thrown: unknown): State {
+  const failed = thrown instanceof Failed ? thrown : new Failed(thrown, undefined);
+  const state = failedState(reasonOf(failed.cause));
+  failures.set(state, failed);
+  return state;
+}
 
 /** What the components of one rendering load: equal loads once, so many at a time, each for so long. */
 export class Loads {
@@ -33,7 +72,7 @@ export class Loads {
   private readonly options: LoadOptions;
   private readonly signal: AbortSignal;
   private readonly fetch: Fetch;
-  private readonly known = new Map<ComponentCore, Map<string, Promise<LoadState<unknown>>>>();
+  private readonly known = new Map<ComponentCore, Map<string, Promise<State>>>();
 
   constructor(options: LoadOptions, signal: AbortSignal, fetch: Fetch = globalThis.fetch) {
     this.options = options;
@@ -47,10 +86,10 @@ export class Loads {
   }
 
   /** What a component's load comes to with some props; it never fails, what failed is a state. */
-  state(component: ComponentCore, props: Readonly<Record<string, unknown>>): Promise<LoadState<unknown>> {
+  state(component: ComponentCore, props: Values): Promise<State> {
     const key = loadKey(props);
     if (key === undefined) return this.start(component, props);
-    const known = this.known.get(component) ?? new Map<string, Promise<LoadState<unknown>>>();
+    const known = this.known.get(component) ?? new Map<string, Promise<State>>();
     this.known.set(component, known);
     const before = known.get(key);
     const state = before ?? this.start(component, props);
@@ -60,59 +99,61 @@ export class Loads {
     return before.then((one) => (isAsyncRows(one.value) ? this.start(component, props) : one));
   }
 
-  private start(
-    component: ComponentCore,
-    props: Readonly<Record<string, unknown>>,
-  ): Promise<LoadState<unknown>> {
+  private start(component: ComponentCore, props: Values): Promise<State> {
     const { atOnce = 8, retries = 0, retryAfter = 100 } = this.options;
     this.limit ??= pLimit(Math.max(1, atOnce));
     const reads = new Set<string>();
     const seen = watched(props, reads);
+    const own = new AbortController();
+    const unfollow = whenAborted(this.signal, () => own.abort(this.signal.reason));
     const tried = (): Promise<unknown> =>
-      pRetry(() => this.once(component, seen), {
+      pRetry(() => this.once(component, seen, own.signal), {
         retries,
         minTimeout: retryAfter,
-        signal: this.signal,
+        signal: own.signal,
         onFailedAttempt: () => {
-          if (this.signal.aborted) throw new AbortError('aborted');
+          if (own.signal.aborted) throw new AbortError('aborted');
         },
       });
-    const state = this.limit(tried).then(loadedState<unknown>, (thrown) => failedState(reasonOf(thrown)));
+    const state = this.limit(tried).then((value) => loadedState(value), failedWith);
     return state.then((one) => {
-      readsOf.set(one, reads);
+      // Rows that are still to be read stop with the rendering.
+      if (!isAsyncRows(one.value)) unfollow();
+      loadedFor.set(one, { reads, props });
       return one;
     });
   }
 
   /** One try, for as long as it may take. */
-  private async once(component: ComponentCore, props: Readonly<Record<string, unknown>>): Promise<unknown> {
-    const { timeOut = 10_000 } = this.options;
+  private async once(component: ComponentCore, props: Values, signal: AbortSignal): Promise<unknown> {
+    const timeOut = this.options.timeOut ?? component.loadTimeOut ?? usualTimeOut;
     const own = new AbortController();
-    const stop = (): void => own.abort(this.signal.reason);
-    this.signal.addEventListener('abort', stop, { once: true });
-    if (this.signal.aborted) stop();
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const { fetch } = this;
+    const stop = (reason: unknown): void => own.abort(reason);
+    const unfollow = whenAborted(signal, () => stop(signal.reason));
+    const given = fetching(this.fetch, own.signal);
+    let address: string | undefined;
+    const fetch: Fetch = (input, init) => {
+      address = input instanceof Request ? input.url : String(input);
+      return given(input, init);
+    };
     const load = component.load as ((context: object) => unknown) | undefined;
     try {
-      const given = (async () =>
-        load?.({
-          props,
-          signal: own.signal,
-          fetch: (input: string | URL, init?: RequestInit) => fetch(input, { signal: own.signal, ...init }),
-        }))();
-      const late = new Promise<never>((_done, fail) => {
-        own.signal.addEventListener('abort', () => fail(own.signal.reason), { once: true });
-        if (own.signal.aborted) fail(own.signal.reason);
-        timer = setTimeout(() => own.abort(new Error(`it took longer than ${timeOut} ms`)), timeOut);
-      });
-      return await Promise.race([given, late]);
+      const work = (async () => load?.({ props, signal: own.signal, fetch }))();
+      const value = await within(untilAborted(work, own.signal), timeOut, stop);
+      if (!isAsyncRows(value)) return value;
+      return await startedRows(value, (row) => within(untilAborted(row, own.signal), timeOut, stop));
     } catch (thrown) {
-      // What is thrown that is no error, such as a text, is one all the same.
-      throw thrown instanceof TypeError || !(thrown instanceof Error) ? new Error(reasonOf(thrown)) : thrown;
+      throw new Failed(thrown, address);
     } finally {
-      clearTimeout(timer);
-      this.signal.removeEventListener('abort', stop);
+      if (own.signal.aborted) unfollow();
     }
   }
+}
+
+/** Waits for something until a signal aborts. */
+function untilAborted<Found>(work: Promise<Found>, signal: AbortSignal): Promise<Found> {
+  return new Promise((done, fail) => {
+    const end = whenAborted(signal, () => fail(signal.reason));
+    work.then(done, fail).then(end);
+  });
 }

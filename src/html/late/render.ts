@@ -21,6 +21,7 @@ import { walkAsReady } from './as-ready.js';
 import { Late } from './late.js';
 import { type LoadOptions, Loads } from './loads.js';
 import { type Part, pause, walk } from './part.js';
+import { whenAborted } from './when-aborted.js';
 
 /** How HTML text is written that waits for data. */
 export interface LateOptions extends Omit<RenderOptions, 'loads'> {
@@ -116,17 +117,19 @@ async function* pieces(
   target: unknown,
   first: unknown,
   second: unknown,
-  own = new AbortController(),
+  stopper?: AbortController,
 ): AsyncGenerator<string | typeof pause> {
+  const own = stopper ?? new AbortController();
   const called = calledWith(target, first, second);
   const { use } = called;
   const options = called.options as unknown as StreamOptions;
   const stop = (reason: unknown) => own.abort(reason);
-  const unfollow = follow(options.signal, stop);
+  const { signal } = options;
+  const unfollow = signal && whenAborted(signal, () => stop(signal.reason));
   const { loads: limits = {}, fetch } = options;
   const loads = new Loads(limits, own.signal, fetch);
   try {
-    const { part, pass } = begin(use, options, loads, own.signal);
+    const { part, pass } = begin(use, options, loads, own.signal, stopper !== undefined);
     const styled = options.page || options.styles ? styledOf(use, options.form ?? 'markup') : noStyles;
     // Those of what is there by now stand before it, all others behind what they are of.
     const rules = pass.styleRules.take();
@@ -160,27 +163,20 @@ async function* pieces(
   }
 }
 
-function follow(signal: AbortSignal | undefined, stop: (reason: unknown) => void): (() => void) | undefined {
-  if (!signal) return undefined;
-  const stopNow = (): void => stop(signal.reason);
-  if (signal.aborted) stopNow();
-  signal.addEventListener('abort', stopNow, { once: true });
-  return () => signal.removeEventListener('abort', stopNow);
-}
-
 /** Writes all that is there at once, and starts what has to be waited for. */
 function begin(
   use: UseNode,
   options: LateOptions,
   loads: Loads,
   signal: AbortSignal,
+  isSent: boolean,
 ): { part: Part; pass: Pass } {
   try {
     if (dev) refuse(spotProblems(use));
     const { loads: _limits, ...others } = options;
     const pass = new Pass(options.form);
     const ids = prepare(pass, others);
-    const late = new Late(pass, loads, signal);
+    const late = new Late(pass, loads, signal, isSent);
     const part = late.whole(() => writeUse(use, pass, ids));
     refuse(pass.problems);
     return { part, pass };

@@ -1,4 +1,5 @@
 import type { Part } from './part.js';
+import { whenAborted } from './when-aborted.js';
 
 /** How much text of rows is handed on as one. */
 export const enough = 16_384;
@@ -36,8 +37,7 @@ export async function* rowsOf(
   const items = Symbol.asyncIterator in list ? list[Symbol.asyncIterator]() : undefined;
   const plain = items ? undefined : (list as Iterable<unknown>)[Symbol.iterator]();
   let stop: ((reason: unknown) => void) | undefined;
-  const stopNow = (): void => stop?.(signal.reason);
-  signal.addEventListener('abort', stopNow);
+  const unfollow = whenAborted(signal, () => stop?.(signal.reason));
   try {
     while (true) {
       signal.throwIfAborted();
@@ -76,7 +76,7 @@ export async function* rowsOf(
     if (text !== '') yield text;
     failed(thrown);
   } finally {
-    signal.removeEventListener('abort', stopNow);
+    unfollow();
     // Whoever reads no more has the source stop as well. One that hangs is not waited for.
     items?.return?.().catch(() => undefined);
   }
