@@ -1,7 +1,7 @@
 import { relative } from 'node:path';
 import { Command, CommanderError } from 'commander';
 import { packageInfo } from '../check/package-info.js';
-import type { LatticeError } from '../problem/index.js';
+import { type LatticeError, visible } from '../problem/index.js';
 import { adoptCommand } from './commands/adopt.js';
 import { batchCommand } from './commands/batch.js';
 import { checkCommand } from './commands/check.js';
@@ -50,7 +50,7 @@ export async function runCommand(args: readonly string[]): Promise<number> {
 function report(thrown: unknown): number {
   if (thrown instanceof CommanderError) return thrown.exitCode === 0 ? 0 : 2;
   if (thrown instanceof UsageError || (thrown instanceof Error && thrown.name === 'PackageMissing')) {
-    process.stderr.write(`lattice: ${thrown.message}\n`);
+    process.stderr.write(`lattice: ${visible(thrown.message)}\n`);
     return 2;
   }
   if (thrown instanceof Error && thrown.name === 'PackFailed') {
@@ -59,7 +59,7 @@ function report(thrown: unknown): number {
   }
   const missing = missingPackage(thrown);
   if (missing !== undefined) {
-    process.stderr.write(`lattice: ${missing}\n`);
+    process.stderr.write(`lattice: ${visible(missing)}\n`);
     return 2;
   }
   if (isLatticeError(thrown)) {
@@ -67,7 +67,7 @@ function report(thrown: unknown): number {
     return 1;
   }
   process.stderr.write(
-    `lattice: ${thrown instanceof Error ? (thrown.stack ?? thrown.message) : String(thrown)}\n`,
+    `lattice: ${visible(thrown instanceof Error ? (thrown.stack ?? thrown.message) : String(thrown))}\n`,
   );
   return 1;
 }

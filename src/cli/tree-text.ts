@@ -1,4 +1,5 @@
 import pc from 'picocolors';
+import { visible } from '../problem/index.js';
 import {
   absentWords,
   type ComponentTree,
@@ -42,7 +43,10 @@ function writeUse(use: TreeUse, first: string, rest: string, lines: string[], co
     notes.length > 0
       ? `  ${colors.dim(clip(notes.join(', '), width - first.length - use.component.length - 2))}`
       : '';
-  const name = use.shown === false ? colors.dim(use.component) : colors.bold(colors.green(use.component));
+  const name =
+    use.shown === false
+      ? colors.dim(visible(use.component))
+      : colors.bold(colors.green(visible(use.component)));
   lines.push(`${first}${name}${note}`);
   const branches: ((first: string, rest: string) => void)[] = [];
   for (const slot of use.slots) branches.push((one, more) => writeSlot(slot, one, more, lines, colors));
@@ -61,7 +65,7 @@ function writeBranches(branches: readonly ((first: string, rest: string) => void
 function writeProps(props: readonly TreeProp[], indent: string, lines: string[], colors: Colors): void {
   const longest = Math.max(0, ...props.map((prop) => prop.name.length));
   for (const prop of props) {
-    const name = prop.name.padEnd(longest);
+    const name = visible(prop.name).padEnd(longest);
     const room = width - indent.length - longest - 2;
     lines.push(`${colors.dim(indent)}${colors.cyan(name)}  ${propText(prop, room, colors)}`);
   }
@@ -69,7 +73,7 @@ function writeProps(props: readonly TreeProp[], indent: string, lines: string[],
 
 function propText(prop: TreeProp, room: number, colors: Colors): string {
   const absent = absentWords(prop);
-  if (absent !== '') return colors.dim(absent);
+  if (absent !== '') return colors.dim(visible(absent));
   const value = prop.value === undefined ? '' : valueWords(prop.value);
   if (prop.expression === undefined) {
     return `${clip(value, room - 12)}${prop.from === 'fallback' ? colors.dim('  fallback') : ''}`;
@@ -81,8 +85,8 @@ function propText(prop: TreeProp, room: number, colors: Colors): string {
 
 function writeSlot(slot: TreeSlot, first: string, rest: string, lines: string[], colors: Colors): void {
   const words = slotWords(slot);
-  const state = words === '' ? '' : colors.dim(`  ${words}`);
-  lines.push(`${first}${colors.yellow(`slot ${slot.name}`)}${state}`);
+  const state = words === '' ? '' : colors.dim(`  ${visible(words)}`);
+  lines.push(`${first}${colors.yellow(`slot ${visible(slot.name)}`)}${state}`);
   writeBranches(
     slot.content.map((part) => (one: string, more: string) => {
       if ('component' in part) writeUse(part, one, more, lines, colors);
@@ -92,6 +96,7 @@ function writeSlot(slot: TreeSlot, first: string, rest: string, lines: string[],
   );
 }
 
-function clip(text: string, most: number): string {
+function clip(raw: string, most: number): string {
+  const text = visible(raw);
   return text.length > most ? `${text.slice(0, Math.max(0, most - 1))}…` : text;
 }

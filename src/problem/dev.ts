@@ -1,5 +1,6 @@
 import { withoutOwnFrames } from './own-frames.js';
 import { type Finding, factsOf, type Problem, type Severity, type SourcePlace } from './problem.js';
+import { visible } from './visible.js';
 import { type ProblemCode, type Words, words } from './words.js';
 
 export { isOwn } from './own-frames.js';
@@ -55,10 +56,15 @@ export function forReaders(error: Error): void {
 /** One problem as lines of text: what, where, what to do. */
 export function problemText(problem: Problem): string {
   const { source } = problem;
-  const lines = [`${problem.severity} ${problem.code}: ${problem.message}`];
-  if (problem.where !== '') lines.push(`  in ${problem.where}`);
-  if (source) lines.push(`  at ${source.file}:${source.line}:${source.column}`);
-  if (source?.frame) lines.push(...source.frame.split('\n').map((line) => `    ${line}`));
-  lines.push(`  ${problem.hint}`);
+  const lines = [`${problem.severity} ${problem.code}: ${visible(problem.message)}`];
+  if (problem.where !== '') lines.push(`  in ${visible(problem.where)}`);
+  if (source) lines.push(`  at ${visible(source.file)}:${source.line}:${source.column}`);
+  if (source?.frame)
+    lines.push(
+      ...visible(source.frame)
+        .split('\n')
+        .map((line) => `    ${line}`),
+    );
+  lines.push(`  ${visible(problem.hint)}`);
   return lines.join('\n');
 }

@@ -11,3 +11,4 @@ export { fullReason, reasonOf } from './reason.js';
 export { isDataUrl, isScriptUrl } from './script-url.js';
 export { show } from './show.js';
 export { deepOr, failedIn } from './too-deep.js';
+export { visible } from './visible.js';

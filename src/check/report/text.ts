@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { relative } from 'node:path';
 import pc from 'picocolors';
 import { Places } from '../../markup/syntax/place.js';
-import type { Problem, SourcePlace } from '../../problem/index.js';
+import { type Problem, type SourcePlace, visible } from '../../problem/index.js';
 import type { CheckReport } from '../check.js';
 
 type Colors = ReturnType<typeof pc.createColors>;
@@ -29,16 +29,16 @@ export function problemBlocks(problems: readonly Problem[], colors: Colors): str
 export function problemBlock(problem: Problem, colors: Colors, hasFrame = true): string {
   const { code, severity, message, hint, where, source } = problem;
   const paint = severity === 'error' ? colors.red : colors.yellow;
-  const lines = [`${paint(severity)} ${colors.bold(code)}  ${message}`];
-  if (where !== '') lines.push(`  ${colors.dim('in')} ${where}`);
+  const lines = [`${paint(severity)} ${colors.bold(code)}  ${visible(message)}`];
+  if (where !== '') lines.push(`  ${colors.dim('in')} ${visible(where)}`);
   if (source) {
-    lines.push(`  ${colors.dim('at')} ${shown(source.file)}:${source.line}:${source.column}`);
-    for (const line of hasFrame ? frameOf(source).split('\n') : []) {
+    lines.push(`  ${colors.dim('at')} ${visible(shown(source.file))}:${source.line}:${source.column}`);
+    for (const line of hasFrame ? visible(frameOf(source)).split('\n') : []) {
       if (line === '') continue;
       lines.push(`    ${/^ *│ *\^$/.test(line) ? paint(line) : colors.dim(line)}`);
     }
   }
-  lines.push(`  ${colors.dim('→')} ${hint}`);
+  lines.push(`  ${colors.dim('→')} ${visible(hint)}`);
   return lines.join('\n');
 }
 

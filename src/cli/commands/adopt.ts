@@ -6,7 +6,7 @@ import { serialize } from 'parse5';
 import { elementsIn } from '../../markup/document/uses-in.js';
 import { type Adopted, adopt, catalog, renderDocument } from '../../markup/index.js';
 import { readDocument } from '../../markup/syntax/read-node.js';
-import { LatticeError } from '../../problem/index.js';
+import { LatticeError, visible } from '../../problem/index.js';
 import { loadComponents, UsageError } from '../load.js';
 import { writeNewFiles } from '../write-files.js';
 
@@ -68,7 +68,7 @@ async function run(path: string, options: Options): Promise<void> {
   const respelled = await assertSame(html, adopted, options, Object.keys(files));
   const from = adopted.blocks === 1 ? 'one block' : `${adopted.blocks} blocks`;
   const props = adopted.props.length > 0 ? `props ${adopted.props.join(', ')}` : 'no props';
-  process.stdout.write(`${name}, from ${from}: ${props}\n`);
+  process.stdout.write(`${visible(`${name}, from ${from}: ${props}`)}\n`);
   for (const file of Object.keys(files)) process.stdout.write(`  ${join(dir, file)}\n`);
   const how =
     adopted.notes.length > 0
@@ -77,7 +77,7 @@ async function run(path: string, options: Options): Promise<void> {
         ? ', byte for byte'
         : ` in another spelling, ${respelled}`;
   process.stdout.write(`Rendered again, the sample is the original${how}.\n`);
-  for (const note of adopted.notes) process.stdout.write(`  note: ${note}\n`);
+  for (const note of adopted.notes) process.stdout.write(`  note: ${visible(note)}\n`);
 }
 
 function propFrom(text: string): readonly [selector: string, name: string] {

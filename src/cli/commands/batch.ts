@@ -19,6 +19,7 @@ import {
 } from '../../batch/index.js';
 import { problemBlocks } from '../../check/report/text.js';
 import { componentCore } from '../../component/index.js';
+import { visible } from '../../problem/index.js';
 import { loadComponent, UsageError } from '../load.js';
 import { calledWithout, watching } from '../watching.js';
 
@@ -213,7 +214,9 @@ function print(report: BatchReport, { json, out = '' }: Options): void {
   }
   const colors = pc.createColors(process.stderr.isTTY === true && pc.isColorSupported);
   for (const { file, problems: found, row } of problems.slice(0, mostShown)) {
-    process.stderr.write(`${colors.bold(`row ${row}`)}${file === '' ? '' : colors.dim(`  ${file}`)}\n`);
+    process.stderr.write(
+      `${colors.bold(`row ${row}`)}${file === '' ? '' : colors.dim(`  ${visible(file)}`)}\n`,
+    );
     for (const block of problemBlocks(found, colors))
       process.stderr.write(`${block.replaceAll(/^/gm, '  ')}\n`);
     process.stderr.write('\n');
@@ -226,7 +229,7 @@ function print(report: BatchReport, { json, out = '' }: Options): void {
     ...(failed > 0 ? [`${failed.toLocaleString('en')} failed`] : []),
   ];
   process.stdout.write(
-    `${rows.toLocaleString('en')} row${rows === 1 ? '' : 's'}: ${parts.join(', ')}. ${sizeOf(bytes)} to ${out} in ${seconds.toFixed(1)} s, ${perSecond.toLocaleString('en')} a second.\n`,
+    `${rows.toLocaleString('en')} row${rows === 1 ? '' : 's'}: ${parts.join(', ')}. ${sizeOf(bytes)} to ${visible(out)} in ${seconds.toFixed(1)} s, ${perSecond.toLocaleString('en')} a second.\n`,
   );
 }
 

@@ -10,7 +10,7 @@ import { mailText } from '../../html/mail.js';
 import { renderDocument } from '../../markup/index.js';
 import { isDocument } from '../../markup/syntax/read-node.js';
 import { isInteractive } from '../../plan/index.js';
-import { type Problem, placed } from '../../problem/index.js';
+import { type Problem, placed, visible } from '../../problem/index.js';
 import { resolve } from '../../tree/index.js';
 import {
   type DocumentArguments,
@@ -172,7 +172,8 @@ async function writeText(html: string, out: string | undefined): Promise<void> {
 
 async function write(text: string, out: string | undefined): Promise<void> {
   if (out === undefined) {
-    process.stdout.write(text);
+    // A file holds what was rendered; a terminal shows it.
+    process.stdout.write(process.stdout.isTTY ? visible(text) : text);
     return;
   }
   await mkdir(dirname(out), { recursive: true });

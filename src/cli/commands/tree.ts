@@ -3,6 +3,7 @@ import { relative } from 'node:path';
 import { Command, Option } from 'commander';
 import { documentTrees } from '../../markup/document/document-trees.js';
 import type { Problem } from '../../problem/index.js';
+import { visible } from '../../problem/index.js';
 import { type ComponentTree, resolve } from '../../tree/index.js';
 import { mermaid, treePage } from '../../tree-page/index.js';
 import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
@@ -63,7 +64,7 @@ async function show(
     await writeFile(page, treePage(trees, { name, problems, near: (file) => relative('.', file) }));
     process.stdout.write(`Wrote ${page}\n`);
   } else if (isJson) process.stdout.write(`${JSON.stringify(json, null, 2)}\n`);
-  else if (format === 'mermaid') process.stdout.write(mermaid(trees));
+  else if (format === 'mermaid') process.stdout.write(visible(mermaid(trees)));
   else process.stdout.write(treeText(trees, process.stdout.isTTY === true));
   if (problems.length > 0 && !isJson) printProblems(problems);
   if (problems.some((problem) => problem.severity === 'error')) process.exitCode = 1;

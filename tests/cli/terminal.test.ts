@@ -1,0 +1,66 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, expect, test } from 'vitest';
+import { lattice, root } from './lattice.js';
+
+const folder = mkdtempSync(join(tmpdir(), 'lattice-terminal-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+const write = (name: string, text: string): string => {
+  writeFileSync(join(folder, name), text);
+  return join(folder, name);
+};
+
+/** Clears a screen, sets a window's title, goes back to the start of the line, turns what follows round. */
+const steering = '\x1b[2J\x1b]0;x\x07\r\x9b1m\u202e';
+/** Whatever steers a terminal but for colours, which the command itself writes. */
+const steers = /\x1b(?!\[\d*(?:;\d+)*m)|[\x00-\x08\x0b\x0c\x0e-\x1a\x1c-\x1f\x7f-\x9f\u202e]|\r(?!\n)/;
+
+const signs = write(
+  'signs.mjs',
+  `import { component, el, prop } from '${root}dist/node/index.js';
+export const TreeSign = component('tree-sign', { props: { name: prop.text(), rows: prop.number().fallback(1) }, template: ({ props }) => el.p({ title: props.name }, props.rows) });
+export const SignPage = component('sign-page', { template: () => TreeSign({ name: ${JSON.stringify(steering)}, rows: ${JSON.stringify(`x${steering}`)} }) });
+export const FinePage = component('fine-page', { template: () => TreeSign({ name: ${JSON.stringify(steering)} }) });
+`,
+);
+
+test.each([
+  [
+    'check',
+    write(
+      'page.html',
+      `<!doctype html><html lang="en"><title>x</title><p class="${steering}"><x${steering}>`,
+    ),
+  ],
+  ['tree', signs, '-c', 'fine-page'],
+  ['render', signs, '-c', 'sign-page'],
+  ['render', signs, '-c', 'tree-sign', '--props', JSON.stringify({ [steering]: 1, name: 'x' })],
+  ['render', join(folder, `no${steering}.mjs`)],
+  [
+    'batch',
+    signs,
+    '-c',
+    'tree-sign',
+    '--data',
+    write('rows.json', JSON.stringify([{ id: steering, name: steering, rows: `x${steering}` }])),
+    '--out',
+    join(folder, 'out'),
+    '--name',
+    '{id}.html',
+  ],
+])('lattice %s %s shows control characters and does not write them', (...args) => {
+  const { err, out } = lattice(...args);
+  expect(err + out).toMatch(/\\x1b|\\u001b/);
+  expect(err + out).not.toMatch(steers);
+});
+
+test('a terminal gets them shown, a file as they are', () => {
+  const args = ['render', signs, '-c', 'tree-sign', '--props', JSON.stringify({ name: '\x1b[2J' })];
+  expect(lattice(...args)).toMatchObject({ err: '', out: expect.stringContaining('\x1b[2J') });
+  const command = ['node', 'dist/node/cli.js', ...args].map((one) => `'${one}'`).join(' ');
+  const shown = execFileSync('script', ['-qec', command, '/dev/null'], { cwd: root, encoding: 'utf8' });
+  expect(shown).toContain('\\x1b[2J');
+  expect(shown).not.toMatch(steers);
+});
