@@ -26,8 +26,8 @@ export function referencePage(
   const kinds = props.names.map((prop, index) => [prop, props.kinds[index] as AnyKind] as const);
   const parts = [
     `# ${name}`,
-    aboutOf(core),
-    `\`${exportName}\` in \`${file}\``,
+    prose(aboutOf(core)),
+    `${span(exportName)} in ${span(file)}`,
     ...samples.flatMap(({ name: title, picture, text }) => [
       `## ${escaped(title)}`,
       ...(picture === undefined ? [] : [`![${escaped(title)}](${encodeURI(picture)})`]),
@@ -37,11 +37,11 @@ export function referencePage(
       'Props',
       ['Prop', 'Attribute', 'Takes', 'If left out', ''],
       kinds.map(([prop, kind]) => [
-        `\`${prop}\``,
-        `\`${attributeOf(prop)}\``,
-        `\`${typeText(kind)}\``,
+        span(prop),
+        span(attributeOf(prop)),
+        span(typeText(kind)),
         leftOut(kind),
-        kind.settings.description ?? '',
+        prose(kind.settings.description ?? ''),
       ]),
     ),
     table(
@@ -50,26 +50,23 @@ export function referencePage(
       slots.names.map((slot, index) => {
         const kind = slots.kinds[index];
         const facts = [kind?.needed ? 'needed' : '', kind?.hands ? 'hands data to what fills it' : ''];
-        return [`\`${slot}\``, facts.filter(Boolean).join(', '), kind?.description ?? ''];
+        return [span(slot), facts.filter(Boolean).join(', '), prose(kind?.description ?? '')];
       }),
     ),
     table(
       'Events',
       ['Event', ''],
-      Object.entries(events).map(([event, kind]) => [`\`${event}\``, kind.description ?? '']),
+      Object.entries(events).map(([event, kind]) => [span(event), prose(kind.description ?? '')]),
     ),
     table(
       'Look',
       ['Custom property', 'If not set'],
-      styleProperties(core).map((one) => [
-        `\`${one.name}\``,
-        one.fallback === '' ? '' : `\`${one.fallback}\``,
-      ]),
+      styleProperties(core).map((one) => [span(one.name), one.fallback === '' ? '' : span(one.fallback)]),
     ),
     table(
       'Parts',
       ['Part'],
-      styleParts(core).map((part) => [`\`${part}\``]),
+      styleParts(core).map((part) => [span(part)]),
     ),
   ];
   return `${parts.filter((one) => one !== '').join('\n\n')}\n`;
@@ -81,7 +78,7 @@ function leftOut(kind: AnyKind): string {
   if (presence === 'optional') return '';
   if (isMade(fallbackValue)) return 'made for each use';
   const value = fallbackOf(kind);
-  return `\`${value instanceof Date ? value.toISOString() : JSON.stringify(value)}\``;
+  return span(value instanceof Date ? value.toISOString() : (JSON.stringify(value) ?? ''));
 }
 
 function table(title: string, heads: readonly string[], rows: readonly (readonly string[])[]): string {
@@ -97,6 +94,20 @@ const cell = (text: string): string => text.replace(/\|/g, '\\|').replace(/\s*\n
 
 /** Text that is no markup: what an author wrote may have any sign. */
 const escaped = (text: string): string => text.replace(/[\\`*_{}[\]<>#|]/g, '\\$&');
+
+/** A sentence of an author's: it may have code in it, and no other markup. */
+const prose = (text: string): string =>
+  text
+    .split(/(`[^`\n]+`)/)
+    .map((part, index) => (index % 2 === 1 ? part : part.replace(/[\\`*_{}[\]<>#&]/g, '\\$&')))
+    .join('');
+
+/** Code in a line, in more ticks than stand in it (https://spec.commonmark.org/0.31.2/#code-spans). */
+function span(text: string): string {
+  const longest = Math.max(0, ...[...text.matchAll(/`+/g)].map(([ticks]) => ticks.length));
+  const ticks = '`'.repeat(longest + 1);
+  return longest === 0 ? `${ticks}${text}${ticks}` : `${ticks} ${text} ${ticks}`;
+}
 
 /** A block of code, in more ticks than stand in it. */
 function code(language: string, text: string): string {

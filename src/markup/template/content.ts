@@ -12,7 +12,7 @@ import {
 } from '../../template/index.js';
 import { isForeign } from '../document/catalog.js';
 import { hasHole, pieces, unmarked } from '../syntax/holes.js';
-import type { MarkupElement, MarkupNode, MarkupString } from '../syntax/nodes.js';
+import type { MarkupComment, MarkupElement, MarkupNode, MarkupString } from '../syntax/nodes.js';
 import { attributesOf } from './attributes.js';
 import { templateContent } from './directives.js';
 import { readExpression } from './expression.js';
@@ -29,7 +29,7 @@ export function contentOf(nodes: readonly MarkupNode[], locals: Locals, reading:
       const { text } = node;
       const shown = reading.joinsLines ? joined(text) : text;
       content.push(...textContent({ ...node, text: shown }, locals, reading));
-    } else if (node.kind === 'comment') content.push(commentContent(node.text, reading));
+    } else if (node.kind === 'comment') content.push(commentContent(node, reading));
     else if (node.tag === 'template') {
       const found = templateContent(nodes, at, locals, reading);
       if (found) {
@@ -94,8 +94,17 @@ export function holeAt(at: number, known: number | undefined): number | undefine
 }
 
 /** Comments stay, save those that are the library's own marks of places and would be taken for them. */
-function commentContent(text: string, reading: TextReading): Content {
-  return text === '(' || text === ')' ? null : trusted(`<!--${unmarked(text, reading.holes)}-->`);
+function commentContent({ at, text }: MarkupComment, reading: TextReading): Content {
+  if (text === '(' || text === ')') return null;
+  const whole = unmarked(text, reading.holes);
+  // An interpolation is no part of the comment that a parser reads: what ends a comment ends it there, too
+  // (https://html.spec.whatwg.org/#comment-end-state).
+  if (/--!?>|^-?>/.test(whole)) {
+    const hint = 'Write --> at the end of the comment alone, or leave the interpolation out.';
+    reading.report('hole-misplaced', { place: 'in a comment that it would end', hint }, at);
+    return null;
+  }
+  return trusted(`<!--${whole}-->`);
 }
 
 function elementContent(node: MarkupElement, locals: Locals, reading: TextReading): Content {
