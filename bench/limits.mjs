@@ -1,9 +1,15 @@
 // npm run bench:limits: what reads input, at n, 2n and 4n of it, in milliseconds, and the last one to the one before: 2 is
 // linear, 4 is square. Each case is what somebody may hand in to keep a program busy.
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { component, el, prop, resolve } from 'zesty-lattice';
+import { check } from 'zesty-lattice/check';
 import { renderHtml } from 'zesty-lattice/html';
 import { adopt, catalog, renderDocument } from 'zesty-lattice/markup';
 
+const folder = mkdtempSync(join(tmpdir(), 'lattice-limits-'));
+process.on('exit', () => rmSync(folder, { recursive: true }));
 const S = component('stall-sign', {
   props: { name: prop.text().fallback('x') },
   template: ({ props }) => el.b(props.name),
@@ -86,6 +92,32 @@ const cases = {
       return e.message.slice(0, 40);
     }
   },
+  'adopt equal names': (n) => {
+    const block = (text) => `<div>${`<p>${text}</p>`.repeat(n)}</div>`;
+    return adopt(block('x') + block('y'), { name: 'a-b' }).blocks;
+  },
+  'adopt terms': (n) => {
+    const block = (text) => `<dl>${`<dt>q</dt><dd>${text}</dd>`.repeat(n)}</dl>`;
+    return adopt(block('x') + block('y'), { name: 'a-b' }).blocks;
+  },
+  'style with an interpolation': (n) => text(`<p style="${'a: (b; '.repeat(n)} c: {{ 'x' }}">x</p>`),
+  'blocks of other languages': (n) => text('{% word '.repeat(n)),
+  'check unclosed tags': async (n) => {
+    const file = join(folder, 'page.html');
+    writeFileSync(file, `<!doctype html><html lang="en"><title>x</title><body>${'<div>'.repeat(n)}`);
+    return (await check([file])).problems.length;
+  },
+  'check nested tags': async (n) => {
+    const file = join(folder, 'page.html');
+    const inside = `${'<div>'.repeat(n)}x${'</div>'.repeat(n)}`;
+    writeFileSync(file, `<!doctype html><html lang="en"><title>x</title><body>${inside}</body></html>`);
+    return (await check([file])).problems.length;
+  },
+  'rows over rows of literals': (n) => {
+    const [from, to] = ['<template each-of="[1,2,3,4,5,6,7,8,9,10]">', '</template>'];
+    const c = component(`n-${k++}`, { template: from.repeat(6) + '<b>x</b>'.repeat(n) + to.repeat(6) });
+    return resolve(c).problems.length;
+  },
   'wrong props': (n) => {
     try {
       return resolve(S, Object.fromEntries(Array.from({ length: n }, (_, i) => [`namee${i}`, 1]))).problems
@@ -99,12 +131,13 @@ const cases = {
 const sizes = [4000, 8000, 16_000];
 console.log(`${''.padEnd(32)}${sizes.map((n) => String(n).padStart(9)).join('')}    last to the one before`);
 for (const [name, run] of Object.entries(cases)) {
-  run(sizes[0] / 10);
-  const took = sizes.map((n) => {
+  await run(sizes[0] / 10);
+  const took = [];
+  for (const n of sizes) {
     const start = performance.now();
-    run(n);
-    return performance.now() - start;
-  });
+    await run(n);
+    took.push(performance.now() - start);
+  }
   const growth = (took.at(-1) / took.at(-2)).toFixed(1);
   console.log(
     `${name.padEnd(32)}${took.map((ms) => ms.toFixed(0).padStart(9)).join('')}${growth.padStart(10)}`,

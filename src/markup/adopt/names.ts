@@ -28,10 +28,12 @@ const byTag: Readonly<Record<string, string>> = {
 
 /** Gives props their names, each once. */
 export class PropNames {
-  readonly #names: string[] = [];
+  readonly #names = new Set<string>();
+  /** The number that the next equal name gets. */
+  readonly #next = new Map<string, number>();
 
   get all(): readonly string[] {
-    return this.#names;
+    return [...this.#names];
   }
 
   /**
@@ -59,9 +61,12 @@ export class PropNames {
     const word = plain === '' ? 'value' : plain.charAt(0).toLowerCase() + plain.slice(1);
     // What every element has already, and what would be an event's, cannot be a prop.
     const base = propNameFaults('', [word]).length > 0 ? `${word}Value` : word;
-    let name = base;
-    for (let number = 2; this.#names.includes(name); number++) name = `${base}${number}`;
-    this.#names.push(name);
+    let number = this.#next.get(base) ?? 1;
+    const numbered = (): string => (number === 1 ? base : `${base}${number}`);
+    while (this.#names.has(numbered())) number++;
+    this.#next.set(base, number + 1);
+    const name = numbered();
+    this.#names.add(name);
     return name;
   }
 }
@@ -88,11 +93,28 @@ function wordFor(element: ParsedElement, depth = 0): string | undefined {
 function termOf(element: ParsedElement): string | undefined {
   const around = element.parentNode;
   if (!around || !('childNodes' in around)) return undefined;
-  const before = around.childNodes.slice(0, around.childNodes.indexOf(element));
-  const term = before.findLast((one): one is ParsedElement => 'tagName' in one && one.tagName === 'dt');
+  const known = terms.get(around) ?? termsIn(around.childNodes);
+  terms.set(around, known);
+  const term = known.get(element);
   const [text] = term?.childNodes ?? [];
   const words = text && 'value' in text ? text.value.trim() : '';
   return /^[A-Za-z]+(?: [A-Za-z]+)?$/.test(words) ? words.toLowerCase() : undefined;
+}
+
+type Nodes = ParsedElement['childNodes'];
+
+/** The terms before the elements of each list, which is walked once. */
+const terms = new WeakMap<object, ReadonlyMap<ParsedElement, ParsedElement>>();
+
+function termsIn(nodes: Nodes): ReadonlyMap<ParsedElement, ParsedElement> {
+  const known = new Map<ParsedElement, ParsedElement>();
+  let term: ParsedElement | undefined;
+  for (const one of nodes) {
+    if (!('tagName' in one)) continue;
+    if (term) known.set(one, term);
+    if (one.tagName === 'dt') term = one;
+  }
+  return known;
 }
 
 /** Words of classes that say how something looks or where it stands, not what it is. */

@@ -76,10 +76,18 @@ const headOnly: ReadonlySet<string> = new Set(['base', 'meta', 'style', 'title']
 /** The tags around an element, outermost first. What stands in a component's tag is in that component. */
 function openTags(element: ParsedElement): readonly string[] {
   const open: string[] = [];
-  for (let at = element.parentNode; at && 'tagName' in at; at = at.parentNode) open.unshift(at.tagName);
-  const component = open.findLastIndex((tag) => tag.includes('-'));
-  return component < 0 ? open : ['?', ...open.slice(component + 1)];
+  for (let at = element.parentNode; at && 'tagName' in at; at = at.parentNode) {
+    if (at.tagName.includes('-') || open.length === deepest) {
+      open.push('?');
+      break;
+    }
+    open.push(at.tagName);
+  }
+  return open.reverse();
 }
+
+/** How far it is looked at what is around an element: no rule reaches further in a document that somebody wrote. */
+const deepest = 500;
 
 function controlsIn(element: ParsedElement): readonly string[] {
   return [...elementsIn(element.childNodes)].map(({ tagName }) => tagName).filter(isLabelable);

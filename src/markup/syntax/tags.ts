@@ -30,8 +30,8 @@ export function checkTags(marked: Marked, places: Places, isDocument = false): r
   return check.findings;
 }
 
-/** Far more than a template may nest (see too-deep). */
-const deepest = 2000;
+/** How deep it is looked at what may stand where: each such step looks at all that is open. */
+const deepest = 1000;
 
 class TagCheck {
   readonly findings: Finding[] = [];
@@ -42,9 +42,6 @@ class TagCheck {
   /** Paragraphs that a start tag closed, and which one. */
   #closer: { readonly tag: string; readonly at: number } | undefined;
   #read = 0;
-  /** Set where more is open than is followed: what comes then is not looked at. */
-  #isLost = false;
-
   /** Whether `html`, `head` and `body` may stand in it. */
   readonly isDocument: boolean;
 
@@ -79,11 +76,13 @@ class TagCheck {
   start({ tagName, selfClosing, attrs, sourceCodeLocation: place }: StartTag): void {
     const at = place?.startOffset ?? 0;
     this.reach(place?.endOffset ?? at);
-    // What stands that deep is not followed, and each step would look at all that is open.
-    if (this.#open.length > deepest) this.#isLost = true;
-    if (this.#isLost) return;
     if (hasHole(tagName) || attrs.some(({ name }) => hasHole(name))) return this.holeInTag(tagName, at);
     this.closeBefore(tagName, at);
+    // As deep as that, only start and end tags are matched.
+    if (this.#open.length > deepest) {
+      if (!voidElements.has(tagName) && !selfClosing) this.#open.push({ tag: tagName, at });
+      return;
+    }
     this.imply(tagName, at);
     const isAnywhere =
       (this.isDocument && pageParts.test(tagName)) || (this.isInSvg && /^(template|slot)$|-/.test(tagName));
@@ -122,7 +121,7 @@ class TagCheck {
 
   text(text: string, at: number): void {
     this.reach(at + text.length);
-    if (this.#isLost) return;
+    if (this.#open.length > deepest) return;
     const misfit = textMisfit(text, this.names);
     if (!misfit) return;
     const lead = /^\s*/.exec(text)?.[0].length ?? 0;
@@ -133,7 +132,6 @@ class TagCheck {
   end({ tagName, sourceCodeLocation: place }: EndTag): void {
     const at = place?.startOffset ?? 0;
     this.reach(place?.endOffset ?? at);
-    if (this.#isLost) return;
     if (hasHole(tagName)) return this.holeInTag(tagName, at);
     const name = (one: Open): string => one.tag.replace(/^svg:/, '');
     const from = this.#open.findLastIndex((one) => name(one) === tagName);
@@ -170,7 +168,6 @@ class TagCheck {
       const tag = /^<\/?([^\s/>]*)/.exec(rest.slice(cut.index))?.[1] ?? '';
       this.say('tag-unfinished', { tag }, this.#read + cut.index);
     }
-    if (this.#isLost) return;
     // What stands behind the start tag of a text element is its text, end tags of others too.
     const innermost = this.#open.at(-1);
     const isText = innermost && textElements.test(innermost.tag);

@@ -135,7 +135,7 @@ function styleInput(attribute: MarkupAttribute, locals: Locals, reading: TextRea
   if (!hasHole(attribute.value)) return attribute.value;
   const style: Record<string, unknown> = Object.create(null);
   let at = 0;
-  for (const declaration of attribute.value.split(/;(?=(?:[^'"()]|'[^']*'|"[^"]*"|\([^()]*\))*$)/)) {
+  for (const declaration of declarationsIn(attribute.value)) {
     const [, name, value] = /^\s*([^:\s]+)\s*:\s*([\s\S]*?)\s*$/.exec(declaration) ?? [];
     if (name !== undefined && value !== undefined && !hasHole(name)) {
       style[name] = joined(pieces(value, reading.holes), attribute, locals, reading);
@@ -152,6 +152,28 @@ function styleInput(attribute: MarkupAttribute, locals: Locals, reading: TextRea
     at += declaration.length + 1;
   }
   return style;
+}
+
+/** Cuts a style into its declarations: at each semicolon that stands in no quotes and no brackets. */
+function declarationsIn(text: string): readonly string[] {
+  const found: string[] = [];
+  let from = 0;
+  let depth = 0;
+  let quote = '';
+  for (let at = 0; at < text.length; at++) {
+    const char = text[at];
+    if (char === '\\') at++;
+    else if (quote !== '') {
+      if (char === quote) quote = '';
+    } else if (char === '"' || char === "'") quote = char;
+    else if (char === '(') depth++;
+    else if (char === ')') depth = Math.max(0, depth - 1);
+    else if (char === ';' && depth === 0) {
+      found.push(text.slice(from, at));
+      from = at + 1;
+    }
+  }
+  return [...found, text.slice(from)];
 }
 
 /** `handles="click: add(1); keydown: move(event)"`: for each event the handler that hears it. */

@@ -75,7 +75,7 @@ const blockWords: Readonly<Record<string, string>> = {
 
 /** Tells blocks that are text here, and would be shown; what ends one is not told again. */
 function tellBlocks({ at, text }: MarkupString, reading: TextReading): void {
-  for (const found of text.matchAll(/\{%-?\s*(\w+)[^%]*%\}/g)) {
+  for (const found of text.matchAll(/\{%-?\s*(\w+)[^%]{0,200}%\}/g)) {
     const [written, word = ''] = found;
     const stands = Object.hasOwn(blockWords, word) ? blockWords[word] : undefined;
     if (stands === undefined) continue;
