@@ -92,6 +92,8 @@ export class Pass {
   inRoot: ReadonlySet<ComponentCore> | undefined;
   /** What the components around the part that is being written provide. */
   shared: Map<string, unknown> | undefined;
+  /** What the `select` elements around are tied to, the innermost last. */
+  choices: unknown[] = [];
   /** Takes what is ready; none where text is written apart, and looked at as a whole. */
   sink: Sink | undefined;
 

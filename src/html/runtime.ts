@@ -402,7 +402,8 @@ export function guardedText(
 ): string {
   const { pass } = frame;
   if (pass.late) return pass.late.guard(frame, out, step, inner, fallback);
-  const { problems } = pass;
+  const { choices, problems } = pass;
+  const depth = choices.length;
   pass.problems = [];
   let text = '';
   try {
@@ -412,6 +413,7 @@ export function guardedText(
   }
   const found = pass.problems;
   pass.problems = problems;
+  if (found.length > 0) pass.choices = choices.slice(0, depth);
   // How it is rendered is nothing that failed in it.
   const early = found.filter(({ code }) => code === 'async-needed');
   problems.push(...early);

@@ -60,7 +60,7 @@ function top(): At {
     counts: new Counts(),
     isOutermost: false,
     tag: '',
-    choice: undefined,
+    choice: 'open',
   };
 }
 
@@ -75,8 +75,8 @@ export interface At {
   readonly isOutermost: boolean;
   /** The tag of the element around it, where it is known. */
   readonly tag: string;
-  /** The state that a `select` around it is tied to. */
-  readonly choice: Core | undefined;
+  /** The state that a `select` around it is tied to; `open` where the template has none around it. */
+  readonly choice: Core | 'open' | undefined;
 }
 
 /** What is found on the spot is told at once. */

@@ -210,16 +210,23 @@ export class Late implements LateWriting {
 
   /** What is around something that is written later. */
   private around(): Around {
-    const { inRoot, problems, shared } = this.pass;
-    return { inRoot, problems, shared: shared && new Map(shared) };
+    const { choices, inRoot, problems, shared } = this.pass;
+    return { choices: [...choices], inRoot, problems, shared: shared && new Map(shared) };
   }
 
-  private into(part: Part, { inRoot, problems, shared }: Around, work: () => string): void {
+  private into(part: Part, { choices, inRoot, problems, shared }: Around, work: () => string): void {
     const { pass } = this;
     const before = this.current;
-    const had = { inRoot: pass.inRoot, problems: pass.problems, roots: pass.roots, shared: pass.shared };
+    const { choices: chosen, roots } = pass;
+    const had = { choices: chosen, inRoot: pass.inRoot, problems: pass.problems, roots, shared: pass.shared };
     this.current = part;
-    Object.assign(pass, { inRoot, problems, roots: [], shared: shared && new Map(shared) });
+    Object.assign(pass, {
+      choices: [...choices],
+      inRoot,
+      problems,
+      roots: [],
+      shared: shared && new Map(shared),
+    });
     pass.openRoot();
     try {
       part.take(work() + pass.closeRoot());
@@ -246,6 +253,7 @@ export class Late implements LateWriting {
 }
 
 interface Around {
+  readonly choices: readonly unknown[];
   readonly inRoot: Pass['inRoot'];
   readonly problems: Problem[];
   readonly shared: Pass['shared'];

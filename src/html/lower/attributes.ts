@@ -129,7 +129,11 @@ const lowerers: AttributeTable<[tag: string, to: Steps, at: At], void> = {
     else if (control === 'checkbox') made(checkbox, [shown], to, at);
     else if (control === 'text') made(valueAttribute, [shown, literal(type)], to, at);
   },
-  chosen: ({ chosen, own }, _tag, to, at) => made(selected, [lower(chosen, at), lower(own, at)], to, at),
+  chosen({ chosen, own }, _tag, to, at) {
+    const value = lower(own, at);
+    if (chosen) made(selected, [lower(chosen, at), value], to, at);
+    else made(selectedAround, [value], to, at);
+  },
   listener: ignore,
   none: ignore,
   accepted: ignore,
@@ -144,6 +148,10 @@ const radio: Make = (_frame, _where, value, own) => (String(value) === String(ow
 const selected: Make = (_frame, _where, all, own) => {
   const isChosen = Array.isArray(all) ? all.map(String).includes(String(own)) : String(all) === String(own);
   return isChosen ? ' selected' : '';
+};
+const selectedAround: Make = (frame, where, own) => {
+  const { choices } = frame.pass;
+  return choices.length > 0 ? selected(frame, where, choices.at(-1), own) : '';
 };
 const valueAttribute: Make = (_frame, _where, value, type) => {
   const text = controlText(value, String(type));
@@ -340,6 +348,12 @@ function classOf(pieces: readonly Piece[], tag: string): Make {
     }
     return text === '' ? '' : ` class="${escapeAttribute(text)}"`;
   };
+}
+
+/** What a `select` is tied to, for options that come from elsewhere. */
+export function boundChoice(attributes: Attributes): Core | undefined {
+  for (const one of attributes) if (one.kind === 'binding' && one.control === 'select') return one.value;
+  return undefined;
 }
 
 /** The text of a `textarea` that is tied to the state. */

@@ -1,7 +1,7 @@
 import type { PlanElement } from '../../plan/index.js';
 import { type Core, isChangingTag, lineEaters, voidElements } from '../../template/index.js';
 import { escapeText } from '../escape.js';
-import { boundText, lowerAttributes } from './attributes.js';
+import { boundChoice, boundText, lowerAttributes } from './attributes.js';
 import type { At } from './env.js';
 import { between } from './lowering.js';
 import { constantOf, type Make, Steps } from './steps.js';
@@ -24,9 +24,28 @@ function lowerFixed(node: PlanElement, tag: string, inside: string, to: Steps, a
   to.text('>');
   if (voidElements.has(tag)) return;
   if (lineEaters.has(tag)) lowerLines(node, to, { ...at, tag: inside });
-  else at.lowering.into(node.content.nodes, to, { ...at, tag: inside });
+  else {
+    const choice = tag === 'select' && hasOthers(node) ? boundChoice(node.attributes) : undefined;
+    const where = { values: choice ? [lower(choice, at)] : [], where: at.env.where };
+    if (choice) to.push({ kind: 'made', make: choiceOpened, ...where });
+    at.lowering.into(node.content.nodes, to, { ...at, tag: inside });
+    if (choice) to.push({ kind: 'made', make: choiceClosed, ...where });
+  }
   to.text(`</${tag}>`);
 }
+
+/** Whether an element holds content of others: of slots and of components. */
+const hasOthers = ({ content }: PlanElement): boolean =>
+  content.some(({ kind }) => kind === 'slot' || kind === 'use');
+
+const choiceOpened: Make = ({ pass }, _where, value) => {
+  pass.choices.push(value);
+  return '';
+};
+const choiceClosed: Make = ({ pass }) => {
+  pass.choices.pop();
+  return '';
+};
 
 /** The content of an element whose first line break a parser drops. */
 function lowerLines({ attributes, content }: PlanElement, to: Steps, at: At): void {

@@ -78,7 +78,7 @@ const mapped: AttributeTable<[map: (core: Core) => Core], PlanAttribute> = {
     own: map(one.own),
     path: one.path.map((key) => (typeof key === 'string' ? key : map(key))),
   }),
-  chosen: (one, map) => ({ ...one, chosen: map(one.chosen), own: map(one.own) }),
+  chosen: (one, map) => ({ ...one, chosen: one.chosen && map(one.chosen), own: map(one.own) }),
   none: (one) => one,
   accepted: (one) => one,
 };

@@ -82,7 +82,8 @@ export interface BindingAttribute {
 export interface ChosenAttribute {
   readonly kind: 'chosen';
   readonly key: 'selected';
-  readonly chosen: Core;
+  /** The state of its `select`; undefined where the component or the slot around it has the `select`. */
+  readonly chosen: Core | undefined;
   /** What the option stands for. */
   readonly own: Core;
 }
@@ -127,7 +128,7 @@ const reads: AttributeTable<[], readonly Core[]> = {
   style: ({ parts }) => parts.flatMap(([, value]) => (value.op.op === 'literal' ? [] : [value])),
   listener: () => [],
   binding: ({ value, path }) => [value, ...path.filter((key) => typeof key !== 'string')],
-  chosen: ({ chosen, own }) => [chosen, own],
+  chosen: ({ chosen, own }) => (chosen ? [chosen, own] : [own]),
   none: () => [],
   accepted: () => [],
 };

@@ -36,16 +36,13 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
     const tags = changing ? tagsOf(changing, planner) : [fixed];
     const attributes = node.attributes ? planAttributes(tags, node.attributes, report, planner.lists) : none;
     const { around, rows, counts } = at;
-    const inner = fixed === 'select' ? boundOf(attributes) : at.choice;
+    const inner = /^(?:select|datalist)$/.test(fixed) ? boundOf(attributes) : at.choice;
     const inside: At = { around, rows, counts, tag: fixed, isOutermost: false, choice: inner };
     const content = contentOf(node, fixed, inside, planner, report);
     const { choice } = at;
     const all =
       fixed === 'option' && choice
-        ? [
-            ...attributes,
-            { kind: 'chosen', key: 'selected', chosen: choice, own: ownValue(attributes, content) } as const,
-          ]
+        ? [...attributes, chosen(choice, ownValue(attributes, content))]
         : attributes;
     return {
       kind: 'element',
@@ -67,6 +64,10 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
 };
 
 const none: readonly PlanAttribute[] = [];
+
+function chosen(choice: Core | 'open', own: Core): PlanAttribute {
+  return { kind: 'chosen', key: 'selected', chosen: choice === 'open' ? undefined : choice, own };
+}
 
 const tagPattern = /^[a-zA-Z][\w.:-]*$/;
 

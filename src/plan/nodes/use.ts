@@ -29,7 +29,7 @@ export const use: PlannedKind<UseNode, PlanUse> = {
       counts: new Counts(),
       isOutermost: false,
       tag: '',
-      choice: undefined,
+      choice: 'open',
     };
     return new PlannedUse(
       node,
