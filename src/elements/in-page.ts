@@ -1,6 +1,6 @@
 import { type ComponentCore, perComponent } from '../component/index.js';
 import { repeatedSlots } from '../plan/index.js';
-import { dev, failure, finding, problemText } from '../problem/index.js';
+import { dev, problemText } from '../problem/index.js';
 import { once } from '../template/index.js';
 import { compileComponent } from './compile/component.js';
 import { countInPage, inPage, viewInPage } from './interpret.js';
@@ -37,7 +37,6 @@ export function defineInPage(core: ComponentCore, look?: Live['look']): void {
   const { name } = core;
   const known = [...defined].find((one) => one.name === name);
   if (known && !known.made?.isPlanned) return;
-  if (customElements.get(name)) throw failure(finding('name-taken', { name }));
   if (dev) for (const found of repeatedSlots(core)) console.error(problemText({ ...found, where: name }));
   define(live);
 }

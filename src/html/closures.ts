@@ -35,6 +35,7 @@ import {
   provide,
   type ReadyContent,
   settleLate,
+  sharedAround,
   sharedNow,
   shown,
   shownInAttribute,
@@ -111,9 +112,10 @@ const writers: {
     };
   },
   entry:
-    ({ share, to }) =>
+    ({ isAround, share, to }) =>
     (frame, out) => {
-      frame.locals[to] = share === undefined ? frame.ids : sharedNow(frame, share);
+      const read = isAround ? sharedAround : sharedNow;
+      frame.locals[to] = share === undefined ? frame.ids : read(frame, share);
       return out;
     },
   choose({ test, yes, no }, before) {

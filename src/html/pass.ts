@@ -73,6 +73,15 @@ function hashOf(text: string): string {
   return `s${(a >>> 0).toString(36)}${(b >>> 0).toString(36)}`;
 }
 
+/** Shared data, and the tag of the component that provides it. */
+export interface SharedValue {
+  readonly value: unknown;
+  readonly by: string;
+  /** The one use that provides it, and what is provided around that. */
+  readonly use: object;
+  readonly around: SharedValue | undefined;
+}
+
 /** A use of a component as it was written. */
 export interface WrittenUse {
   readonly component: ComponentCore;
@@ -91,7 +100,9 @@ export class Pass {
   /** The components with rules whose elements may stand in the shadow root that is being written; none outside of any. */
   inRoot: ReadonlySet<ComponentCore> | undefined;
   /** What the components around the part that is being written provide. */
-  shared: Map<string, unknown> | undefined;
+  shared: Map<string, SharedValue> | undefined;
+  /** The innermost use that provides something. */
+  provider: object | undefined;
   /** What the `select` elements around are tied to, the innermost last. */
   choices: unknown[] = [];
   /** Takes what is ready; none where text is written apart, and looked at as a whole. */
@@ -125,6 +136,7 @@ export class Pass {
     this.wantsStyles = wantsStyles;
     this.styled = undefined;
     this.shared = undefined;
+    this.provider = undefined;
     this.inRoot = undefined;
     this.sink = sink;
     this.late = undefined;

@@ -1,5 +1,5 @@
 import { attributeOf, type ComponentCore } from '../component/index.js';
-import { mapAttribute, mergedAttributes, type PlanAttribute, settledProp } from '../plan/index.js';
+import { mapAttribute, mergedAttributes, type PlanAttribute, settledProp, sharesOf } from '../plan/index.js';
 import { finding, show } from '../problem/index.js';
 import {
   attributeText,
@@ -36,7 +36,7 @@ import type {
   RowsStep,
   ShowStep,
 } from './lower/steps.js';
-import type { Pass } from './pass.js';
+import type { Pass, SharedValue } from './pass.js';
 import { problemsOf } from './problems-of.js';
 import { shadowSheet } from './styles.js';
 import { notTextual, written } from './text.js';
@@ -118,6 +118,9 @@ export function apart(frame: Frame, write: Write): string {
   }
 }
 
+/** Stands first in the place of a slot with data that is filled, in a shadow root: its content is no fallback. */
+export const filledMark = '<!--filled-->';
+
 /** The place of a slot that the routine's caller fills. */
 export function filledSlot(
   frame: Frame,
@@ -138,7 +141,7 @@ export function filledSlot(
     return isFilled ? fill.write(out, data, ids) : fallback(frame, out);
   const opened = `${out}<!--(-->`;
   const inner = isFilled
-    ? fill.write(opened + fill.start, data, ids)
+    ? fill.write(opened + (marks === 'always' ? filledMark : '') + fill.start, data, ids)
     : fallback(frame, opened + fallbackStart);
   return `${inner}<!--)-->`;
 }
@@ -147,7 +150,17 @@ const nobody = {} as never;
 
 /** Shared data as it is where a component starts. */
 export function sharedNow({ pass }: Frame, name: string): unknown {
-  return pass.shared?.get(name);
+  return pass.shared?.get(name)?.value;
+}
+
+/** The same, where a component's element provides data itself: its template reads what is provided around the element. */
+export function sharedAround({ pass }: Frame, name: string): unknown {
+  return around(pass, name)?.value;
+}
+
+function around({ provider, shared }: Pass, name: string): SharedValue | undefined {
+  const found = shared?.get(name);
+  return found?.use === provider ? found?.around : found;
 }
 
 export function propRecord(
@@ -171,17 +184,20 @@ export function provide(
   const { provides } = component;
   if (!provides) return () => undefined;
   pass.shared ??= new Map();
-  const { shared } = pass;
+  const { provider, shared } = pass;
+  const use = {};
+  pass.provider = use;
   const before = provides({ props: propRecord(component, values), state: state ?? {} } as never).map(
     ({ share, value }) => {
-      const had: readonly [string, boolean, unknown] = [share, shared.has(share), shared.get(share)];
-      shared.set(share, value);
-      return had;
+      const had = shared.get(share);
+      shared.set(share, { value, by: component.name, use, around: had });
+      return [share, had] as const;
     },
   );
   return () => {
-    for (const [share, was, value] of before.reverse()) {
-      if (was) shared.set(share, value);
+    pass.provider = provider;
+    for (const [share, had] of before.reverse()) {
+      if (had) shared.set(share, had);
       else shared.delete(share);
     }
   };
@@ -293,7 +309,7 @@ export function hostText(
     let start = `<${name}`;
     for (let at = 0; at < values.length; at++)
       start += propAttributeIn(frame, where, component, at, values[at]);
-    start += `${host.attributes}><template shadowrootmode="open">${frame.pass.links}${allowed}${dataBlock(data)}`;
+    start += `${host.attributes}><template shadowrootmode="open">${sharedMark(pass, component, sharesOf(component))}${pass.links}${allowed}${dataBlock(data)}`;
     const inner = new Frame(pass, frame, where, '', fills);
     const shadow = host.shadow();
     pass.openRoot();
@@ -370,6 +386,18 @@ export function dataBlock(data: unknown): string {
   // Why it failed is the server's to know: what the author shows of it stands in the HTML.
   const block = jsonBlock(fault ? { failed: true, of } : { value, of });
   return `<script type="application/json" data-loaded>${block}</script>`;
+}
+
+/**
+ * Which elements provided what an element reads, by the names of the shares: it hydrates when these are defined. Nothing
+ * where nobody provides any of it. A share's name may hold whatever ends a comment.
+ */
+export function sharedMark(pass: Pass, { provides }: ComponentCore, names: readonly string[]): string {
+  const read = names.flatMap((name) => {
+    const by = (provides ? around(pass, name) : pass.shared?.get(name))?.by;
+    return by === undefined ? [] : [[name, by] as const];
+  });
+  return read.length === 0 ? '' : `<!--shared ${jsonBlock(Object.fromEntries(read))}-->`;
 }
 
 /** What is written of a component when its data is there. */

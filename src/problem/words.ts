@@ -317,6 +317,10 @@ export const words = {
     `${component} ${what}, which its element does not take.`,
     hint,
   ]),
+  'update-loop': error<{ component: string; prop: string }>(({ component, prop }) => [
+    `${component} was changed 100 times in one turn, each time because of the change before. "${prop}" now stays as it is.`,
+    `Look for a reaction, an event or shared data that changes "${prop}" whenever it has changed.`,
+  ]),
   'too-deep': error<{ where: string }>(({ where }) => [
     `What stands in ${where === '' ? 'it' : where} is nested deeper than it can be followed.`,
     'About 500 levels can be. Look for data or content that holds itself; else take it apart, or render parts of it.',

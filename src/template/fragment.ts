@@ -5,11 +5,13 @@ interface Policy {
   createHTML(html: string): string;
 }
 
+/** Where copies of the library in one page find the policy of the first. */
+const shared: unique symbol = Symbol.for('zesty-lattice policy') as never;
+
 interface PolicyFactory {
   createPolicy(name: string, rules: Policy): Policy;
+  [shared]: Policy | undefined;
 }
-
-let policy: Policy | undefined;
 
 /**
  * Parses ready-made HTML, where a page asks for Trusted Types by the policy named `zesty-lattice`
@@ -19,9 +21,10 @@ let policy: Policy | undefined;
 export function htmlFragment(html: string): DomFragment {
   const types = (globalThis as { trustedTypes?: Partial<PolicyFactory> }).trustedTypes;
   // Where a browser has no such thing, an element of the page may be called so.
-  policy ??= dev ? told(types) : types?.createPolicy?.('zesty-lattice', rules);
+  // A page's policy may allow the name once, and the page may hold several copies of the library.
+  if (types) types[shared] ??= dev ? told(types) : types.createPolicy?.('zesty-lattice', rules);
   const template = Document.prototype.createElement.call(document, 'template') as HTMLTemplateElement;
-  template.innerHTML = policy?.createHTML(html) ?? html;
+  template.innerHTML = types?.[shared]?.createHTML(html) ?? html;
   return template.content;
 }
 

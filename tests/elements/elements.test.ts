@@ -417,9 +417,11 @@ describe.each([
       expect(await page.locator('outer-box crate-counter .add').first().innerText()).toBe('New: 5');
     });
 
-    test('a name that is taken is refused', async () => {
+    test('a name that is taken is reported, and all other elements are defined', async () => {
       const take = "customElements.define('life-log', class extends HTMLElement {})";
-      await expect(open('', take)).rejects.toThrow('name-taken');
+      await open('<side-panel></side-panel><life-log></life-log>', take);
+      expect(told.filter((one) => one.includes('name-taken'))).toHaveLength(1);
+      expect(await page.evaluate("document.querySelector('side-panel').shadowRoot !== null")).toBe(true);
     });
 
     test('its class can be extended under another name; what it holds is defined with it', async () => {

@@ -2,8 +2,17 @@ import { dev } from '../../problem/index.js';
 import { safe } from './dom.js';
 import type { Instance } from './instance.js';
 
-/** While a shadow root is taken over: the opening comment of each place, by its closing one. */
-export type Adoption = Map<Node, Node>;
+/** While a shadow root is hydrated: the opening comment of each place, by its closing one. */
+export interface Adoption extends Map<Node, Node> {
+  /** What is done once all of it is hydrated. */
+  done?: (() => void)[];
+}
+
+/** Has something done once all of a shadow root is hydrated. */
+export function onHydrated(adoption: Adoption, work: () => void): void {
+  adoption.done ??= [];
+  adoption.done.push(work);
+}
 
 /** Says that something is not what the component would write now: all of it is to be made anew. */
 export function differs(instance: Instance, place: Node | null, how: string | false): never {

@@ -19,6 +19,7 @@ export function adopting(instance: Instance, root: ShadowRoot): Block | undefine
   try {
     const block = adopt(instance.live.view, root.firstChild, root, [instance.scope], instance, null);
     fixedLook?.done(instance);
+    adoption.done?.map((work) => work());
     return block;
   } catch (thrown) {
     if (thrown !== adoption) throw thrown;

@@ -1,6 +1,7 @@
 import { controlText } from '../../template/control-text.js';
 import type { Scope } from '../../template/scope.js';
-import { type Attach, keep } from './block.js';
+import { onHydrated } from './adopted.js';
+import { type Attach, follow, keep } from './block.js';
 import type { Instance } from './instance.js';
 import type { Get } from './text.js';
 
@@ -33,19 +34,45 @@ export function bind(
     const control = node as Control;
     const scope = (): Scope => scopes[level] as Scope;
     const value = (): unknown => get(scope());
-    const run = (): void => show(control, value());
+    /** Whether an option stood for the value when it was shown last. */
+    let isThere = false;
+    const run = (): void => {
+      show(control, value());
+      isThere = isChosen(control, value());
+    };
     const keys = (): readonly PropertyKey[] =>
       path.map((key) => (typeof key === 'string' ? key : (key(scope()) as number)));
-    // Options of a select come after it, so its choice is shown once they are there.
-    if (control instanceof HTMLSelectElement) queueMicrotask(run);
-    tied.set(control, { name, run });
-    followResets(instance);
-    control.addEventListener(eventOf(control), () => {
+    /** What the control holds goes to the state. */
+    const take = (): void => {
       const first = (): unknown => part(firstState(instance)[name], keys());
       const next = read(control, value(), first);
       instance.change({ [name]: replaced((instance.scope.state as Whole)[name], keys(), next) });
-    });
-    keep(block, level, mask, run);
+      isThere = isChosen(control, next);
+    };
+    tied.set(control, { name, run });
+    followResets(instance);
+    control.addEventListener(eventOf(control), take);
+    const { adoption } = instance;
+    if (adoption && isTouched(control)) {
+      // What a visitor did before the script ran is not shown over. It goes to the state once all is hydrated.
+      if (control.type !== 'radio' || (control as HTMLInputElement).checked) onHydrated(adoption, take);
+      follow(block, level, mask, run);
+    } else {
+      // Options of a select come after it, so its choice is shown once they are there.
+      if (control instanceof HTMLSelectElement && !adoption) queueMicrotask(run);
+      keep(block, level, mask, run);
+    }
+    if (control instanceof HTMLSelectElement)
+      new MutationObserver(() => {
+        // The option that was chosen is gone, and the browser shows another: what is seen counts.
+        if (isThere && control.length > 0 && !isChosen(control, value())) take();
+        else if (control.length > 0) run();
+      }).observe(control, {
+        attributeFilter: ['value'],
+        characterData: true,
+        childList: true,
+        subtree: true,
+      });
   };
 }
 
@@ -90,6 +117,42 @@ function eventOf(control: Control): string {
   return control instanceof HTMLSelectElement || /^(checkbox|radio|file)$/.test(control.type)
     ? 'change'
     : 'input';
+}
+
+/** Whether an option stands for each value that is chosen. */
+function isChosen(control: Control, value: unknown): boolean {
+  if (!(control instanceof HTMLSelectElement)) return false;
+  const values = new Set(Array.from(control.options, (option) => option.value));
+  return [value].flat().every((one) => values.has(String(one)));
+}
+
+/** Whether a control holds something else than what the server wrote in it. */
+function isTouched(control: Control): boolean {
+  if (control instanceof HTMLSelectElement) {
+    const options = [...control.options];
+    if (control.multiple) return options.some((one) => one.selected !== one.defaultSelected);
+    const first = options.findLast((one) => one.defaultSelected) ?? firstOf(control, options);
+    return control.selectedIndex !== (first ? first.index : -1);
+  }
+  if (control instanceof HTMLTextAreaElement)
+    return control.value !== control.defaultValue.replace(/\r\n?/g, '\n');
+  const { checked, defaultChecked, defaultValue, files, type, value } = control;
+  if (/^(?:checkbox|radio)$/.test(type)) return checked !== defaultChecked;
+  if (type === 'file') return (files?.length ?? 0) > 0;
+  if (value === defaultValue) return false;
+  // A browser may show a default in another way (https://html.spec.whatwg.org/#value-sanitization-algorithm).
+  const fresh = Document.prototype.createElement.call(document, 'input') as HTMLInputElement;
+  for (const { name, value } of control.attributes)
+    if (/^[\w-]+$/.test(name)) fresh.setAttribute(name, value);
+  return value !== fresh.value;
+}
+
+/** The option that a select shows while none was chosen (https://html.spec.whatwg.org/#selectedness-setting-algorithm). */
+function firstOf(
+  { size }: HTMLSelectElement,
+  options: readonly HTMLOptionElement[],
+): HTMLOptionElement | undefined {
+  return size > 1 ? undefined : options.find((one) => !one.matches(':disabled'));
 }
 
 /** Shows a value, without touching a control that shows it already: its caret stays where it is. */

@@ -10,32 +10,70 @@ interface FieldHost extends HTMLElement {
 /** What forms know of an element, by its instance. */
 const internals = new WeakMap<Instance, ElementInternals>();
 
-/** An element's part in its form: value and validity follow what is shown. */
+/** The message that a page has set with `setCustomValidity`. */
+const custom = new WeakMap<Instance, string>();
+
+/** A value that was set before the element was shown. */
+const early = new WeakMap<Instance, string>();
+
+/** Brings value and validity up to what the element holds now. */
+const telling = new WeakMap<Instance, () => void>();
+
+/** An element's part in its form: value and validity follow its state and its props at once, as those of a native control. */
 export function fieldFeature(rules: FieldRules): (instance: Instance) => Feature {
   return (instance) => {
-    const form = instance.host.attachInternals();
+    const { host } = instance;
+    const form = host.attachInternals();
     internals.set(instance, form);
     /** Tells the form the value and what is wrong with it. The first control shows what a browser says of it. */
     const tell = (): void => {
+      if (!instance.block) return;
       const context = instance.context as never;
       const value = rules.value(context);
       form.setFormValue(value, value);
-      const fault = rules.fault?.(context);
-      const anchor = instance.host.shadowRoot?.querySelector<HTMLElement>(
+      const fault = custom.get(instance) || rules.fault?.(context);
+      const anchor = host.shadowRoot?.querySelector<HTMLElement>(
         'input, select, textarea, button, [tabindex]',
       );
       if (fault === undefined) form.setValidity({});
       else form.setValidity({ customError: true }, fault, anchor ?? undefined);
     };
-    return { after: tell, shown: tell };
+    telling.set(instance, tell);
+    return {
+      after() {
+        const text = early.get(instance);
+        early.delete(instance);
+        if (text !== undefined) instance.change(rules.restore?.(text));
+        tell();
+      },
+      shown: tell,
+      stated: tell,
+      changed(prop) {
+        // A fieldset around it may still disable it.
+        if (prop === 'disabled' && host.matches(':disabled')) disable(instance, true);
+        tell();
+      },
+    };
   };
 }
 
-/** Gives a form-associated class what form controls have (https://html.spec.whatwg.org/#dom-elementinternals-form). */
+/** Gives the template's prop `disabled` what the element, its attribute and the fieldsets around it come to. */
+function disable(instance: Instance, isDisabled: boolean): void {
+  const index = instance.live.props.findIndex(({ name }) => name === 'disabled');
+  if (index >= 0) instance.take(index, isDisabled);
+}
+
+/**
+ * Gives a form-associated class what form controls have (https://html.spec.whatwg.org/#dom-elementinternals-form). A prop
+ * of such a name is the component's own, but for `disabled`: that is an attribute first, as it is of every control.
+ */
 export function fieldMembers(rules: FieldRules): (made: LiveClass) => void {
   const of = (host: FieldHost): ElementInternals => internals.get(host[instanceOf]) as ElementInternals;
   const restore = (host: FieldHost, text: unknown): void => {
-    if (typeof text === 'string') host[instanceOf].change(rules.restore?.(text));
+    if (typeof text !== 'string') return;
+    const instance = host[instanceOf];
+    if (instance.block) instance.change(rules.restore?.(text));
+    else early.set(instance, text);
   };
   const read = (
     name: 'form' | 'validity' | 'validationMessage' | 'willValidate' | 'labels',
@@ -45,7 +83,7 @@ export function fieldMembers(rules: FieldRules): (made: LiveClass) => void {
       return of(this)[name];
     },
   });
-  const method = (value: (this: FieldHost, ...args: never[]) => unknown): PropertyDescriptor => ({
+  const method = (value: (this: FieldHost, ...args: unknown[]) => unknown): PropertyDescriptor => ({
     configurable: true,
     value,
   });
@@ -64,15 +102,39 @@ export function fieldMembers(rules: FieldRules): (made: LiveClass) => void {
         this.setAttribute('name', name);
       },
     },
+    type: {
+      configurable: true,
+      get(this: FieldHost) {
+        return this.localName;
+      },
+    },
+    disabled: {
+      configurable: true,
+      get(this: FieldHost) {
+        return this.hasAttribute('disabled');
+      },
+      set(this: FieldHost, isDisabled: unknown) {
+        this.toggleAttribute('disabled', !!isDisabled);
+      },
+    },
     value: {
       configurable: true,
       get(this: FieldHost) {
-        return rules.value(this[instanceOf].context as never);
+        const instance = this[instanceOf];
+        const text = early.get(instance);
+        if (text !== undefined) return text;
+        const { context, live, scope } = instance;
+        const state = scope.state ?? live.state?.(instance.props);
+        return rules.value({ ...context, state } as never) ?? '';
       },
-      set(this: FieldHost, text: string) {
-        restore(this, String(text));
+      set(this: FieldHost, text: unknown) {
+        restore(this, text === null ? '' : String(text));
       },
     },
+    setCustomValidity: method(function setCustomValidity(message: unknown) {
+      custom.set(this[instanceOf], String(message));
+      telling.get(this[instanceOf])?.();
+    }),
     checkValidity: method(function checkValidity() {
       return of(this).checkValidity();
     }),
@@ -84,10 +146,8 @@ export function fieldMembers(rules: FieldRules): (made: LiveClass) => void {
       const instance = this[instanceOf];
       instance.change(instance.live.state?.(instance.props));
     }),
-    formDisabledCallback: method(function formDisabledCallback(disabled: boolean) {
-      const instance = this[instanceOf];
-      const index = instance.live.props.findIndex(({ name }) => name === 'disabled');
-      if (index >= 0) instance.take(index, disabled);
+    formDisabledCallback: method(function formDisabledCallback(disabled: unknown) {
+      disable(this[instanceOf], disabled === true);
     }),
     formStateRestoreCallback: method(function formStateRestoreCallback(text: unknown) {
       restore(this, text);
@@ -95,7 +155,8 @@ export function fieldMembers(rules: FieldRules): (made: LiveClass) => void {
   };
   return (made) => {
     (made as { formAssociated?: boolean }).formAssociated = true;
-    // A prop of such a name is the component's own.
-    for (const [name, member] of Object.entries(members)) Object.defineProperty(made.prototype, name, member);
+    for (const [name, member] of Object.entries(members))
+      if (name === 'disabled' || !Object.hasOwn(made.prototype, name))
+        Object.defineProperty(made.prototype, name, member);
   };
 }

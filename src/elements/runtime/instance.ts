@@ -17,9 +17,20 @@ type OwnProblem =
   | 'prop-missing'
   | 'markup-differs'
   | 'markup-unread'
-  | 'state-changed-in-place';
+  | 'state-changed-in-place'
+  | 'update-loop';
 type Facts<Code extends OwnProblem> = Parameters<typeof finding<Code>>[1];
 type Values = Readonly<Record<string, unknown>>;
+
+/** How many updates one has caused in the turn that is under way: those that follow from it count on. */
+let round = 0;
+
+/** Does what follows from an update at once: changes in it count as one more. */
+export function following(work: () => void): void {
+  round++;
+  work();
+  round--;
+}
 
 /** One live element: its scope, its shadow root's block, and what waits to be shown. */
 export class Instance {
@@ -32,7 +43,9 @@ export class Instance {
   declare reload: (() => void) | undefined;
   /** Shows what stands in its place where it cannot be shown; set where it has such content. */
   declare failed: ((message: string) => void) | undefined;
-  /** Set while a shadow root that a server wrote is taken over. */
+  /** Events that wait for the handler that sends them to end. */
+  declare held: Event[] | undefined;
+  /** Set while a shadow root that a server wrote is hydrated. */
   declare adoption: Adoption | undefined;
   readonly #values: unknown[];
   readonly #features: readonly Feature[];
@@ -85,7 +98,12 @@ export class Instance {
     if (thrown === this.adoption) throw thrown;
     const problem = dev && (thrown as Partial<LatticeError> | undefined)?.problems?.[0];
     if (problem) this.report(problem, thrown);
-    else this.tell('value-failed', { name: this.live.name, reason: reasonOf(thrown) }, thrown);
+    else
+      this.tell(
+        'value-failed',
+        { ...(dev && { name: this.live.name }), reason: reasonOf(thrown) } as never,
+        thrown,
+      );
   }
 
   /** Takes a prop's value: one that does not fit is told, and the value before is kept. */
@@ -105,7 +123,7 @@ export class Instance {
     if (dev && given === undefined && prop.isNeeded && this.block)
       this.tell('prop-missing', { prop: name, expected: rule.expected });
     const value = given === undefined ? prop.fallback : settled(rule, given, fail);
-    if (Object.is(before, value)) return;
+    if (Object.is(before, value) || this.#isEndless(name)) return;
     this.#values[index] = value;
     this.changed(prop.mask);
     if (this.block) this.each('changed', name, before);
@@ -121,8 +139,9 @@ export class Instance {
           if (isNeeded && this.#values[index] === undefined)
             this.tell('prop-missing', { prop: name, expected: rule.expected });
         });
-      this.each('before');
+      // First of all: what it provides may be of its state, and asked for by itself.
       if (live.state) scope.state ??= { ...(live.state(this.props) as Values) };
+      this.each('before');
       const root = host.shadowRoot as ShadowRoot;
       this.block = root.firstChild ? adopting(this, root) : undefined;
       if (!this.block) {
@@ -136,15 +155,19 @@ export class Instance {
 
   /** Has places that read what the mask stands for looked at, together with all else that changes in the same turn. */
   changed(mask: number | undefined): void {
-    if (!this.#waiting)
+    if (!this.#waiting) {
+      const own = round + 1;
       queueMicrotask(() => {
         const waiting = this.#waiting;
         this.#waiting = 0;
+        round = own;
         if (this.block) update(this.block, 0, waiting);
         // What could not be shown may be so now.
         else if (this.host.isConnected) this.show();
-        if (waiting) this.each('shown');
+        this.each('shown');
+        round = 0;
       });
+    }
     this.#waiting |= mask as number;
   }
 
@@ -153,10 +176,16 @@ export class Instance {
     const state = this.scope.state as Record<string, unknown> | undefined;
     if (!state || typeof changes !== 'object') return;
     for (const [name, value] of Object.entries(changes ?? {})) {
-      if (Object.is(state[name], value)) continue;
+      if (Object.is(state[name], value) || this.#isEndless(name)) continue;
       state[name] = value;
       this.changed(this.live.mask(`state ${name}`));
     }
+    this.each('stated');
+  }
+
+  /** Whether an update follows from so many others that it would never end; then it is reported and not made. */
+  #isEndless(name: string): unknown {
+    return round > 99 && this.tell('update-loop', { prop: name });
   }
 
   get props(): Values {
@@ -170,8 +199,10 @@ export class Instance {
       // A field that is set here would change nothing: it says so while developing.
       state: dev ? Object.freeze({ ...this.scope.state }) : { ...this.scope.state },
       host,
-      dispatch: (name: string, detail?: unknown) =>
-        host.dispatchEvent(new CustomEvent(name, { detail, bubbles: true, composed: true })),
+      dispatch: (name: string, detail?: unknown) => {
+        const event = new CustomEvent(name, { detail, bubbles: true, composed: true });
+        return !!this.held?.push(event) || host.dispatchEvent(event);
+      },
     };
   }
 
@@ -181,6 +212,10 @@ export class Instance {
       const { message } = this.tell('handler-failed', { handler: name, reason: reasonOf(thrown) }, thrown);
       this.host.dispatchEvent(new ErrorEvent('error', { error: thrown, message }));
     };
+    // Whoever hears an event finds the state that the handler made: it is sent when that is there.
+    const before = this.held;
+    const own: Event[] = [];
+    this.held = own;
     try {
       const outcome = (
         (watched ? watched(this, name, work) : work) as
@@ -192,6 +227,8 @@ export class Instance {
     } catch (thrown) {
       failed(thrown);
     }
+    this.held = before;
+    own.map(this.host.dispatchEvent, this.host);
   }
 }
 
@@ -202,6 +239,8 @@ export interface Feature {
   after?(): void;
   /** When functions fill its slots that are other ones than before. */
   refilled?(): void;
+  /** When its state has another value than before. */
+  stated?(): void;
   /** When changes have been shown. */
   shown?(): void;
   /** When a prop has another value than before. */

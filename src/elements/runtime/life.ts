@@ -1,6 +1,6 @@
 import { changing } from './acting.js';
 import { instanceOf } from './element.js';
-import type { Feature, Instance } from './instance.js';
+import { type Feature, following, type Instance } from './instance.js';
 import type { LiveClass } from './live.js';
 
 interface LiveElement extends HTMLElement {
@@ -17,8 +17,10 @@ export function leaving(): (made: LiveClass) => void {
           if (!this.isConnected) this[instanceOf].each('leave');
         });
       },
-      /** Moved by the browser in one step: nothing to do, and nothing lost. */
-      connectedMoveCallback() {},
+      /** Moved by the browser in one step: nothing is lost, but what is around it may be something else. */
+      connectedMoveCallback(this: LiveElement) {
+        this[instanceOf].each('enter');
+      },
     });
   };
 }
@@ -48,7 +50,7 @@ export function life(
         leaving?.abort();
         leaving = undefined;
       },
-      changed: (prop, before) => call(prop, reactions[prop], before),
+      changed: (prop, before) => following(() => call(prop, reactions[prop], before)),
     };
   };
 }

@@ -1,4 +1,4 @@
-import { dev, failure, finding } from '../../problem/index.js';
+import { dev, finding, problemText } from '../../problem/index.js';
 import { classOf } from './element.js';
 import type { Live, LiveClass } from './live.js';
 
@@ -18,9 +18,14 @@ export function define(...all: readonly Live[]): void {
     // A page that plans some elements itself may have planned this one, for another that holds it.
     if (defined.has(live) || (customElements.get(live.name) as Partial<LiveClass> | undefined)?.isPlanned)
       continue;
-    // In a built page the browser says so itself.
-    if (dev && customElements.get(live.name)) throw failure(finding('name-taken', { name: live.name }));
     defined.add(live);
-    customElements.define(live.name, classOf(live));
+    // Another definition of that name keeps no other element from being defined.
+    try {
+      customElements.define(live.name, classOf(live));
+    } catch (thrown) {
+      // A built page has the browser's own words.
+      const isTaken = dev && customElements.get(live.name);
+      console.error(isTaken ? problemText({ ...finding('name-taken', live), where: '' }) : thrown);
+    }
   }
 }

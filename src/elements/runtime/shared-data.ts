@@ -22,35 +22,89 @@ class ContextRequest extends Event {
 /** What an element reads from providers above it, kept in step while it is in the document. */
 export function consuming(...names: readonly string[]): (instance: Instance) => Feature {
   return (instance) => {
-    const { scope, host, live } = instance;
+    const { scope, host, live, each, show } = instance;
+    /** Whether it stays as a server wrote it, until its providers are there. */
+    let isWaiting = false;
     const values = new Map<string, unknown>();
     (scope as { shared: Scope['shared'] }).shared = values;
     const stops = new Map<string, () => void>();
-    /** Asks for what has no provider as yet; one that comes later says so, and is asked then. */
+    const set = (name: string, value: unknown): void => {
+      if (Object.is(values.get(name), value)) return;
+      if (value === undefined) values.delete(name);
+      else values.set(name, value);
+      instance.changed(live.mask(`shared ${name}`));
+    };
+    /** Asks for all of it anew: the nearest provider may be another by now, or none. */
     const request = (): void => {
-      EventTarget.prototype.addEventListener.call(document, 'context-provider', request);
+      EventTarget.prototype.addEventListener.call(document, 'context-provider', hear);
       for (const name of names) {
-        if (stops.has(name)) continue;
+        let isAnswered = false;
+        const before = stops.get(name);
+        stops.delete(name);
         host.dispatchEvent(
           new ContextRequest(name, host, (value, stop) => {
-            stops.set(name, stop ?? (() => undefined));
-            if (Object.is(values.get(name), value) && values.has(name)) return;
-            values.set(name, value);
-            instance.changed(live.mask(`shared ${name}`));
+            if (stop) stops.set(name, stop);
+            isAnswered = true;
+            set(name, value);
           }),
         );
+        before?.();
+        if (!isAnswered) set(name, undefined);
       }
+    };
+    const hear = (): void => {
+      request();
+      resume();
+    };
+    instance.show = () => {
+      const sent = sentBy(host);
+      // The first question of a reader that waits, which hears of providers from then on; others ask when they are shown.
+      if (sent.length > 0) request();
+      isWaiting = sent.some((tag) => around(host, tag)?.matches(':not(:defined)'));
+      if (isWaiting) return;
+      if (sent.length > 0) host.shadowRoot?.firstChild?.remove();
+      show.call(instance);
+    };
+    instance.each = (...turn: unknown[]) => {
+      if (turn[0] !== 'enter' || !isWaiting) (each as (...turn: unknown[]) => void).call(instance, ...turn);
+    };
+    const resume = (): void => {
+      if (!isWaiting || !host.isConnected) return;
+      instance.show();
+      if (!isWaiting) instance.each('enter');
     };
     return {
       before: request,
       enter: request,
       leave() {
-        EventTarget.prototype.removeEventListener.call(document, 'context-provider', request);
+        EventTarget.prototype.removeEventListener.call(document, 'context-provider', hear);
         for (const stop of stops.values()) stop();
         stops.clear();
       },
     };
   };
+}
+
+/**
+ * The tags of elements that provided what a server read for an element. Hydrated before they are, the element would show
+ * something else.
+ */
+function sentBy({ shadowRoot }: HTMLElement): readonly string[] {
+  const first = shadowRoot?.firstChild;
+  if (!(first instanceof Comment) || !first.data.startsWith('shared ')) return [];
+  return Object.values(JSON.parse(first.data.slice('shared '.length)) as Readonly<Record<string, string>>);
+}
+
+/** The nearest element with a tag around another, also outside of its shadow root. */
+function around(host: Element, tag: string): Element | undefined {
+  for (let at: Element | undefined = host; at; ) {
+    const found: Element | null | undefined = at.parentElement?.closest(tag);
+    if (found) return found;
+    const root: Node = at.getRootNode();
+    at = root instanceof ShadowRoot ? root.host : undefined;
+    if (at?.localName === tag) return at;
+  }
+  return undefined;
 }
 
 /** Answers one who asked. Whoever fails at it is told as any script that fails, and all others hear all the same. */
@@ -72,8 +126,14 @@ export function providing(
     const values = (): Map<string, unknown> =>
       new Map(provides(instance.context as never).map(({ share, value }) => [share, value]));
     let known = new Map<string, unknown>();
+    /** Whether what it provides may be something else by now. */
+    let isOld = false;
+    const old = (): void => {
+      isOld = true;
+    };
     host.addEventListener('context-request', (candidate) => {
       const event = candidate as ContextRequest;
+      // What it reads itself is provided around it.
       if ((event.contextTarget ?? event.composedPath()[0]) === host) return;
       known = values();
       const { callback, context } = event;
@@ -89,8 +149,12 @@ export function providing(
       after() {
         host.dispatchEvent(new Event('context-provider', { bubbles: true, composed: true }));
       },
+      changed: old,
+      stated: old,
       /** Tells whoever asked what has changed. */
       shown() {
+        if (!isOld) return;
+        isOld = false;
         const before = known;
         known = values();
         for (const [name, value] of known) {

@@ -24,12 +24,20 @@ export function handed(
     let release: (() => void) | undefined;
     let inner: Block | undefined;
     let shown: unknown = block;
+    /** Whether what a server filled the slot with stands there. */
+    let isSent = false;
     const show = (): void => {
       const value = data(scopes[level] as Scope);
       const filler = fillerOf(instance.host, name);
-      if (!filler && inner) return;
+      if (!filler && (inner || (isSent && shown === value))) return;
       if (filler && shown === value && !refilling.now) return;
       shown = value;
+      if (!filler && isSent)
+        instance.tell('markup-unread', {
+          what: `has other data for its slot "${name}" than a server filled it with`,
+          hint: 'Fill the slot in the page, too: element.fillers, a <template slot>, or a use in a template.',
+        });
+      isSent = false;
       release?.();
       if (inner) remove(inner);
       inner = undefined;
@@ -54,10 +62,32 @@ export function handed(
         release = undefined;
       };
     };
-    clear(mark, instance);
+    const sent = sentContent(mark, instance);
+    if (sent && !fillerOf(instance.host, name)) {
+      // Content that a server filled the slot with stays until there is other data, or somebody else fills it.
+      shown = data(scopes[level] as Scope);
+      isSent = true;
+      release = () => {
+        for (const one of sent) (safe(one) as ChildNode).remove();
+        release = undefined;
+      };
+    } else clear(mark, instance);
     anew(instance, () => keep(block, level, mask, show));
     forward(block, reads, (one, changed) => inner && update(inner, one, changed));
   };
+}
+
+/** What stands first in a slot with data that a server filled: its content is no fallback. */
+const sentMark = 'filled';
+
+/** The nodes that a server filled a slot with; undefined where it wrote the fallback. */
+function sentContent(mark: Node, instance: Instance): readonly Node[] | undefined {
+  if (!instance.adoption) return undefined;
+  const first = inside(mark, instance);
+  if (!(first instanceof Comment) || first.data !== sentMark) return undefined;
+  const all: Node[] = [];
+  for (let node = first as Node; node !== mark; node = safe(node).nextSibling as Node) all.push(node);
+  return all;
 }
 
 /** What a server wrote in the place is made anew: the functions that fill it are the page's. */

@@ -427,10 +427,12 @@ class RoutineWriter {
       const made = this.value(component.state, 'state');
       this.line(`const ${this.register(to)} = ${made}({ ${fields.join(', ')} });`);
     },
-    entry: ({ share, to }) =>
+    entry: ({ isAround, share, to }) =>
       this.line(
         `const ${this.register(to)} = ${
-          share === undefined ? 'frame.ids' : `${this.name('sharedNow')}(frame, ${constantCode(share)})`
+          share === undefined
+            ? 'frame.ids'
+            : `${this.name(isAround ? 'sharedAround' : 'sharedNow')}(frame, ${constantCode(share)})`
         };`,
       ),
     choose: (step) => this.choose(step, ''),

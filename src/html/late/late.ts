@@ -210,20 +210,32 @@ export class Late implements LateWriting {
 
   /** What is around something that is written later. */
   private around(): Around {
-    const { choices, inRoot, problems, shared } = this.pass;
-    return { choices: [...choices], inRoot, problems, shared: shared && new Map(shared) };
+    const { choices, inRoot, problems, provider, shared } = this.pass;
+    return { choices: [...choices], inRoot, problems, provider, shared: shared && new Map(shared) };
   }
 
-  private into(part: Part, { choices, inRoot, problems, shared }: Around, work: () => string): void {
+  private into(
+    part: Part,
+    { choices, inRoot, problems, provider, shared }: Around,
+    work: () => string,
+  ): void {
     const { pass } = this;
     const before = this.current;
-    const { choices: chosen, roots } = pass;
-    const had = { choices: chosen, inRoot: pass.inRoot, problems: pass.problems, roots, shared: pass.shared };
+    const { choices: chosen, provider: providing, roots } = pass;
+    const had = {
+      choices: chosen,
+      inRoot: pass.inRoot,
+      problems: pass.problems,
+      provider: providing,
+      roots,
+      shared: pass.shared,
+    };
     this.current = part;
     Object.assign(pass, {
       choices: [...choices],
       inRoot,
       problems,
+      provider,
       roots: [],
       shared: shared && new Map(shared),
     });
@@ -256,6 +268,7 @@ interface Around {
   readonly choices: readonly unknown[];
   readonly inRoot: Pass['inRoot'];
   readonly problems: Problem[];
+  readonly provider: Pass['provider'];
   readonly shared: Pass['shared'];
 }
 

@@ -1,6 +1,7 @@
 import type { PlanFill, PlanSlot } from '../../plan/index.js';
 import { escapeAttribute } from '../escape.js';
 import { marksParts } from '../form.js';
+import { filledMark } from '../runtime.js';
 import { choose } from './branches.js';
 import { type At, deeper, literal, register, type Spliced } from './env.js';
 import { blockStart } from './lowering.js';
@@ -65,6 +66,7 @@ function lowerSpliced(node: PlanSlot, given: Spliced | undefined, to: Steps, at:
   if (isMarked) to.text('<!--(-->');
   const filled = filledHere(isAlways(fill) || fill.block.filled, owner);
   const [content, fallback] = [new Steps(), new Steps()];
+  if (isHanded) content.text(filledMark);
   if (filled.op.op !== 'literal' || filled.op.value) {
     if (isMarked) content.text(blockStart(fill.block.nodes, owner));
     at.lowering.into(fill.block.nodes, content, contentAt(node, fill, owner, content, at));

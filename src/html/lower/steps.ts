@@ -109,6 +109,8 @@ export interface EntryStep {
   readonly kind: 'entry';
   readonly to: Register;
   readonly share: string | undefined;
+  /** Whether what the component itself provides does not count. */
+  readonly isAround?: boolean;
 }
 
 export interface ChooseStep {

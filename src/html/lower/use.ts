@@ -15,6 +15,7 @@ import {
   type PlanUse,
   planOf,
   settledProp,
+  sharesOf,
   standsApart,
 } from '../../plan/index.js';
 import { type Core, ExprCore } from '../../template/index.js';
@@ -23,7 +24,7 @@ import { dissolvedIn, isMovable, makesIds, showsFailure, styledIn } from '../fac
 import { innerForm, marksParts } from '../form.js';
 import type { Where } from '../frame.js';
 import { refuseAsElement, refuseBroken } from '../refuse.js';
-import { dataBlock, hostStyle, propAttribute, propAttributeIn, withNonce } from '../runtime.js';
+import { dataBlock, hostStyle, propAttribute, propAttributeIn, sharedMark, withNonce } from '../runtime.js';
 import { marksText, taken } from './attributes.js';
 import { choose } from './branches.js';
 import { plainTypeOf } from './checks.js';
@@ -186,7 +187,9 @@ function splice(node: PlanUse, to: Steps, at: At): void {
 export function lowerBody(component: ComponentCore, at: At, to: Steps): void {
   const inner = new Steps();
   at.lowering.into(planOf(component).content.nodes, inner, at);
-  for (const [share, register] of at.env.shared) to.push({ kind: 'entry', to: register, share });
+  // What an element provides is provided around its shadow root: its own template reads what is around the element.
+  const isAround = at.env.form === 'shadow' && component.provides !== undefined;
+  for (const [share, register] of at.env.shared) to.push({ kind: 'entry', to: register, share, isAround });
   // An element provides its data to its children, too, so that is done around it.
   if (at.env.form === 'shadow') to.all(inner.list);
   else provided(component, at.env, inner, to);
@@ -346,6 +349,9 @@ function spliceHost(
   inner.text(`<${component.name}`);
   for (const [index, value] of props.entries()) lowerPropAttribute(component, index, value, inner, at);
   inner.text(`${attributes}><template shadowrootmode="open">`);
+  const shares = sharesOf(component);
+  if (shares.length > 0)
+    inner.push({ kind: 'made', make: ({ pass }) => sharedMark(pass, component, shares), values: [], where });
   inner.push({ kind: 'made', make: pageLinks, values: [], where });
   const { isStrict } = lowering.lowerer;
   if (isStrict) inner.push({ kind: 'made', make: rootOpened, values: [], where });

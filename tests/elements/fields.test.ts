@@ -1,0 +1,102 @@
+import type { Page } from 'playwright-core';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { useBrowser } from '../support/browser.js';
+import { bundle } from '../support/bundle.js';
+
+const { page: open } = useBrowser();
+const scripts: Record<string, string> = {};
+
+beforeAll(async () => {
+  const entry = new URL('./typed-page.ts', import.meta.url);
+  scripts['in the page'] = await bundle(entry);
+  scripts['at build time'] = await bundle(entry, { ahead: true, minify: true, production: true });
+});
+
+/** What a page may do with a form control, in which `one` is the control and `form` its form. */
+const deeds: Readonly<Record<string, string>> = {
+  'set before it is in a page': `const early = make(); early.value = 'a'; see(early.value); form.append(early); one = early;`,
+  'set, and sent in the same turn': `one.value = 'a'; see(sent());`,
+  'set to null': `one.value = 'a'; one.value = null; see(one.value);`,
+  'set to undefined': `one.value = undefined; see(one.value, sent());`,
+  'set to a number': `one.value = 5; see(one.value, sent());`,
+  reset: `one.value = 'a'; form.reset(); see(one.value, sent());`,
+  'disabled by its property': `one.value = 'a'; one.disabled = true; see(sent(), one.getAttribute('disabled'));`,
+  'disabled and enabled again': `one.disabled = true; one.disabled = false; see(one.disabled, one.matches(':disabled'), one.hasAttribute('disabled'));`,
+  'disabled by a fieldset': `set.disabled = true; see(one.disabled, one.matches(':disabled')); await turn(); see(inner().matches(':disabled'));`,
+  'disabled and enabled inside a disabled fieldset': `set.disabled = true; one.disabled = true; one.disabled = false; see(one.disabled, one.matches(':disabled')); await turn(); see(inner().matches(':disabled'));`,
+  'enabled with its fieldset': `set.disabled = true; one.disabled = true; one.removeAttribute('disabled'); set.disabled = false; await turn(); see(inner().matches(':disabled'), one.willValidate);`,
+  'disabled while its fieldset is enabled': `one.disabled = true; set.disabled = true; set.disabled = false; await turn(); see(inner().matches(':disabled'), one.willValidate);`,
+  'required and empty': `one.required = true; await turn(); see(one.validity.valid, one.willValidate, one.checkValidity(), form.checkValidity());`,
+  'required and set': `one.required = true; one.value = 'a'; see(one.validity.valid, one.validationMessage, form.checkValidity());`,
+  'a message of the page': `one.value = 'a'; one.setCustomValidity('Not today.'); see(one.validity.customError, one.validationMessage, form.checkValidity()); one.setCustomValidity(''); see(one.validity.valid, one.validationMessage);`,
+  'its name': `one.name = 'b'; one.value = 'x'; see(one.name, one.getAttribute('name'), sent());`,
+  'its form': `see(one.form === form); one.remove(); see(one.form);`,
+  'its labels': `label.htmlFor = one.id; see(one.labels.length, one.labels[0] === label);`,
+  'typed, and read by who hears it': `let heard = []; form.addEventListener('input', () => heard.push(one.value, sent())); await type('q'); see(...heard);`,
+  'taken out and put back': `one.value = 'a'; one.remove(); form.append(one); see(one.value, sent());`,
+};
+
+const run = (tag: string, deed: string): string => `(async () => {
+  document.body.innerHTML = '<label>l</label><form><fieldset></fieldset></form>';
+  const form = document.querySelector('form'), set = form.firstChild, label = document.querySelector('label');
+  const make = () => Object.assign(document.createElement('${tag}'), { id: 'c', name: 'n' });
+  let one = make();
+  set.append(one);
+  const seen = [];
+  const see = (...all) => seen.push(...all.map((value) => (value === undefined ? 'undefined' : value)));
+  const sent = () => [...new FormData(form)].map((entry) => entry.join('=')).join('&');
+  const turn = () => new Promise((done) => setTimeout(done));
+  const inner = () => one.shadowRoot?.querySelector('input') ?? one;
+  const type = async (text) => { inner().value = text; inner().dispatchEvent(new Event('input', { bubbles: true, composed: true })); };
+  await turn();
+  ${deed}
+  return seen;
+})()`;
+
+describe.each(['in the page', 'at build time'])('a field, planned %s', (how) => {
+  let page: Page;
+  const told: string[] = [];
+  beforeAll(async () => {
+    page = await open('<!doctype html><body>');
+    page.on('console', (message) => told.push(message.text()));
+    page.on('pageerror', (error) => told.push(error.message));
+    await page.addScriptTag({ content: scripts[how] as string, type: 'module' });
+    await page.waitForFunction('window.startFields');
+  });
+
+  test('keeps a value that was set before it was defined', async () => {
+    await page.evaluate(
+      `document.body.innerHTML = '<form><note-field name="n"></note-field></form>'; document.querySelector('note-field').value = 'early'; startFields()`,
+    );
+    expect(
+      await page.evaluate(
+        `[document.querySelector('note-field').value, new FormData(document.forms[0]).get('n')]`,
+      ),
+    ).toEqual(['early', 'early']);
+    await expect
+      .poll(() =>
+        page.evaluate(`document.querySelector('note-field').shadowRoot.querySelector('input').value`),
+      )
+      .toBe('early');
+  });
+
+  test.each(Object.entries(deeds))('is as a native control when %s', async (_name, deed) => {
+    const native = await page.evaluate(run('input', deed));
+    expect(native).not.toEqual([]);
+    expect(await page.evaluate(run('note-field', deed))).toEqual(native);
+  });
+
+  test('tells whoever hears its events the state after them', async () => {
+    const deed = `let heard = []; one.addEventListener('changed', () => heard.push(one.value, sent())); await type('q'); see(...heard);`;
+    expect(await page.evaluate(run('note-field', deed))).toEqual(['q', 'n=q']);
+  });
+
+  test('keeps a prop of its own that has the name of a member', async () => {
+    const deed = `see(typeof one.value); one.value = 5; await turn(); see(one.value, sent()); one.value = undefined; await turn(); see(typeof one.value, sent());`;
+    expect(await page.evaluate(run('kilos-field', deed))).toEqual(['undefined', 5, 'n=5', 'undefined', '']);
+  });
+
+  test('had no mistake of its own all the while', () => {
+    expect(told).toEqual([]);
+  });
+});

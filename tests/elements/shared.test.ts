@@ -1,0 +1,123 @@
+import type { Page } from 'playwright-core';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { renderHtml } from 'zesty-lattice/html';
+import { useBrowser } from '../support/browser.js';
+import { bundle } from '../support/bundle.js';
+import { SpeechBox, SpeechNote } from './typed-parts.js';
+
+const { page: open } = useBrowser();
+const scripts: Record<string, string> = {};
+
+beforeAll(async () => {
+  const entry = new URL('./typed-page.ts', import.meta.url);
+  scripts['in the page'] = await bundle(entry);
+  scripts['at build time'] = await bundle(entry, { ahead: true, minify: true, production: true });
+});
+
+describe.each(['in the page', 'at build time'])('shared data, planned %s', (how) => {
+  let told: string[] = [];
+  async function opened(html: string, ...starts: readonly string[]): Promise<Page> {
+    const page = await open(`<!doctype html><body>${html}`);
+    told = [];
+    page.on('console', (message) => told.push(message.text()));
+    page.on('pageerror', (error) => told.push(error.message));
+    await page.addScriptTag({ content: scripts[how] as string, type: 'module' });
+    await page.waitForFunction('window.startReader');
+    for (const start of starts) await page.evaluate(`${start}()`);
+    return page;
+  }
+  const words = (page: Page): Promise<string[]> => page.locator('speech-note p').allInnerTexts();
+  const boxes =
+    '<speech-box word="near"><speech-note id="own"></speech-note></speech-box><speech-box word="far"></speech-box><div></div>';
+
+  test.each([
+    ['moved in one turn', 'to.append(note)'],
+    ['moved by the browser in one step', 'to.moveBefore(note, null)'],
+  ])('is that of the provider around an element that was %s', async (_name, move) => {
+    const page = await opened(boxes, 'startReader', 'startProvider');
+    const own = page.locator('[id=own] p');
+    const moved = async (to: string): Promise<unknown> => {
+      await page.evaluate(
+        `{ const note = document.querySelector('#own'), to = document.querySelectorAll('${to}'); ((to) => { ${move} })(to[to.length - 1]) } new Promise((done) => setTimeout(done))`,
+      );
+      return own.innerText();
+    };
+    expect(await own.innerText()).toBe('near');
+    expect(await moved('speech-box')).toBe('far');
+    await page.evaluate("document.querySelector('speech-box').word = 'still near'; null");
+    expect(await own.innerText()).toBe('far');
+    await page.evaluate("document.querySelectorAll('speech-box')[1].word = 'further'; null");
+    await expect.poll(() => own.innerText()).toBe('further');
+    // Without a provider around it the last value goes.
+    expect(await moved('div')).toBe('none');
+    expect(told).toEqual([]);
+    await page.close();
+  });
+
+  test('is what is provided around it, for the component that provides it, too: in every output', async () => {
+    const inner = { default: SpeechBox({ word: 'inside' }) };
+    expect(renderHtml(SpeechBox({ word: 'near' }, inner))).toMatch(/^<i>none<.*<i><b>near<\/b><\/i>/);
+    const html = renderHtml(SpeechBox({ word: 'near' }, inner), { form: 'elements' });
+    const page = await opened(html);
+    const own = (): Promise<string[]> => page.locator('speech-box i').allInnerTexts();
+    expect((await own()).sort()).toEqual(['near', 'none']);
+    await page.evaluate('startReader(); startProvider(); new Promise((done) => setTimeout(done))');
+    expect((await own()).sort()).toEqual(['near', 'none']);
+    await page.evaluate("document.querySelector('speech-box').word = 'now'; null");
+    await expect.poll(async () => (await own()).sort()).toEqual(['none', 'now']);
+    expect(told).toEqual([]);
+    await page.close();
+  });
+
+  test.each([
+    ['startReader', 'startProvider'],
+    ['startProvider', 'startReader'],
+  ])('is there when an element hydrates, whichever is defined first: %s, %s', async (first, second) => {
+    const html = renderHtml(SpeechBox({ word: 'near' }, SpeechNote({})), { form: 'elements' });
+    const page = await opened(html);
+    await page.locator('speech-note input').first().fill('typed');
+    await page.evaluate(
+      `window.sent = [...document.querySelectorAll('speech-note'), ...document.querySelector('speech-box').shadowRoot.querySelectorAll('speech-note')].map((one) => one.shadowRoot.querySelector('input')); ${first}()`,
+    );
+    expect(await words(page)).toEqual(['near', 'near']);
+    await page.evaluate(`${second}(); new Promise((done) => setTimeout(done))`);
+    expect(await words(page)).toEqual(['near', 'near']);
+    expect(await page.locator('speech-note output').allInnerTexts()).toContain('typed');
+    expect(await page.evaluate('sent.map((one) => one.isConnected)')).toEqual([true, true]);
+    await page.evaluate("document.querySelector('speech-box').word = 'now'; null");
+    await expect.poll(() => words(page)).toEqual(['now', 'now']);
+    expect(told).toEqual([]);
+    await page.close();
+  });
+
+  test('stays as a server showed it where its provider is never registered', async () => {
+    const html = renderHtml(SpeechBox({ word: 'near' }, SpeechNote({})), { form: 'elements' });
+    const page = await opened(html, 'startReader');
+    await page.evaluate('new Promise((done) => setTimeout(done, 50))');
+    expect(await words(page)).toEqual(['near', 'near']);
+    await page.close();
+  });
+});
+
+test('two copies of the library share one policy of Trusted Types', async () => {
+  const page = await open('<!doctype html>');
+  const policy =
+    '<meta http-equiv="Content-Security-Policy" content="require-trusted-types-for \'script\'; trusted-types zesty-lattice">';
+  await page.route('http://page.test/**', (route) => {
+    const { pathname } = new URL(route.request().url());
+    const body =
+      pathname === '/' ? `<!doctype html>${policy}<speech-note></speech-note><note-field></note-field>` : '';
+    const script = pathname.startsWith('/copy') ? scripts['at build time'] : undefined;
+    return route.fulfill({ contentType: script ? 'text/javascript' : 'text/html', body: script ?? body });
+  });
+  const told: string[] = [];
+  page.on('console', (message) => told.push(message.text()));
+  page.on('pageerror', (error) => told.push(error.message));
+  await page.goto('http://page.test/');
+  await page.evaluate("import('/copy-1.js').then(() => startReader())");
+  await page.evaluate("import('/copy-2.js').then(() => startFields())");
+  expect(await page.locator('speech-note p').innerText()).toBe('none');
+  expect(await page.locator('note-field input').count()).toBe(1);
+  expect(told).toEqual([]);
+  await page.close();
+});

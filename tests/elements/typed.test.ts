@@ -1,0 +1,199 @@
+import type { Page } from 'playwright-core';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { el } from 'zesty-lattice';
+import { renderHtml } from 'zesty-lattice/html';
+import { useBrowser } from '../support/browser.js';
+import { bundle } from '../support/bundle.js';
+import { CrateRows, ShiftForm } from './typed-parts.js';
+
+const { page: open } = useBrowser();
+const scripts: Record<string, string> = {};
+
+beforeAll(async () => {
+  const entry = new URL('./typed-page.ts', import.meta.url);
+  scripts['in the page'] = await bundle(entry);
+  scripts['at build time'] = await bundle(entry, { ahead: true, minify: true, production: true });
+});
+
+describe.each(['in the page', 'at build time'])('planned %s', (how) => {
+  let told: string[] = [];
+
+  async function opened(html: string): Promise<Page> {
+    const page = await open(`<!doctype html><body>${html}`);
+    told = [];
+    page.on('console', (message) => told.push(message.text()));
+    page.on('pageerror', (error) => told.push(error.message));
+    await page.addScriptTag({ content: scripts[how] as string, type: 'module' });
+    await page.waitForFunction('window.startTyped');
+    return page;
+  }
+  const start = (page: Page): Promise<unknown> =>
+    page.evaluate('startTyped(); new Promise((done) => setTimeout(done))');
+  const stateOf = async (page: Page): Promise<unknown[]> => {
+    const [first, second] = (await page.locator('shift-form output').innerText()).split('][');
+    const rest = await page.locator('shift-form p').innerText();
+    return [...JSON.parse(`${first}]`), ...JSON.parse(`[${second}`), ...JSON.parse(rest)];
+  };
+  const control = (page: Page, id: string) => page.locator(`shift-form #${id}`);
+  const shown = async (page: Page): Promise<unknown[]> => [
+    await control(page, 'name').inputValue(),
+    await control(page, 'note').inputValue(),
+    await control(page, 'count').inputValue(),
+    await control(page, 'weight').inputValue(),
+    await control(page, 'day').inputValue(),
+    await control(page, 'rides').isChecked(),
+    await control(page, 'shift').inputValue(),
+    await control(page, 'tools').evaluate((one: HTMLSelectElement) =>
+      [...one.selectedOptions].map(({ value }) => value),
+    ),
+    await control(page, 'bus').isChecked(),
+    await page
+      .locator('shift-form .line')
+      .evaluateAll((all: HTMLInputElement[]) => all.map(({ value }) => value)),
+  ];
+
+  test('what a visitor did before the script ran goes to the state, with focus and selection as they were', async () => {
+    const page = await opened(renderHtml(ShiftForm, {}, { form: 'elements' }));
+    await control(page, 'note').fill('two\nlines');
+    await control(page, 'count').fill('7');
+    await control(page, 'weight').fill('3.5');
+    await control(page, 'day').fill('2026-12-01');
+    await control(page, 'rides').check();
+    await control(page, 'shift').selectOption('evening');
+    await control(page, 'tools').selectOption(['crate', 'ladder']);
+    await control(page, 'bus').check();
+    await page.locator('shift-form .line').last().fill('second');
+    await control(page, 'name').fill('Otto');
+    await control(page, 'name').evaluate((one: HTMLInputElement) => {
+      one.setSelectionRange(1, 3);
+      Object.assign(window, { sent: one });
+    });
+    await start(page);
+    const typed = [
+      'Otto',
+      'two\nlines',
+      '7',
+      '3.5',
+      '2026-12-01',
+      true,
+      'evening',
+      ['crate', 'ladder'],
+      true,
+      ['one', 'second'],
+    ];
+    expect(await shown(page)).toEqual(typed);
+    expect(await stateOf(page)).toEqual([
+      'Otto',
+      'two\nlines',
+      7,
+      3.5,
+      '2026-12-01',
+      true,
+      'evening',
+      ['crate', 'ladder'],
+      'bus',
+      'one',
+      'second',
+    ]);
+    expect(
+      await control(page, 'name').evaluate((one: HTMLInputElement) => [
+        one === (window as unknown as { sent: unknown }).sent,
+        one.matches(':focus'),
+        one.selectionStart,
+        one.selectionEnd,
+      ]),
+    ).toEqual([true, true, 1, 3]);
+    await page.keyboard.type('x');
+    expect((await stateOf(page))[0]).toBe('Oxo');
+    expect(told).toEqual([]);
+    await page.close();
+  });
+
+  test('what nobody touched is as the server wrote it, and follows the state', async () => {
+    const page = await opened(renderHtml(ShiftForm, {}, { form: 'elements' }));
+    const before = await shown(page);
+    await start(page);
+    expect(await shown(page)).toEqual(before);
+    expect((await stateOf(page)).slice(0, 3)).toEqual(['Ines', '\nfirst', 2]);
+    await page.locator('shift-form button').click();
+    expect(await control(page, 'shift').inputValue()).toBe('evening');
+    expect(told).toEqual([]);
+    await page.close();
+  });
+
+  test('a select whose chosen option goes has in its state what it shows', async () => {
+    const page = await opened('<shift-form></shift-form>');
+    await start(page);
+    const shifts = (all: readonly string[]): Promise<unknown> =>
+      page.evaluate((now) => {
+        Object.assign(document.querySelector('shift-form') as object, { shifts: now });
+        return new Promise((done) => setTimeout(done));
+      }, all);
+    const both = async (): Promise<unknown[]> => [
+      await control(page, 'shift').inputValue(),
+      (await stateOf(page))[6],
+    ];
+    expect(await both()).toEqual(['noon', 'noon']);
+    await shifts(['evening', 'noon', 'morning']);
+    expect(await both()).toEqual(['noon', 'noon']);
+    await shifts(['evening', 'morning']);
+    expect(await both()).toEqual(['evening', 'evening']);
+    // Options that are on their way are waited for.
+    await shifts([]);
+    await shifts(['morning', 'evening']);
+    expect(await both()).toEqual(['evening', 'evening']);
+    await page.close();
+  });
+
+  test('what a server filled a slot with data with stays until there is other data', async () => {
+    const html = renderHtml(CrateRows({ names: ['One', 'Two'] }, { row: (name) => el.b('row ', name) }), {
+      form: 'elements',
+    });
+    const page = await opened(html);
+    const rows = (): Promise<string[]> => page.locator('crate-rows li').allInnerTexts();
+    await start(page);
+    expect(await rows()).toEqual(['row One', 'row Two']);
+    expect(told).toEqual([]);
+    await page.evaluate("document.querySelector('crate-rows').names = ['One', 'Two', 'Three']; null");
+    await expect.poll(rows).toEqual(['row One', 'row Two', 'no filler for Three']);
+    await page.evaluate(
+      "document.querySelector('crate-rows').fillers = { row: (name) => document.createTextNode('now ' + name) }; null",
+    );
+    await expect.poll(rows).toEqual(['now One', 'now Two', 'now Three']);
+    await page.close();
+  });
+
+  test('setting a prop to the value that it has is no change, whatever the element did by itself', async () => {
+    const page = await opened('<fold-note open></fold-note>');
+    await start(page);
+    const says = (): Promise<string> => page.locator('fold-note b').innerText();
+    const set = (code: string): Promise<unknown> =>
+      page.evaluate(`{ const note = document.querySelector('fold-note'); ${code} } null`);
+    expect(await says()).toBe('open 0');
+    await page.locator('fold-note button').click();
+    expect(await says()).toBe('shut 0');
+    await set('note.open = true');
+    await set("note.setAttribute('open', '')");
+    expect(await says()).toBe('shut 0');
+    await set('note.open = false; note.open = true');
+    await expect.poll(says).toBe('open 2');
+    await page.close();
+  });
+
+  test('a reaction that changes what it reacts to is reported, and stops', async () => {
+    const page = await opened('<endless-note></endless-note><echo-box></echo-box>');
+    await start(page);
+    await page.evaluate("document.querySelector('endless-note').count = 1; null");
+    await expect.poll(() => told.filter((one) => one.includes('update-loop')).length).toBeGreaterThan(0);
+    expect(told.join()).toMatch(/endless-note/);
+    expect(told.join()).toMatch(/count/);
+    const before = told.length;
+    await page.evaluate(
+      "document.querySelector('echo-box').shadowRoot.querySelector('echo-note').count = 5; null",
+    );
+    await expect.poll(() => told.slice(before).join()).toMatch(/update-loop[\s\S]*(?:echo-box|echo-note)/);
+    // The page goes on.
+    expect(await page.evaluate('new Promise((done) => setTimeout(() => done(1)))')).toBe(1);
+    await page.close();
+  });
+});
