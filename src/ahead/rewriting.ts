@@ -89,7 +89,8 @@ export function loosen(changed: MagicString, module: ModuleCode, isMade: (local:
 }
 
 function wrap(changed: MagicString, { end, start }: Placed): void {
-  changed.appendRight(start, '/* @__PURE__ */ (() => ').prependLeft(end, ')()');
+  // In brackets: a record behind an arrow would be a block of statements.
+  changed.appendRight(start, '/* @__PURE__ */ (() => (').prependLeft(end, '))()');
 }
 
 /**

@@ -2,6 +2,7 @@ import MagicString from 'magic-string';
 import { type ComponentCore, componentCore } from '../component/index.js';
 import type { MarkedLoading } from './marking.js';
 import { isCode, ModuleCode } from './module.js';
+import { parseFault } from './parses.js';
 import { type Dropped, isRegistering, type Resolve, registerWritten } from './registering.js';
 import { loosen, writeBeside } from './rewriting.js';
 import type { Writing } from './writing.js';
@@ -50,6 +51,14 @@ export async function writtenModule({
     : [];
   const made = isLoaded ? await componentsFrom(module, file, resolve, loading) : new Set<string>();
   loosen(changed, module, (local) => made.has(local));
+  const fault = changed.hasChanged() ? parseFault(changed.toString()) : undefined;
+  // The module as it was is right: the page plans its components itself.
+  if (fault)
+    return {
+      changed: new MagicString(code),
+      dropped: [{ what: 'all of its components', why: fault, at: 0 }],
+      isDrawn: false,
+    };
   return { changed, dropped, isDrawn: isMaking || isRegistering(module) };
 }
 

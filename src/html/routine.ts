@@ -1,5 +1,5 @@
 import { closureOf } from './closures.js';
-import { codeRun, making } from './code/index.js';
+import { codeRun, making, reportOwnFault } from './code/index.js';
 import type { Frame } from './frame.js';
 import type { Callable, RoutineParts, Run } from './lower/steps.js';
 
@@ -34,6 +34,36 @@ export class Routine implements Callable {
     this.run = this.first();
   }
 
+  private interpret(closures: ListRun | undefined): void {
+    this.byList = closures ?? listRun(this.parts);
+    this.run = withList(this.byList);
+  }
+
+  /** Runs code for the first time. Where it stops and the interpreter does not, the code is at fault, and not used again. */
+  private tried(code: Run, frame: Frame, out: string, values: readonly unknown[]): string {
+    const { pass } = frame;
+    const { problems, sink } = pass;
+    const before = problems.length;
+    // What is handed on cannot be taken back.
+    pass.sink = undefined;
+    try {
+      const text = code(frame, out, ...values);
+      this.run = code;
+      return text;
+    } catch (thrown) {
+      if (!(thrown instanceof ReferenceError || thrown instanceof TypeError || thrown instanceof SyntaxError))
+        throw thrown;
+      pass.problems = problems;
+      problems.length = before;
+      this.interpret(undefined);
+      const text = this.run(frame, out, ...values);
+      reportOwnFault(this.parts.name, thrown);
+      return text;
+    } finally {
+      pass.sink = sink;
+    }
+  }
+
   private first(): Run {
     const { parts } = this;
     const isUsual = making.how === 'usual';
@@ -45,11 +75,9 @@ export class Routine implements Callable {
         return closures(frame, out, values as unknown[]);
       }
       const code = codeRun(parts);
+      if (code && isUsual) return this.tried(code, frame, out, values);
       if (code) this.run = code;
-      else {
-        this.byList = closures ?? listRun(parts);
-        this.run = withList(this.byList);
-      }
+      else this.interpret(closures);
       return this.run(frame, out, ...values);
     };
   }

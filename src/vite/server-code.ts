@@ -2,6 +2,7 @@ import MagicString from 'magic-string';
 import type { Plugin } from 'vite';
 import { isOfInterest } from '../ahead/module.js';
 import { isOwnModule } from '../ahead/packages.js';
+import { parseFault } from '../ahead/parses.js';
 import { componentCore, componentsIn } from '../component/index.js';
 import { codeAhead } from '../html/code/ahead.js';
 import type { Loadings } from './loadings.js';
@@ -37,6 +38,11 @@ export function serverCode(loadings: Loadings): Plugin {
       const changed = new MagicString(code);
       changed.prepend("import { provideCode as $lattice_provideCode } from 'zesty-lattice/html';\n");
       changed.append(`\n$lattice_provideCode({\n${entries.join(',\n')}\n});\n`);
+      const fault = parseFault(changed.toString());
+      if (fault) {
+        this.warn(fault);
+        return undefined;
+      }
       return { code: changed.toString(), map: changed.generateMap({ hires: 'boundary' }) };
     },
   };

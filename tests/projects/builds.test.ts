@@ -131,6 +131,35 @@ export const WideLamp = component('wide-lamp', {
     expect(told.filter((line) => line.startsWith('error'))).toEqual([]);
   });
 
+  test('keeps records and lists of what the library makes, in one module and in several', async () => {
+    const project = new Project({
+      ...vite,
+      'main.ts': `import { component, el, preset, prop } from 'zesty-lattice';
+import { register } from 'zesty-lattice/elements';
+import { ui } from './ui.ts';
+const props = { name: prop.text(), crates: [prop.number().fallback(2)][0] };
+const parts = { sign: ui.press({ class: 'wide' }, 'Go'), list: [el.i('a'), el.i('b')] };
+const StallSign = component('stall-sign', {
+  props,
+  state: () => ({ times: 0 }),
+  template: ({ props, state }) => [el.p(props.name, props.crates, state.times), parts.sign, parts.list],
+});
+register(StallSign);
+`,
+      'ui.ts': `import { el, preset } from 'zesty-lattice';
+export const ui = { press: preset(el.button, { type: 'button' }) };
+export default { loud: preset(el.button, { type: 'submit' }) };
+`,
+    });
+    project.must('vite', 'build');
+    const { page: built, told } = await visit(await served(join(project.folder, 'dist')));
+    await built.waitForFunction("customElements.get('stall-sign')");
+    expect(await built.evaluate("document.querySelector('stall-sign').shadowRoot.innerHTML")).toMatch(
+      /<p>North20<\/p><button type="button" class="wide">Go<\/button><i>a<\/i><i>b<\/i>/,
+    );
+    expect(told).toEqual([]);
+  });
+
   test('shows the same while developing', async () => {
     const project = new Project(mixed);
     const { url } = await developed(project);

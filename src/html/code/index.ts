@@ -68,11 +68,29 @@ export type SpotRun = (
   fills: readonly (ReadyContent | undefined)[] | undefined,
 ) => string | undefined;
 
+const reported = new Set<string>();
+
+/** Reports a fault of this library, once for a component. Its text is written by the interpreter, which needs no code. */
+export function reportOwnFault(name: string, thrown: unknown): void {
+  if (reported.has(name)) return;
+  reported.add(name);
+  console.error(
+    `zesty-lattice: the code that writes ${name} is wrong. That is a fault of the library, not of your component: please report it with this error. The component is rendered without compiled code.`,
+    thrown,
+  );
+}
+
 /** The routine of a component for uses on the spot as code; undefined where none may be made. */
 export function spotRun(parts: RoutineParts, component: ComponentCore): SpotRun | undefined {
   if (making.how !== 'code' && !(making.how === 'usual' && isMade())) return undefined;
-  const { code, constants } = writeSpotRoutine(parts, component);
-  return (new Function('lattice', 'values', code) as (...given: unknown[]) => SpotRun)(lattice, constants);
+  try {
+    const { code, constants } = writeSpotRoutine(parts, component);
+    return (new Function('lattice', 'values', code) as (...given: unknown[]) => SpotRun)(lattice, constants);
+  } catch (thrown) {
+    if (making.how === 'code') throw thrown;
+    reportOwnFault(parts.name, thrown);
+    return undefined;
+  }
 }
 
 /** A routine as code; undefined where none may be made and none was written ahead. */
@@ -80,9 +98,16 @@ export function codeRun(parts: RoutineParts): Run | undefined {
   const { how } = making;
   if (how === 'instructions') return undefined;
   if (how === 'code' || (how === 'usual' && isMade())) {
-    const { code, constants } = writeRoutine(parts, true);
-    // Of the plan alone, through quoting functions: see src/html/code/writer.ts.
-    return (new Function('lattice', 'values', code) as Factory)(lattice, constants);
+    try {
+      // Of the plan alone, through quoting functions: see src/html/code/writer.ts.
+      const { code, constants } = writeRoutine(parts, how === 'code');
+      return (new Function('lattice', 'values', code) as Factory)(lattice, constants);
+    } catch (thrown) {
+      // Tests make code of everything, and see what cannot be made.
+      if (how === 'code') throw thrown;
+      reportOwnFault(parts.name, thrown);
+      return undefined;
+    }
   }
   if (ahead.size === 0) return undefined;
   const { code, constants } = writeRoutine(parts, false);

@@ -28,7 +28,7 @@ export interface WrittenRoutine {
 }
 
 /**
- * Writes a routine as code. Texts and names get into it through `constantCode` and `nameOf` alone; whatever else
+ * Writes a routine as code. Texts and names get into it through `constantCode` and `wordOf` alone; whatever else
  * somebody wrote is handed over as a value. Without names, what it keeps has numbers alone.
  */
 export function writeRoutine(parts: RoutineParts, isNamed: boolean): WrittenRoutine {
@@ -43,10 +43,16 @@ export function writeSpotRoutine(parts: RoutineParts, { props, slots }: Componen
   return new RoutineWriter(parts, true).writtenForSpot(props, slots);
 }
 
-/** A name made of a word: its letters and digits, with a number, so that it is no word of the language. */
-function nameOf(word: string, number: number): string {
-  const letters = word.replace(/[^A-Za-z0-9]/g, '').slice(0, 24);
-  return `${/^[A-Za-z]/.test(letters) ? letters : `_${letters}`}${number}`;
+/**
+ * A word as it may stand at the start of a name: its letters and digits, and no digit at its end, so that the number that
+ * follows is the name's own and two names are never the same.
+ */
+function wordOf(word: string): string {
+  const letters = word
+    .replace(/[^A-Za-z0-9]/g, '')
+    .slice(0, 24)
+    .replace(/\d+$/, '');
+  return /^[A-Za-z]/.test(letters) ? letters : `_${letters}`;
 }
 
 /** Where lines and terms go: one block of a function. */
@@ -194,11 +200,11 @@ class RoutineWriter {
   /** The name of the function itself, which profilers show. */
   private get own(): string {
     const word = this.parts.name.replace(/-(.)/g, (_all, letter: string) => letter.toUpperCase());
-    return `${nameOf(word, 0).slice(0, -1)}_`;
+    return `${wordOf(word)}_`;
   }
 
   private register(at: Register): string {
-    return nameOf(this.isNamed ? (this.parts.hints[at] ?? '') : 'v', at);
+    return `${wordOf(this.isNamed ? (this.parts.hints[at] ?? '') : 'v')}${at}`;
   }
 
   private typed(register: Register, kind: AnyKind | undefined): void {
@@ -217,7 +223,7 @@ class RoutineWriter {
   private value(value: unknown, word: string): string {
     let name = this.constants.get(value);
     if (name === undefined) {
-      name = nameOf(this.isNamed ? word : 'k', this.constants.size).replace(/(\d+)$/, '_$1');
+      name = `${wordOf(this.isNamed ? word : 'k')}_${this.constants.size}`;
       this.constants.set(value, name);
     }
     return name;
@@ -417,7 +423,7 @@ class RoutineWriter {
     made: (step) => {
       const { make, values, where } = step;
       const all = ['frame', this.place(where), ...values.map((one) => this.code(one))];
-      this.term({ code: `${this.value(make, make.name)}(${all.join(', ')})` });
+      this.term({ code: `${this.value(make, 'made')}(${all.join(', ')})` });
     },
     let: (step) => this.let(step),
     state: ({ component, props, to }) => {
@@ -574,7 +580,7 @@ class RoutineWriter {
   /** Keeps a value by a name. */
   private keep(op: Core['op'], code: string): string {
     const key = op.op === 'field' || op.op === 'member' ? String(keyOf(op)) : 'value';
-    const name = `${nameOf(this.isNamed ? key : 'v', 0).slice(0, -1)}$${this.next++}`;
+    const name = `${wordOf(this.isNamed ? key : 'v')}$${this.next++}`;
     this.line(`const ${name} = ${code};`);
     return name;
   }
