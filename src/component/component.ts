@@ -181,7 +181,7 @@ component.generic = function componentGeneric<
   Data,
 >(
   name: string,
-  make: (item: Kind<Item>) => Definition<P, S, State, Events, H, never, string, Data>,
+  make: (item: Kind<Item>) => Definition<P, S, State, Events, H, keyof P, string, Data>,
 ): (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use {
   const parts = typeof make === 'function' ? make(any()) : undefined;
   return made(name, parts, componentGeneric) as (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use;
@@ -189,10 +189,15 @@ component.generic = function componentGeneric<
 
 /** What `component` gives: with `accepts` a component that also takes the attributes of the element it becomes. */
 type Made<P, Slots, Events, Accepts extends keyof P> = [Accepts] extends [never]
-  ? [keyof Events] extends [never]
-    ? Component<GivenProps<P>, Slots>
-    : SendingComponent<GivenProps<P>, Slots, Events>
-  : TagComponent<GivenProps<P>, Slots, Accepts & keyof GivenProps<P>, P[Accepts]>;
+  ? MadePlain<P, Slots, Events>
+  : // Of a definition that is spread without `accepts`, plain `strict` infers every prop: that is none of them.
+    [P[Accepts]] extends [TagKind<infer _Tags, infer _First>]
+    ? TagComponent<GivenProps<P>, Slots, Accepts & keyof GivenProps<P>, P[Accepts]>
+    : MadePlain<P, Slots, Events>;
+
+type MadePlain<P, Slots, Events> = [keyof Events] extends [never]
+  ? Component<GivenProps<P>, Slots>
+  : SendingComponent<GivenProps<P>, Slots, Events>;
 
 /** A template text may declare its slots itself. */
 type GivenSlotsFrom<S, Text> = [Text] extends [never]

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { type Browser, chromium } from 'playwright-core';
@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, onTestFinished, test } from 'vit
 import { browserOptions } from '../../scripts/browser.mjs';
 import { root } from '../cli/lattice.js';
 import { bundle } from '../support/bundle.js';
+import { type Label, samplesOf } from './samples.js';
 
 // Each guide's samples are one module, in their order, run where the guide says; `// →` says what a line comes to.
 
@@ -29,22 +30,6 @@ const guides = [
   'projects',
 ];
 
-/** What a guide takes for granted: components of the orchard. */
-const given: Readonly<Record<string, string>> = {
-  'testing ts': `import { el } from 'zesty-lattice';
-import { PriceTag } from '../../../examples/orchard/components/price-tag.js';
-import { VarietyCard } from '../../../examples/orchard/components/variety-card.js';`,
-  'testing ts browser': `import { CrateCounter } from '../../../examples/open-day/components/crate-counter.js';`,
-  'projects ts': `import { TreeCard } from '../../../examples/framework/components.js';
-import { AdoptionPage } from '../../../examples/framework/page.js';
-const trees = [] as never[];`,
-};
-/** Where modules are that a guide imports from beside its own. */
-const homes: Readonly<Record<string, string>> = {
-  './price-tag.js': '../../../examples/orchard/components/price-tag.js',
-  './tasting-table.js': '../../../examples/orchard/components/tasting-table.js',
-  './components/index.js': '../../../examples/open-day/components/index.js',
-};
 const folder = mkdtempSync(join(root, 'tests/docs/out-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 
@@ -52,22 +37,6 @@ interface Told {
   readonly line: string;
   readonly expected: string;
   readonly actual: string;
-}
-
-type Label = 'ts' | 'ts browser';
-
-function samplesOf(guide: string, label: Label): string {
-  const text = readFileSync(join(root, `docs/${guide}.md`), 'utf8');
-  const blocks = [...text.matchAll(new RegExp(`^\`\`\`${label}(?: page)?\n([\\s\\S]*?)\n\`\`\`$`, 'gm'))];
-  const code = blocks.map(([, one]) => one).join('\n');
-  if (code === '') return '';
-  const imports = new Set<string>();
-  // A page's samples say what they import, each for itself.
-  const rest = code.replace(/^import .*;$/gm, (line) => {
-    imports.add(line.replace(/'(\.[^']+)'/, (_whole, path: string) => `'${homes[path] ?? path}'`));
-    return '';
-  });
-  return `${[given[`${guide} ${label}`] ?? '', ...imports].join('\n')}\n${rest}`;
 }
 
 /** The samples with each line that says what it comes to handed to `told`. */
