@@ -70,6 +70,9 @@ const table: {
     return all.length === 0 ? '""' : `(${all.join(' + ')})`;
   },
   list: ({ items }, { code }) => `[${items.map(code).join(', ')}]`,
+  // A key in brackets is a field of any name, `__proto__` as well; the record in brackets is no block of statements.
+  record: ({ items, keys }, { code }) =>
+    `({ ${keys.map((key, at) => `[${constantCode(key)}]: ${code(items[at] as Core)}`).join(', ')} })`,
   unary: ({ operator, of }, words) =>
     operator === 'not' ? `!(${words.code(of)})` : `(${operator}${numberCode(of, operator, words)})`,
   binary({ operator, left, right }, words) {

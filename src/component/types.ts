@@ -134,9 +134,19 @@ export type StateExprs<State> = { readonly [K in keyof State]: StateExpr<State[K
 export type SlotPlaces<S> = { readonly [K in keyof S]: SlotPlace<S[K]> };
 
 type SlotPlace<K> = (SlotTypes<K> extends { readonly hands: true; readonly data: infer Data }
-  ? (data: Data | ExprOf<Data>, fallback?: Content) => Content
+  ? (data: SlotData<Data>, fallback?: Content) => Content
   : (fallback?: Content) => Content) &
   Filledness;
+
+/** What a slot passes: a value, an expression of one, or a record or list that holds expressions. */
+export type SlotData<Data> =
+  | Data
+  | ExprOf<Data>
+  | (Data extends readonly (infer Item)[]
+      ? readonly SlotData<Item>[]
+      : Data extends object
+        ? { readonly [K in keyof Data]: SlotData<Data[K]> }
+        : never);
 
 interface Filledness {
   /** Whether the use gave content for this slot. */

@@ -17,6 +17,12 @@ export function markupRead(core: ComponentCore): (instance: Instance) => Feature
       isRead = true;
       for (const child of instance.host.childNodes) readChild(child, core, instance);
       for (const { name } of instance.host.attributes) readAttribute(name, core, instance);
+      // Content that comes later is as much without a place.
+      new MutationObserver((records) => {
+        for (const { addedNodes } of records)
+          for (const child of addedNodes)
+            if (child.parentNode === instance.host) readChild(child, core, instance);
+      }).observe(instance.host, { childList: true });
     };
     // Those who make an element may give it its content just after.
     return { enter: () => queueMicrotask(read) };

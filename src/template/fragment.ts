@@ -6,7 +6,7 @@ interface Policy {
 }
 
 /** Where copies of the library in one page find the policy of the first. */
-const shared: unique symbol = Symbol.for('zesty-lattice policy') as never;
+const shared: unique symbol = Symbol.for('zesty-lattice') as never;
 
 interface PolicyFactory {
   createPolicy(name: string, rules: Policy): Policy;

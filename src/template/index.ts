@@ -11,7 +11,7 @@ export { calc, phrase, uid } from './expression/calc.js';
 export { describe } from './expression/describe.js';
 export { failedValue, guarded, plainText } from './expression/evaluate.js';
 export type { Expr, ExprOf, StateExpr } from './expression/expr.js';
-export { coreOf, describeValue, ExprCore, fieldOf, isCore, operand } from './expression/expr.js';
+export { coreOf, describeValue, ExprCore, fieldOf, isCore, operand, operandOf } from './expression/expr.js';
 export { inputsOf, isAnew, withInputs } from './expression/inputs.js';
 export {
   type BinaryOperator,

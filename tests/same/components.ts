@@ -128,6 +128,42 @@ export const LiveRowsThrough = component('same-live-rows-through', {
   template: ({ props, slots, state }) =>
     LiveRows({ items: props.items }, { row: (one) => [el.i(slots.row(one, el.s(one.name))), state.end] }),
 });
+/** Passes records that it puts together to what fills its rows. */
+interface Pair {
+  readonly name: string;
+  readonly at: number;
+  readonly all: readonly string[];
+}
+export const PairList = component('same-pairs', {
+  props: { items: prop.list<Item>() },
+  slots: { row: slot.with<Pair>() },
+  template: ({ props, slots }) =>
+    el.ol(
+      eachOf(
+        props.items,
+        (one, at) => el.li(slots.row({ name: one.name, at, all: [one.name, 'x'] }, el.q(at))),
+        { key: 'id' },
+      ),
+    ),
+});
+export const PairText = component('same-pair-text', {
+  props: { items: prop.list<Item>() },
+  slots: { row: slot.with<Pair>() },
+  template: `<ol><template each-of="items" as="one" index="at" key="id"><li><slot name="row" data="{{ { name: one.name, at, 'all': [one.name, 'x'] } }}"><q>{{ at }}</q></slot></li></template></ol>`,
+});
+export const LivePairs = component('same-live-pairs', {
+  props: { items: prop.list<Item>() },
+  slots: { row: slot.with<Pair>() },
+  state: () => ({ mark: '!' }),
+  template: ({ props, slots, state }) =>
+    el.ol(
+      eachOf(
+        props.items,
+        (one, at) => el.li(slots.row({ name: one.name, at, all: [one.name] }), state.mark),
+        { key: 'id' },
+      ),
+    ),
+});
 /** Hands its own rows on. */
 export const RowsThrough = component('same-rows-through', {
   props: { items: prop.list<Item>() },

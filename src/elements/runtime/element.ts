@@ -1,3 +1,4 @@
+import { attempt } from './block.js';
 import { Instance } from './instance.js';
 import type { Live, LiveClass, LiveProp } from './live.js';
 
@@ -21,20 +22,23 @@ function makeClass(live: Live): LiveClass {
     }
 
     connectedCallback(): void {
+      const instance = this[instanceOf];
+      // A prop's name is known only as text: no declared type has it.
+      const own = this as unknown as Record<string, unknown>;
       // Values that were set before the element was defined go through the properties that now are there.
-      for (const [name, value] of Object.entries(this)) {
-        if (name in LatticeElement.prototype) {
-          // A prop's name is known only as text: no declared type has it.
-          delete (this as unknown as Record<string, unknown>)[name];
-          (this as unknown as Record<string, unknown>)[name] = value;
-        }
-      }
-      if (!this[instanceOf].block) this[instanceOf].show();
-      this[instanceOf].each('enter');
+      for (const name of Object.keys(own))
+        if (name in LatticeElement.prototype)
+          attempt(instance, () => {
+            const value = own[name];
+            delete own[name];
+            own[name] = value;
+          });
+      if (!instance.block) instance.show();
+      instance.each('enter');
     }
 
     attributeChangedCallback(attribute: string, _before: string | null, text: string | null): void {
-      const index = props.findIndex((prop) => prop.attribute === attribute);
+      const index = LatticeElement.observedAttributes.indexOf(attribute);
       // Without a text the prop is as if it were not given.
       this[instanceOf].take(index, text === null ? undefined : (props[index] as LiveProp).rule.read(text));
     }

@@ -201,7 +201,7 @@ export class Instance {
       host,
       dispatch: (name: string, detail?: unknown) => {
         const event = new CustomEvent(name, { detail, bubbles: true, composed: true });
-        return !!this.held?.push(event) || host.dispatchEvent(event);
+        return this.held?.push(event) || host.dispatchEvent(event);
       },
     };
   }

@@ -148,7 +148,25 @@ class Parser {
       return inner;
     }
     if (this.takes('[')) return { kind: 'list', items: this.upTo(']'), at };
+    if (this.takes('{')) return this.record(at);
     throw this.surprise('a value');
+  }
+
+  /** `{ name: item.name, at }`: fields by their names; a name alone is that of a value as well. */
+  record(at: number): ExpressionTree {
+    const keys: string[] = [];
+    const items: ExpressionTree[] = [];
+    while (!this.takes('}')) {
+      if (keys.length > 0) this.needs(',', 'a comma or a closing "}"');
+      const { kind, text: key, at: from } = this.word;
+      if (kind !== 'name' && kind !== 'text') throw this.surprise('the name of a field');
+      this.#next += 1;
+      keys.push(key);
+      if (this.takes(':')) items.push(this.choice());
+      else if (kind === 'name') items.push({ kind: 'name', name: key, at: from });
+      else throw this.surprise('a ":"');
+    }
+    return { kind: 'record', keys, items, at };
   }
 
   named(text: string, at: number): ExpressionTree {

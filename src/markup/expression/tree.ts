@@ -15,6 +15,12 @@ export type ExpressionTree =
     }
   | { readonly kind: 'list'; readonly items: readonly ExpressionTree[]; readonly at: number }
   | {
+      readonly kind: 'record';
+      readonly keys: readonly string[];
+      readonly items: readonly ExpressionTree[];
+      readonly at: number;
+    }
+  | {
       readonly kind: 'unary';
       readonly operator: 'not' | '-' | '+';
       readonly of: ExpressionTree;
@@ -66,6 +72,7 @@ function visit(tree: ExpressionTree, see: (part: ExpressionTree) => void): void 
     case 'call':
       return tree.args.forEach((arg) => visit(arg, see));
     case 'list':
+    case 'record':
       return tree.items.forEach((item) => visit(item, see));
     case 'unary':
       return visit(tree.of, see);

@@ -105,6 +105,8 @@ class Binder {
         return this.#call(tree);
       case 'list':
         return made({ op: 'list', items: tree.items.map((item) => this.core(item)) });
+      case 'record':
+        return made({ op: 'record', keys: tree.keys, items: tree.items.map((item) => this.core(item)) });
       case 'unary':
         return made({ op: 'unary', operator: tree.operator, of: this.core(tree.of) });
       case 'binary':

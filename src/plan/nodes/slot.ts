@@ -1,4 +1,4 @@
-import { ExprCore, operand, type SlotNode } from '../../template/index.js';
+import { ExprCore, operandOf, type SlotNode } from '../../template/index.js';
 import { either } from '../block.js';
 import type { PlanSlot } from '../plan.js';
 import type { PlannedKind } from './kind.js';
@@ -13,7 +13,7 @@ export const slot: PlannedKind<SlotNode, PlanSlot> = {
       name: node.name,
       slot: index,
       number: planner.places++,
-      data: operand(node.data),
+      data: operandOf(node.data),
       hands: slots?.kinds[index]?.hands ?? false,
       fallback: planner.block(node.fallback, at),
       place: node.place,

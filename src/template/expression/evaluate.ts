@@ -87,6 +87,10 @@ const getters: OpTable<Get> = {
     ({ items }) =>
     (scope) =>
       items.map(({ get }) => get(scope)),
+  record:
+    ({ items, keys }) =>
+    (scope) =>
+      Object.fromEntries(keys.map((key, at) => [key, items[at]?.get(scope)])),
   unary: ({ operator, of: { get } }) => {
     if (operator === 'not') return (scope) => !get(scope);
     const sign = operator === '-' ? -1 : 1;

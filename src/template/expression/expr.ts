@@ -150,6 +150,23 @@ export function operand(candidate: unknown): Core {
   return coreOf(candidate) ?? new ExprCore({ op: 'literal', value: candidate });
 }
 
+/** The same, where a plain record or list may hold expressions. */
+export function operandOf(candidate: unknown): Core {
+  if (coreOf(candidate) || !holdsExpr(candidate)) return operand(candidate);
+  if (Array.isArray(candidate)) return new ExprCore({ op: 'list', items: candidate.map(operandOf) });
+  const fields = Object.entries(candidate as object);
+  const items = fields.map(([, value]) => operandOf(value));
+  return new ExprCore({ op: 'record', keys: fields.map(([key]) => key), items });
+}
+
+function holdsExpr(candidate: unknown): boolean {
+  if (coreOf(candidate)) return true;
+  if (typeof candidate !== 'object' || candidate === null) return false;
+  const above = Object.getPrototypeOf(candidate);
+  const isPlain = Array.isArray(candidate) || above === Object.prototype || above === null;
+  return isPlain && Object.values(candidate).some(holdsExpr);
+}
+
 /** Whether something is the working side of an expression, of this or another copy of the library. */
 export function isCore(candidate: unknown): candidate is Core {
   return typeof candidate === 'object' && candidate !== null && 'op' in candidate && 'get' in candidate;

@@ -22,6 +22,7 @@ const inputs: OpTable<readonly Core[]> = {
   call: ({ args }) => args,
   phrase: ({ parts }) => parts,
   list: ({ items }) => items,
+  record: ({ items }) => items,
   unary: ({ of }) => [of],
   binary: ({ left, right }) => [left, right],
   choice: ({ test, holds, otherwise }) => [test, holds, otherwise],
@@ -53,6 +54,7 @@ export function withInputs(op: Op, map: (input: Core) => Core): Op {
     case 'phrase':
       return { ...op, parts: op.parts.map(map) };
     case 'list':
+    case 'record':
       return { ...op, items: op.items.map(map) };
     case 'binary':
       return { ...op, left: map(op.left), right: map(op.right) };

@@ -71,6 +71,7 @@ export type Op =
     }
   | { readonly op: 'phrase'; readonly strings: readonly string[]; readonly parts: readonly Core[] }
   | { readonly op: 'list'; readonly items: readonly Core[] }
+  | { readonly op: 'record'; readonly keys: readonly string[]; readonly items: readonly Core[] }
   | { readonly op: 'unary'; readonly operator: 'not' | '-' | '+'; readonly of: Core }
   | { readonly op: 'binary'; readonly operator: BinaryOperator; readonly left: Core; readonly right: Core }
   | { readonly op: 'choice'; readonly test: Core; readonly holds: Core; readonly otherwise: Core }

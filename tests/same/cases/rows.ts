@@ -1,6 +1,6 @@
 import { calc, eachOf, el, given, phrase } from 'zesty-lattice';
 import { type Case, items } from '../case.js';
-import { Card, LiveRows, RowList, RowsThrough } from '../components.js';
+import { Card, LivePairs, LiveRows, PairList, PairText, RowList, RowsThrough } from '../components.js';
 
 const [one, two, three] = items;
 const four = { id: 4, name: 'four', on: false, inner: ['x'] };
@@ -156,6 +156,30 @@ export const rows: readonly Case[] = [
     template: ({ state }) => eachOf(state.items, (item) => el.of(state.tag, item.name), { key: 'id' }),
   },
 
+  ...(
+    [
+      ['records of a slot with data', PairList],
+      ['records of a slot with data, in HTML text', PairText],
+      ['records of a slot with data, of a live component', LivePairs],
+    ] as const
+  ).map(
+    ([name, Pairs]): Case => ({
+      name,
+      template: ({ state }) =>
+        Pairs(
+          { items: state.items },
+          {
+            row: (pair) =>
+              el.b(
+                pair.at,
+                pair.name,
+                eachOf(pair.all, (one) => el.i(one)),
+              ),
+          },
+        ),
+      steps: [{ state: { items: items.slice().reverse() } }, { state: { items: items.slice(1) } }],
+    }),
+  ),
   {
     name: 'a slot that hands data',
     template: ({ props, state }) =>
