@@ -121,7 +121,7 @@ export function providing(
   provides: (context: never) => readonly Provided[],
 ): (instance: Instance) => Feature {
   return (instance) => {
-    const { host } = instance;
+    const { host, live, scope } = instance;
     const asking = new Map<string, Set<Answer>>();
     const values = (): Map<string, unknown> =>
       new Map(provides(instance.context as never).map(({ share, value }) => [share, value]));
@@ -135,6 +135,8 @@ export function providing(
       const event = candidate as ContextRequest;
       // What it reads itself is provided around it.
       if ((event.contextTarget ?? event.composedPath()[0]) === host) return;
+      // Asked before it is shown, it says what it is going to: it may itself wait for a provider.
+      if (live.state) scope.state ??= { ...live.state(instance.props) } as never;
       known = values();
       const { callback, context } = event;
       if (typeof callback !== 'function' || typeof context !== 'string' || !known.has(context)) return;

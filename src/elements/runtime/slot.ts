@@ -29,7 +29,7 @@ export function handed(
     const show = (): void => {
       const value = data(scopes[level] as Scope);
       const filler = fillerOf(instance.host, name);
-      if (!filler && (inner || (isSent && shown === value))) return;
+      if (!filler && (inner || (isSent && isSame(shown, value)))) return;
       if (filler && shown === value && !refilling.now) return;
       shown = value;
       if (!filler && isSent)
@@ -79,6 +79,10 @@ export function handed(
 
 /** What stands first in a slot with data that a server filled: its content is no fallback. */
 const sentMark = 'filled';
+
+/** Whether data is the same as before, though it may be another record. */
+const isSame = (before: unknown, now: unknown): boolean =>
+  before === now || JSON.stringify(before) === JSON.stringify(now);
 
 /** The nodes that a server filled a slot with; undefined where it wrote the fallback. */
 function sentContent(mark: Node, instance: Instance): readonly Node[] | undefined {

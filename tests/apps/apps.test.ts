@@ -1,0 +1,152 @@
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Browser, chromium } from 'playwright-core';
+import { build, type Plugin } from 'vite';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { browserOptions } from '../../scripts/browser.mjs';
+import { root } from '../cli/lattice.js';
+import { isLong, runsOf } from '../support/runs.js';
+import { type App, appOf } from './generate.js';
+
+/** What a process said of an app that it rendered. */
+interface Rendered {
+  readonly differences: readonly { readonly form: string; readonly what: string; readonly turn: number }[];
+  readonly failure?: string;
+  readonly errors?: readonly string[];
+  readonly markup?: string;
+  readonly elements: string;
+}
+
+interface Difference {
+  readonly after: string;
+  readonly hydrated: string;
+  readonly made: string;
+}
+
+/** The first lines that differ, with what is around them. */
+function firstDifference({ after, hydrated, made }: Difference): string {
+  const [one, other] = [hydrated.split('\n'), made.split('\n')];
+  const at = one.findIndex((line, index) => line !== other[index]);
+  const from = Math.max(0, at - 2);
+  return [
+    `after ${after}`,
+    'hydrated:',
+    ...one.slice(from, at + 3),
+    'made anew:',
+    ...other.slice(from, at + 3),
+  ].join('\n');
+}
+
+const folder = mkdtempSync(join(root, 'tests/apps/out-'));
+const { numRuns, seed } = runsOf('random applications', isLong ? 5_000 : 300 * 12);
+const apps: readonly App[] = Array.from({ length: numRuns }, (_, at) => appOf((seed + at) % 1_000_000));
+/** How many are played in a page: planned there, and at build time, which takes its time. */
+const played = isLong ? 500 : 24;
+const playedAhead = isLong ? 100 : 8;
+
+/** Renders all apps in a process of its own, with the library as it is built. */
+function rendered(...flags: readonly string[]): Readonly<Record<string, Rendered>> {
+  const text = execFileSync('node', [...flags, 'tests/apps/text.mjs', folder], {
+    cwd: root,
+    encoding: 'utf8',
+    maxBuffer: 2 ** 30,
+    env: { ...process.env, NODE_ENV: '' },
+  });
+  return JSON.parse(text);
+}
+
+let withCode: Readonly<Record<string, Rendered>>;
+beforeAll(() => {
+  mkdirSync(folder, { recursive: true });
+  for (const app of apps) writeFileSync(join(folder, `app-${app.seed}.mjs`), app.code);
+  withCode = rendered();
+}, 600_000);
+afterAll(() => rmSync(folder, { recursive: true }));
+
+describe('random applications', () => {
+  test('are one text in twelve renderings, by all ways of rendering', () => {
+    const wrong = Object.entries(withCode).filter(
+      ([, one]) => one.failure || one.errors || one.differences.length > 0,
+    );
+    console.log(`${apps.length} applications, ${apps.length * 12} renderings of each output`);
+    expect(wrong.slice(0, 3)).toEqual([]);
+  });
+
+  test('are the same text where no code may be made', () => {
+    const without = rendered('--disallow-code-generation-from-strings');
+    const wrong = Object.entries(withCode).filter(
+      ([seed, one]) => one.markup !== without[seed]?.markup || one.elements !== without[seed]?.elements,
+    );
+    expect(wrong.map(([seed]) => seed)).toEqual([]);
+  });
+
+  describe.each([
+    ['in the page', false, played],
+    ['at build time', true, playedAhead],
+  ] as const)('planned %s', (_how, ahead, count) => {
+    let browser: Browser;
+    let script: string;
+    const some = apps.slice(0, count);
+
+    beforeAll(async () => {
+      const entry = join(folder, `entry-${ahead}.js`);
+      const lines = some.map((app) => `import * as app${app.seed} from './app-${app.seed}.mjs';`);
+      const all = some.map((app) => `${app.seed}: app${app.seed}.components${app.seed}`);
+      // A build plans what a module registers by name.
+      const registers = some.map((app) => `register(app${app.seed}.Page${app.seed});`);
+      writeFileSync(
+        entry,
+        `${lines.join('\n')}\nimport { play } from '../play.ts';\nimport { register } from 'zesty-lattice/elements';\nwindow.play = play;\nwindow.apps = { ${all.join(', ')} };\nwindow.never = () => { ${registers.join(' ')} };\n`,
+      );
+      const { default: lattice } = (await import(join(root, 'dist/node/vite.js'))) as {
+        default: (options: object) => Plugin[];
+      };
+      const result = await build({
+        root,
+        configFile: false,
+        logLevel: 'error',
+        plugins: [lattice({ ahead }).filter(({ name }) => name !== 'zesty-lattice:checking')],
+        build: {
+          write: false,
+          minify: ahead,
+          target: 'es2022',
+          lib: { entry, formats: ['es'], fileName: 'apps' },
+        },
+      });
+      const [output] = Array.isArray(result) ? result : [result];
+      if (!output || !('output' in output)) throw new Error('Nothing was built.');
+      script = output.output[0].code;
+      browser = await chromium.launch(browserOptions);
+    }, 600_000);
+    afterAll(() => browser?.close());
+
+    test('are the same element hydrated and made anew, after typing and thirty actions', async () => {
+      let actions = 0;
+      const wrong: unknown[] = [];
+      const page = await browser.newPage();
+      await page.setContent('<!doctype html><body>');
+      await page.addScriptTag({ content: script, type: 'module' });
+      await page.waitForFunction('window.apps');
+      for (const app of some) {
+        const html = withCode[app.seed]?.elements ?? '';
+        const call = `play(apps[${app.seed}], ${JSON.stringify(app.tag)}, ${JSON.stringify(html)}, ${app.seed}, ${app.seed % 3 > 0})`;
+        const done = (await page.evaluate(call)) as {
+          actions: number;
+          differences: readonly Difference[];
+          said: readonly string[];
+        };
+        actions += done.actions;
+        if (done.differences.length > 0 || done.said.length > 0)
+          wrong.push({
+            seed: app.seed,
+            differs: done.differences.map(firstDifference),
+            said: done.said.slice(0, 3),
+          });
+      }
+      console.log(`${some.length} applications played, ${actions} actions on each of two elements`);
+      expect(wrong).toEqual([]);
+      await page.close();
+    });
+  });
+});
