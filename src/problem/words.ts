@@ -317,6 +317,12 @@ export const words = {
     `${component} ${what}, which its element does not take.`,
     hint,
   ]),
+  'provider-unregistered': warning<{ component: string; share: string; tag: string }>(
+    ({ component, share, tag }) => [
+      `${component} reads "${share}", provided by <${tag}>, which nothing registers. It stays as the server wrote it.`,
+      `Register the component of <${tag}> in this page, too.`,
+    ],
+  ),
   'update-loop': error<{ component: string; prop: string }>(({ component, prop }) => [
     `${component} was changed 100 times in one turn, each time because of the change before. "${prop}" now stays as it is.`,
     `Look for a reaction, an event or shared data that changes "${prop}" whenever it has changed.`,

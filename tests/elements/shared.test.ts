@@ -95,6 +95,12 @@ describe.each(['in the page', 'at build time'])('shared data, planned %s', (how)
     const page = await opened(html, 'startReader');
     await page.evaluate('new Promise((done) => setTimeout(done, 50))');
     expect(await words(page)).toEqual(['near', 'near']);
+    // A built page says nothing of it: it shows what is right.
+    if (how === 'in the page') {
+      await expect.poll(() => told.join(), { timeout: 10_000 }).toContain('provided by <speech-box>');
+      const code = 'provider-unregistered';
+      expect(told.join()).toContain(`warning ${code}: speech-note reads "speech"`);
+    }
     await page.close();
   });
 });

@@ -184,7 +184,8 @@ describe.each(['in the page', 'at build time'])('planned %s', (how) => {
     const page = await opened('<endless-note></endless-note><echo-box></echo-box>');
     await start(page);
     await page.evaluate("document.querySelector('endless-note').count = 1; null");
-    await expect.poll(() => told.filter((one) => one.includes('update-loop')).length).toBeGreaterThan(0);
+    const loops = (): number => told.filter((one) => one.includes('update-loop')).length;
+    await expect.poll(loops).toBeGreaterThan(0);
     expect(told.join()).toMatch(/endless-note/);
     expect(told.join()).toMatch(/count/);
     const before = told.length;

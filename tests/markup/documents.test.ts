@@ -159,6 +159,15 @@ describe('what is wrong in a document', () => {
     expect(renderDocument('<x-map></x-map>', catalog([], { foreign: ['x-map'] })).problems).toEqual([]);
   });
 
+  test('an undefined tag is reported inside a component’s content as well, however deep it stands', () => {
+    const inside = '<div><notice-box title="y"><stal-sign></stal-sign></notice-box><x-map></x-map></div>';
+    const { problems } = renderDocument(`<notice-box title="x">${inside}</notice-box>`, all);
+    expect(problems.map(({ code, hint }) => `${code} ${hint.slice(0, 30)}`)).toEqual([
+      'component-unknown Did you mean <stall-sign>?',
+      expect.stringMatching(/^component-unknown /),
+    ]);
+  });
+
   test('a catalog takes components alone, and one of each name', () => {
     const Other = component('stall-sign', { template: () => null });
     expect(onlyProblem(() => catalog([StallSign, Other])).code).toBe('name-taken');

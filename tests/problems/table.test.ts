@@ -79,6 +79,8 @@ test('what comes up only in a live page is looked for there', () => {
     'tree/large',
     'check/types',
     'elements/careless',
+    'elements/typed',
+    'elements/shared',
     'problems/errors',
   ]
     .map((name) => readFileSync(fileURLToPath(new URL(`../${name}.test.ts`, import.meta.url)), 'utf8'))

@@ -18,6 +18,7 @@ type OwnProblem =
   | 'markup-differs'
   | 'markup-unread'
   | 'state-changed-in-place'
+  | 'provider-unregistered'
   | 'update-loop';
 type Facts<Code extends OwnProblem> = Parameters<typeof finding<Code>>[1];
 type Values = Readonly<Record<string, unknown>>;

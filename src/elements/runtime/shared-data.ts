@@ -1,3 +1,4 @@
+import { dev } from '../../problem/index.js';
 import type { Scope } from '../../template/scope.js';
 import type { Provided } from '../../template/share.js';
 import type { Feature, Instance } from './instance.js';
@@ -60,10 +61,19 @@ export function consuming(...names: readonly string[]): (instance: Instance) => 
       const sent = sentBy(host);
       // The first question of a reader that waits, which hears of providers from then on; others ask when they are shown.
       if (sent.length > 0) request();
-      isWaiting = sent.some((tag) => around(host, tag)?.matches(':not(:defined)'));
-      if (isWaiting) return;
+      const missing = sent.filter(([, tag]) => around(host, tag)?.matches(':not(:defined)'));
+      isWaiting = missing.length > 0;
+      if (isWaiting) return report(missing);
       if (sent.length > 0) host.shadowRoot?.firstChild?.remove();
       show.call(instance);
+    };
+    /** Reports, while developing, what nothing registers for some time. */
+    const report = (missing: readonly (readonly [share: string, tag: string])[]): void => {
+      if (dev)
+        setTimeout(() => {
+          for (const [share, tag] of missing)
+            if (isWaiting && !customElements.get(tag)) instance.tell('provider-unregistered', { share, tag });
+        }, late);
     };
     instance.each = (...turn: unknown[]) => {
       if (turn[0] !== 'enter' || !isWaiting) (each as (...turn: unknown[]) => void).call(instance, ...turn);
@@ -85,14 +95,17 @@ export function consuming(...names: readonly string[]): (instance: Instance) => 
   };
 }
 
+/** How long a provider may take to be registered, in milliseconds. */
+const late = 2_000;
+
 /**
- * The tags of elements that provided what a server read for an element. Hydrated before they are, the element would show
+ * What a server read for an element, each with the tag of the element that provided it. Hydrated before they are, the element would show
  * something else.
  */
-function sentBy({ shadowRoot }: HTMLElement): readonly string[] {
+function sentBy({ shadowRoot }: HTMLElement): readonly (readonly [share: string, tag: string])[] {
   const first = shadowRoot?.firstChild;
   if (!(first instanceof Comment) || !first.data.startsWith('shared ')) return [];
-  return Object.values(JSON.parse(first.data.slice('shared '.length)) as Readonly<Record<string, string>>);
+  return Object.entries(JSON.parse(first.data.slice('shared '.length)) as Readonly<Record<string, string>>);
 }
 
 /** The nearest element with a tag around another, also outside of its shadow root. */

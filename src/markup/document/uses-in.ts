@@ -26,12 +26,11 @@ export function* usesIn(
   for (const element of elementsIn(document.childNodes)) {
     if (!isCustom(element)) continue;
     const place = element.sourceCodeLocation;
-    if (!place || uses.isInside(place.startOffset)) continue;
     const component = catalog.components.get(element.tagName);
-    if (!component) {
-      if (!isForeign(element.tagName, catalog.foreign)) unknown(element, catalog, places, report);
-      continue;
-    }
+    // Also inside a component's content: in a page shell, that is most of the page.
+    if (!component && place && !isForeign(element.tagName, catalog.foreign))
+      unknown(element, catalog, places, report);
+    if (!component || !place || uses.isInside(place.startOffset)) continue;
     const use = uses.useOf(element, component);
     if (use) yield { use, place: { from: place.startOffset, to: place.endOffset } };
   }
