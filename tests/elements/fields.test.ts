@@ -1,16 +1,8 @@
 import type { Page } from 'playwright-core';
 import { beforeAll, describe, expect, test } from 'vitest';
-import { useBrowser } from '../support/browser.js';
-import { bundle } from '../support/bundle.js';
+import { hows, useTypedPages } from './typed-open.js';
 
-const { page: open } = useBrowser();
-const scripts: Record<string, string> = {};
-
-beforeAll(async () => {
-  const entry = new URL('./typed-page.ts', import.meta.url);
-  scripts['in the page'] = await bundle(entry);
-  scripts['at build time'] = await bundle(entry, { ahead: true, minify: true, production: true });
-});
+const pages = useTypedPages();
 
 /** What a page may do with a form control, in which `one` is the control and `form` its form. */
 const deeds: Readonly<Record<string, string>> = {
@@ -53,15 +45,11 @@ const run = (tag: string, deed: string): string => `(async () => {
   return seen;
 })()`;
 
-describe.each(['in the page', 'at build time'])('a field, planned %s', (how) => {
+describe.each(hows)('a field, planned %s', (how) => {
   let page: Page;
-  const told: string[] = [];
+  let told: readonly string[] = [];
   beforeAll(async () => {
-    page = await open('<!doctype html><body>');
-    page.on('console', (message) => told.push(message.text()));
-    page.on('pageerror', (error) => told.push(error.message));
-    await page.addScriptTag({ content: scripts[how] as string, type: 'module' });
-    await page.waitForFunction('window.startFields');
+    ({ page, told } = await pages.opened(how, ''));
   });
 
   test('keeps a value that was set before it was defined', async () => {

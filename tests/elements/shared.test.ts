@@ -1,30 +1,18 @@
 import type { Page } from 'playwright-core';
-import { beforeAll, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { renderHtml } from 'zesty-lattice/html';
-import { useBrowser } from '../support/browser.js';
-import { bundle } from '../support/bundle.js';
+import { hows, useTypedPages } from './typed-open.js';
 import { SpeechBox, SpeechNote } from './typed-parts.js';
 
-const { page: open } = useBrowser();
-const scripts: Record<string, string> = {};
+const pages = useTypedPages();
 
-beforeAll(async () => {
-  const entry = new URL('./typed-page.ts', import.meta.url);
-  scripts['in the page'] = await bundle(entry);
-  scripts['at build time'] = await bundle(entry, { ahead: true, minify: true, production: true });
-});
-
-describe.each(['in the page', 'at build time'])('shared data, planned %s', (how) => {
-  let told: string[] = [];
+describe.each(hows)('shared data, planned %s', (how) => {
+  let told: readonly string[] = [];
   async function opened(html: string, ...starts: readonly string[]): Promise<Page> {
-    const page = await open(`<!doctype html><body>${html}`);
-    told = [];
-    page.on('console', (message) => told.push(message.text()));
-    page.on('pageerror', (error) => told.push(error.message));
-    await page.addScriptTag({ content: scripts[how] as string, type: 'module' });
-    await page.waitForFunction('window.startReader');
-    for (const start of starts) await page.evaluate(`${start}()`);
-    return page;
+    const found = await pages.opened(how, html);
+    told = found.told;
+    for (const start of starts) await found.page.evaluate(`${start}()`);
+    return found.page;
   }
   const words = (page: Page): Promise<string[]> => page.locator('speech-note p').allInnerTexts();
   const boxes =
@@ -106,14 +94,14 @@ describe.each(['in the page', 'at build time'])('shared data, planned %s', (how)
 });
 
 test('two copies of the library share one policy of Trusted Types', async () => {
-  const page = await open('<!doctype html>');
+  const page = await pages.plainPage();
   const policy =
     '<meta http-equiv="Content-Security-Policy" content="require-trusted-types-for \'script\'; trusted-types zesty-lattice">';
   await page.route('http://page.test/**', (route) => {
     const { pathname } = new URL(route.request().url());
     const body =
       pathname === '/' ? `<!doctype html>${policy}<speech-note></speech-note><note-field></note-field>` : '';
-    const script = pathname.startsWith('/copy') ? scripts['at build time'] : undefined;
+    const script = pathname.startsWith('/copy') ? pages.script('at build time') : undefined;
     return route.fulfill({ contentType: script ? 'text/javascript' : 'text/html', body: script ?? body });
   });
   const told: string[] = [];

@@ -1,31 +1,18 @@
 import type { Page } from 'playwright-core';
-import { beforeAll, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { el } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
-import { useBrowser } from '../support/browser.js';
-import { bundle } from '../support/bundle.js';
+import { hows, useTypedPages } from './typed-open.js';
 import { CrateRows, ShiftForm } from './typed-parts.js';
 
-const { page: open } = useBrowser();
-const scripts: Record<string, string> = {};
+const pages = useTypedPages();
 
-beforeAll(async () => {
-  const entry = new URL('./typed-page.ts', import.meta.url);
-  scripts['in the page'] = await bundle(entry);
-  scripts['at build time'] = await bundle(entry, { ahead: true, minify: true, production: true });
-});
-
-describe.each(['in the page', 'at build time'])('planned %s', (how) => {
-  let told: string[] = [];
-
+describe.each(hows)('planned %s', (how) => {
+  let told: readonly string[] = [];
   async function opened(html: string): Promise<Page> {
-    const page = await open(`<!doctype html><body>${html}`);
-    told = [];
-    page.on('console', (message) => told.push(message.text()));
-    page.on('pageerror', (error) => told.push(error.message));
-    await page.addScriptTag({ content: scripts[how] as string, type: 'module' });
-    await page.waitForFunction('window.startTyped');
-    return page;
+    const found = await pages.opened(how, html);
+    told = found.told;
+    return found.page;
   }
   const start = (page: Page): Promise<unknown> =>
     page.evaluate('startTyped(); new Promise((done) => setTimeout(done))');

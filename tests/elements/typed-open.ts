@@ -1,0 +1,44 @@
+import type { Page } from 'playwright-core';
+import { beforeAll } from 'vitest';
+import { useBrowser } from '../support/browser.js';
+import { bundle } from '../support/bundle.js';
+
+/** How elements are planned in a page. */
+export const hows = ['in the page', 'at build time'] as const;
+export type How = (typeof hows)[number];
+
+/** A page with the functions of `typed-page.ts`, which register components when they are called. */
+export interface Opened {
+  readonly page: Page;
+  /** What was said on the console, and errors. */
+  readonly told: string[];
+}
+
+/** One Chromium and the two scripts for a test file: `opened` gives a page with HTML in it, before anything is registered. */
+export function useTypedPages(): {
+  readonly opened: (how: How, html: string) => Promise<Opened>;
+  readonly plainPage: () => Promise<Page>;
+  readonly script: (how: How) => string;
+} {
+  const { page: open } = useBrowser();
+  const scripts = new Map<How, string>();
+  beforeAll(async () => {
+    const entry = new URL('./typed-page.ts', import.meta.url);
+    scripts.set('in the page', await bundle(entry));
+    scripts.set('at build time', await bundle(entry, { ahead: true, minify: true, production: true }));
+  });
+  const script = (how: How): string => scripts.get(how) ?? '';
+  return {
+    plainPage: () => open('<!doctype html>'),
+    script,
+    async opened(how, html) {
+      const page = await open(`<!doctype html><body>${html}`);
+      const told: string[] = [];
+      page.on('console', (message) => told.push(message.text()));
+      page.on('pageerror', (error) => told.push(error.message));
+      await page.addScriptTag({ content: script(how), type: 'module' });
+      await page.waitForFunction('window.startTyped');
+      return { page, told };
+    },
+  };
+}
