@@ -150,6 +150,22 @@ describe.each(hows)('planned %s', (how) => {
     await page.close();
   });
 
+  test('a value that cannot be read, set before the element was defined, keeps nothing else from being shown', async () => {
+    const page = await opened('<fold-note></fold-note>');
+    await page.evaluate(() => {
+      const note = document.querySelector('fold-note') as Element;
+      const get = (): never => {
+        throw new Error('not ready');
+      };
+      Object.defineProperty(note, 'count', { configurable: true, enumerable: true, get });
+      Object.assign(note, { open: true });
+    });
+    await start(page);
+    expect(await page.locator('fold-note b').innerText()).toBe('open 0');
+    expect(told.join()).toContain('not ready');
+    await page.close();
+  });
+
   test('setting a prop to the value that it has is no change, whatever the element did by itself', async () => {
     const page = await opened('<fold-note open></fold-note>');
     await start(page);
