@@ -14,6 +14,7 @@ interface Rendered {
   readonly differences: readonly { readonly form: string; readonly what: string; readonly turn: number }[];
   readonly failure?: string;
   readonly errors?: readonly string[];
+  readonly isMailed?: boolean;
   readonly markup?: string;
   readonly elements: string;
 }
@@ -69,7 +70,9 @@ describe('random applications', () => {
     const wrong = Object.entries(withCode).filter(
       ([, one]) => one.failure || one.errors || one.differences.length > 0,
     );
-    console.log(`${apps.length} applications, ${apps.length * 12} renderings of each output`);
+    const mails = Object.values(withCode).filter((one) => one.isMailed).length;
+    console.log(`${apps.length} applications, ${apps.length * 12} renderings of each output, ${mails} mails`);
+    expect(mails).toBeGreaterThan(0);
     expect(wrong.slice(0, 3)).toEqual([]);
   });
 

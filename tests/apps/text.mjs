@@ -1,13 +1,32 @@
 // Renders each app twelve times as text, bytes, elements and streams, and says how they differ. Argument: the modules' folder.
 import { readdirSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
-import { renderBytes, renderHtml, renderHtmlAsync, streamHtml } from 'zesty-lattice/html';
+import { parse } from 'parse5';
+import { renderBytes, renderHtml, renderHtmlAsync, renderPage, streamHtml } from 'zesty-lattice/html';
+import { renderMail } from 'zesty-lattice/mail';
 
 const [folder] = process.argv.slice(2);
 const out = {};
 console.error = (...all) => errors.push(all.map(String).join(' ').slice(0, 400));
 let errors = [];
 const decoder = new TextDecoder();
+
+/** The elements of a body with their attributes, but for those that a mail has instead of rules, and their text. */
+function seen(html) {
+  const lines = [];
+  const look = (node) => {
+    if (node.nodeName === 'style') return;
+    if (node.value) lines.push(JSON.stringify(node.value));
+    const attributes = (node.attrs ?? []).filter(({ name }) => !/^(?:style|data-in.*)$/.test(name));
+    if (node.tagName)
+      lines.push(
+        `<${node.tagName} ${attributes.map(({ name, value }) => `${name}=${JSON.stringify(value)}`).join(' ')}>`,
+      );
+    node.childNodes?.forEach(look);
+  };
+  look(parse(html).childNodes.find(({ nodeName }) => nodeName === 'html').childNodes[1]);
+  return lines.join('\n');
+}
 for (const file of readdirSync(folder).filter((name) => /^app-\d+\.mjs$/.test(name))) {
   const seed = Number(/\d+/.exec(file)[0]);
   errors = [];
@@ -49,6 +68,13 @@ for (const file of readdirSync(folder).filter((name) => /^app-\d+\.mjs$/.test(na
       if (turn % 4 !== 3) continue;
       compare('markup', 'whole', turn, await renderHtmlAsync(Page, props));
       compare('markup', 'stream', turn, await new Response(streamHtml(Page, props)).text());
+    }
+    // One in ten as a mail: its elements, attributes and text are the page's, whatever its rules became.
+    if (seed % 10 === 0 && !module[`loads${seed}`]) {
+      const page = { title: 'Grove', onProblem: () => undefined };
+      compare('page', 'page', 0, seen(renderPage(Page(props), page)));
+      compare('page', 'mail', 0, seen(renderMail(Page(props), { title: 'Grove' }).html));
+      result.isMailed = true;
     }
     result.elements = wanted.elements;
     result.markup = wanted.markup;
