@@ -67,7 +67,7 @@ export function consuming(...names: readonly string[]): (instance: Instance) => 
       if (sent.length > 0) host.shadowRoot?.firstChild?.remove();
       show.call(instance);
     };
-    /** Reports, while developing, what nothing registers for some time. */
+    /** Reports, during development, providers that nothing registers for some time. */
     const report = (missing: readonly (readonly [share: string, tag: string])[]): void => {
       if (dev)
         setTimeout(() => {
@@ -99,8 +99,8 @@ export function consuming(...names: readonly string[]): (instance: Instance) => 
 const late = 2_000;
 
 /**
- * What a server read for an element, each with the tag of the element that provided it. Hydrated before they are, the element would show
- * something else.
+ * Returns the shares that a server read for an element, each with the tag of its provider. An element that hydrates before
+ * its providers would show something else.
  */
 function sentBy({ shadowRoot }: HTMLElement): readonly (readonly [share: string, tag: string])[] {
   const first = shadowRoot?.firstChild;
