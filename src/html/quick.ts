@@ -1,6 +1,6 @@
 import { type ComponentCore, fallbackOf, isMade, perComponent, type UseNode } from '../component/index.js';
 import { failedUse, isInteractive, planOf } from '../plan/index.js';
-import { ElementNode, isBlank, isNode, isRecord, type TrustedNode } from '../template/index.js';
+import { ElementNode, isBlank, isNode, isRecord, showsMarkup, type TrustedNode } from '../template/index.js';
 import { refuse } from '../tree/index.js';
 import { making, type SpotRun, spotRun } from './code/index.js';
 import { escapeText } from './escape.js';
@@ -357,10 +357,13 @@ class Reading {
       return true;
     }
     if (!isNode(content)) return false;
-    this.isSomething = true;
-    if (content.kind === 'use') return this.use(content as unknown as UseNode);
+    if (content.kind === 'use') {
+      this.isSomething = true;
+      return this.use(content as unknown as UseNode);
+    }
     const { html, kind } = content as unknown as TrustedNode;
     if (kind !== 'trusted' || typeof html !== 'string') return false;
+    if (!this.isSomething && showsMarkup(html)) this.isSomething = true;
     this.text += html;
     return true;
   }

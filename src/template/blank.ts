@@ -9,6 +9,11 @@ export function isBlank(text: string): boolean {
   return !(text.charCodeAt(0) > 32) && !shows.test(text);
 }
 
+/** Whether HTML text shows anything: comments and white space alone come to nothing. */
+export function showsMarkup(html: string): boolean {
+  return !isBlank(html.replace(/<!--[\s\S]*?-->/g, ''));
+}
+
 /** A text without the white space that it starts with. */
 export function trimmedStart(text: string): string {
   let from = 0;

@@ -2,7 +2,7 @@ export { type Accepted, accepted, acceptedHere, takesAccepted } from './accepted
 export { isAsyncRows } from './async-rows.js';
 export * from './attributes/index.js';
 export type { Attr, Builder, ClassInput, StyleInput, VoidBuilder } from './attributes/types.js';
-export { isBlank, trimmedEnd, trimmedStart } from './blank.js';
+export { isBlank, showsMarkup, trimmedEnd, trimmedStart } from './blank.js';
 export type { AttributesOfAny } from './builders.js';
 export { controlText } from './control-text.js';
 export type { DomElement, DomEvent, DomFetch, DomSignal } from './dom-names.js';

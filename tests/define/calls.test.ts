@@ -83,6 +83,14 @@ describe('what a template calls with something else than it takes', () => {
     expect(words).toMatch(said);
   });
 
+  test('content in a class', () => {
+    for (const value of [el.b?.(), [['a'], el.b?.()], eachOf?.([1], () => 'a')]) {
+      const { code, words } = onlyProblem(inTemplate(() => el.p?.({ class: value })));
+      expect(code).toBe('attribute-invalid');
+      expect(words).toMatch(/class of <p> takes an element or other content/);
+    }
+  });
+
   test('a promise where content belongs', () => {
     for (const template of [
       async () => 'x',

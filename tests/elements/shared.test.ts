@@ -78,6 +78,25 @@ describe.each(hows)('shared data, planned %s', (how) => {
     await page.close();
   });
 
+  test.each([
+    'shared',
+    'shared ',
+    'shared notes of the grove',
+    'shared {"speech":1,"x":null}',
+    'shared ["a"]',
+  ])('is read where somebody else wrote a comment first: <!--%s-->', async (comment) => {
+    const html = renderHtml(SpeechNote({}), { form: 'elements' }).replace(
+      'open">',
+      `open"><!--${comment}-->`,
+    );
+    const page = await opened(html, 'startReader');
+    expect(await words(page)).toEqual(['none']);
+    await page.locator('speech-note input').fill('typed');
+    expect(await page.locator('speech-note output').innerText()).toBe('typed');
+    expect(told.filter((one) => !one.includes('markup-differs'))).toEqual([]);
+    await page.close();
+  });
+
   test('stays as a server showed it where its provider is never registered', async () => {
     const html = renderHtml(SpeechBox({ word: 'near' }, SpeechNote({})), { form: 'elements' });
     const page = await opened(html, 'startReader');

@@ -1,3 +1,3 @@
-import { startFields, startProvider, startReader, startTyped } from './typed-parts.js';
+import { startFields, startProvider, startReader, startSlots, startTyped } from './typed-parts.js';
 
-Object.assign(window, { startFields, startProvider, startReader, startTyped });
+Object.assign(window, { startFields, startProvider, startReader, startSlots, startTyped });

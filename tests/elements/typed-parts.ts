@@ -179,6 +179,28 @@ export const SpeechNote = component('speech-note', {
   ],
 });
 
+/** Its slots have fallbacks, and it says which of them are filled. */
+export const SlotCard = component('slot-card', {
+  state: () => ({ isOn: true }),
+  slots: { default: slot(), title: slot() },
+  template: ({ slots }) => [
+    el.h3(slots.title('No title')),
+    el.p(
+      { class: calc(slots.default.filled, (isFull) => (isFull ? 'full' : 'empty')) },
+      slots.default('Nothing yet'),
+    ),
+  ],
+});
+export const CardList = component('card-list', {
+  props: { said: prop.text().fallback(' ') },
+  uses: [SlotCard],
+  state: () => ({ isOn: true }),
+  template: `<slot-card> </slot-card><slot-card><!-- c --></slot-card><slot-card>
+    <b slot="title">t</b>
+  </slot-card><slot-card>{{ said }}</slot-card><slot-card> {{ said }} <!-- d --></slot-card>`,
+});
+
+export const startSlots = (): void => register(SlotCard, CardList);
 export const startFields = (): void => register(NoteField, KilosField);
 export const startReader = (): void => register(SpeechNote);
 export const startProvider = (): void => register(SpeechBox);

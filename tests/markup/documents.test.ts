@@ -119,6 +119,23 @@ describe('a document comes back', () => {
     );
   });
 
+  test('the same when it is rendered once more: what a shadow root was declared with is no content', () => {
+    const Bell = component('grove-bell', {
+      state: () => ({ rings: 0 }),
+      slots: { default: slot() },
+      template: ({ slots, state }) => [el.p(state.rings), slots.default('Ring')],
+    });
+    const source = frame('<grove-bell></grove-bell><grove-bell>Now <b>here</b></grove-bell>');
+    const once = renderDocument(source, catalog([Bell]), { form: 'elements' });
+    expect(once.html).toContain('<template shadowrootmode="open">');
+    const twice = renderDocument(once.html, catalog([Bell]), { form: 'elements' });
+    expect(twice.html).toBe(once.html);
+    expect(twice.problems).toEqual([]);
+    expect(renderDocument(once.html, catalog([Bell])).html).toBe(
+      frame('<p>0</p>Ring<p>0</p>Now <b>here</b>'),
+    );
+  });
+
   test('with what stands in templates, scripts and comments left alone', () => {
     const text =
       '<!-- <stall-sign> --><script>"<stall-sign>"</script><template><stall-sign name="x"></stall-sign></template><textarea><stall-sign></textarea>';

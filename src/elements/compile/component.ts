@@ -1,5 +1,6 @@
 import type { ComponentCore } from '../../component/index.js';
 import { planOf, sharesOf } from '../../plan/index.js';
+import { blankSlot } from '../runtime/slot-watch.js';
 import { type Call, call, FaultsOf, FromDefinition, InPage } from './call.js';
 import { Dependencies } from './dependencies.js';
 import type { Common, Level } from './level.js';
@@ -49,7 +50,9 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
         : []),
       ...(common.hasStyles ? [call('restyled')] : []),
       ...(shares.length > 0 ? [call('consuming', ...shares)] : []),
-      ...(content.asksForSlots ? [call('slotWatch', ...core.slots.names)] : []),
+      ...(content.asksForSlots || common.leavesOutBlanks
+        ? [call('slotWatch', ...core.slots.names, ...(common.leavesOutBlanks ? [blankSlot] : []))]
+        : []),
       ...(handing.length > 0 ? [call('wearing'), call('fillerWatch', ...handing)] : []),
       ...(core.load
         ? [call('loading', part('load'), ...(core.loadTimeOut === undefined ? [] : [core.loadTimeOut]))]
@@ -99,6 +102,7 @@ function commonOf(count: CountNodes): Common {
     noted: new Set(),
     hasForms: false,
     hasStyles: false,
+    leavesOutBlanks: false,
     count,
     nodes(nodes, parent, view, spot) {
       for (const node of nodes) {

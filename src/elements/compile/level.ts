@@ -40,6 +40,8 @@ export interface Common {
   hasForms: boolean;
   /** Whether elements in it have styles. */
   hasStyles: boolean;
+  /** Whether a default slot of the element has a fallback. */
+  leavesOutBlanks: boolean;
   readonly count: CountNodes;
   /** How nodes are built, and views of their own: handed to those that build one kind, so that they need not know of each other. */
   nodes(nodes: readonly PlanNode[], parent: Around, view: CompiledView, spot: Spot): void;

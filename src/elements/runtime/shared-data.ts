@@ -100,22 +100,23 @@ const late = 2_000;
 
 /**
  * Returns the shares that a server read for an element, each with the tag of its provider. An element that hydrates before
- * its providers would show something else.
+ * its providers would show something else. A comment that somebody else wrote says nothing.
  */
 function sentBy({ shadowRoot }: HTMLElement): readonly (readonly [share: string, tag: string])[] {
   const first = shadowRoot?.firstChild;
-  if (!(first instanceof Comment) || !first.data.startsWith('shared ')) return [];
-  return Object.entries(JSON.parse(first.data.slice('shared '.length)) as Readonly<Record<string, string>>);
+  if (!(first instanceof Comment) || !first.data.startsWith('shared {')) return [];
+  try {
+    return Object.entries(JSON.parse(first.data.slice('shared '.length)) as Readonly<Record<string, string>>);
+  } catch {
+    return [];
+  }
 }
 
-/** The nearest element with a tag around another, also outside of its shadow root. */
+/** Returns the nearest element with a tag around another, also outside of its shadow root. */
 function around(host: Element, tag: string): Element | undefined {
-  for (let at: Element | undefined = host; at; ) {
-    const found: Element | null | undefined = at.parentElement?.closest(tag);
-    if (found) return found;
-    const root: Node = at.getRootNode();
-    at = root instanceof ShadowRoot ? root.host : undefined;
-    if (at?.localName === tag) return at;
+  for (let at: Node | null | undefined = host; at; ) {
+    at = at.parentNode ?? (at as Partial<ShadowRoot>).host;
+    if ((at as Element | undefined)?.localName === tag) return at as Element;
   }
   return undefined;
 }

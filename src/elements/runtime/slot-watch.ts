@@ -4,6 +4,12 @@ import type { Feature, Instance } from './instance.js';
 
 type Fills = ({ isFilled(): boolean } | undefined)[];
 
+/**
+ * Stands in place of a slot's name for white space alone between an element's tags: a browser would show that in place of
+ * the fallback. The slot has it as its name meanwhile, since nothing goes to a slot of this name.
+ */
+export const blankSlot = '(blank)';
+
 /** Follows whether an element's slots, named in their order, are filled: by its children, and their slot attributes. */
 export function slotWatch(...names: readonly string[]): (instance: Instance) => Feature {
   return (instance) => {
@@ -11,9 +17,10 @@ export function slotWatch(...names: readonly string[]): (instance: Instance) => 
     const before = (): void => {
       const fills = scope.fills as Fills;
       for (const [index, name] of names.entries()) {
+        const isIn = (slot: string): boolean => [...host.childNodes].some((child) => slotOf(child) === slot);
         const filled =
           Object.hasOwn((host as FillerHost).fillers ?? {}, name) ||
-          [...host.childNodes].some((child) => slotOf(child) === name);
+          (isIn(name) && !(name === blankSlot && isIn('default')));
         if (filled === (fills[index] !== undefined)) continue;
         fills[index] = filled ? { isFilled: () => true } : undefined;
         instance.changed(live.mask(`slot ${name}`));
@@ -38,8 +45,9 @@ export function slotWatch(...names: readonly string[]): (instance: Instance) => 
   };
 }
 
-/** The slot a child goes to; white space alone fills nothing. */
+/** The slot a child goes to. */
 function slotOf(child: ChildNode): string | undefined {
   if (child instanceof Element) return child.slot === '' ? 'default' : child.slot;
-  return child instanceof Text && !isBlank(child.data) ? 'default' : undefined;
+  if (!(child instanceof Text)) return undefined;
+  return isBlank(child.data) ? blankSlot : 'default';
 }

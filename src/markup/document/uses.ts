@@ -134,14 +134,15 @@ export class DocumentUses {
     const nodes = element.childNodes;
     const { startTag, endTag } = element.sourceCodeLocation ?? {};
     let at = startTag?.endOffset ?? 0;
-    for (const { child, from, slot, to } of namedIn(nodes)) {
+    for (const { child, from, slot, to } of namedIn(nodes, isInteractive(component))) {
       if (from < at) continue;
       // All that is written between goes to the default slot, also what a parser makes nothing of.
       add('default', this.between(nodes, at, from));
       const as = child.attrs.find((one) => one.name === 'as')?.value;
+      at = to;
+      if (slot === undefined) continue;
       if (isTemplate(child) && as !== undefined) slots[slot] = this.dataContent(child, as, component);
       else add(slot, this.child(child, nodes));
-      at = to;
     }
     add('default', this.between(nodes, at, endTag?.startOffset ?? at));
     for (const [name, content] of parts) {
@@ -248,10 +249,10 @@ interface ComponentTag {
   readonly place: { readonly startOffset: number; readonly endOffset: number };
 }
 
-/** A child of a component's tag that names its slot. */
+/** A child of a component's tag that names its slot; without one, the shadow root that somebody rendered it with. */
 interface Named {
   readonly child: ParsedElement;
-  readonly slot: string;
+  readonly slot: string | undefined;
   readonly from: number;
   readonly to: number;
 }
@@ -260,12 +261,23 @@ interface Named {
  * Children that name their slot, in the order they are written: what may not stand in a table a parser puts before it
  * (https://html.spec.whatwg.org/#foster-parent), and such a child is part of the table.
  */
-function namedIn(nodes: readonly Parsed[]): readonly Named[] {
+function namedIn(nodes: readonly Parsed[], isElement: boolean): readonly Named[] {
   const named = nodes.flatMap((child): Named[] => {
-    const slot = 'attrs' in child ? child.attrs.find(({ name }) => name === 'slot')?.value : undefined;
     const place = child.sourceCodeLocation;
-    if (slot === undefined || !place || !('tagName' in child)) return [];
-    return [{ child, slot: slot || 'default', from: place.startOffset, to: place.endOffset }];
+    if (!place || !('tagName' in child)) return [];
+    const attribute = (wanted: string): string | undefined =>
+      child.attrs.find(({ name }) => name === wanted)?.value;
+    const slot = attribute('slot');
+    const isRoot = isElement && isTemplate(child) && attribute('shadowrootmode') !== undefined;
+    if (slot === undefined && !isRoot) return [];
+    return [
+      {
+        child,
+        slot: isRoot ? undefined : slot || 'default',
+        from: place.startOffset,
+        to: place.endOffset,
+      },
+    ];
   });
   const tables = nodes.filter((one) => one.nodeName === 'table').map((one) => one.sourceCodeLocation);
   const isInTable = ({ from, to }: Named): boolean =>

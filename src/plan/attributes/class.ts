@@ -1,26 +1,33 @@
 import { finding } from '../../problem/index.js';
-import { coreOf, type Report } from '../../template/index.js';
+import { coreOf, isNode, type Report } from '../../template/index.js';
 import type { ClassPiece } from './plan-attribute.js';
 
 /** The parts of a class: of text, an expression of it, a record of conditions, a list of these. */
 export function classPieces(tag: string, input: unknown, report: Report): readonly ClassPiece[] {
   const pieces: ClassPiece[] = [];
-  if (holdsItself(input, []))
-    report(
-      finding('attribute-invalid', {
-        attribute: 'class',
-        tag,
-        fault: 'takes a list that holds itself',
-        hint: 'Give a list of texts.',
-      }),
-    );
+  const wrong = faultOf(input, []);
+  if (wrong) report(finding('attribute-invalid', { attribute: 'class', tag, ...wrong }));
   else collect(input, pieces);
   return pieces;
 }
 
-function holdsItself(input: unknown, around: readonly unknown[]): boolean {
-  if (!Array.isArray(input)) return false;
-  return around.includes(input) || input.some((one) => holdsItself(one, [...around, input]));
+function faultOf(
+  input: unknown,
+  around: readonly unknown[],
+): { readonly fault: string; readonly hint: string } | undefined {
+  if (isNode(input))
+    return {
+      fault: 'takes an element or other content',
+      hint: 'Give text, calc(…), a record of words with conditions, or a list of these.',
+    };
+  if (!Array.isArray(input)) return undefined;
+  if (around.includes(input))
+    return { fault: 'takes a list that holds itself', hint: 'Give a list of texts.' };
+  for (const one of input) {
+    const found = faultOf(one, [...around, input]);
+    if (found) return found;
+  }
+  return undefined;
 }
 
 function collect(input: unknown, pieces: ClassPiece[]): void {

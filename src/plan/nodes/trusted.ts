@@ -1,4 +1,4 @@
-import { operand, rawTextElements, type TrustedNode } from '../../template/index.js';
+import { ExprCore, operand, rawTextElements, showsMarkup, type TrustedNode } from '../../template/index.js';
 import type { PlanTrusted } from '../plan.js';
 import { closesRawText, rawTextFault } from '../raw-text.js';
 import type { PlannedKind } from './kind.js';
@@ -15,5 +15,8 @@ export const trusted: PlannedKind<TrustedNode, PlanTrusted> = {
   },
   reads: ({ html }) => [html],
   blocks: () => [],
-  filled: () => true,
+  filled({ html }) {
+    if (html.op.op === 'literal') return showsMarkup(String(html.op.value));
+    return new ExprCore({ op: 'something', of: html });
+  },
 };

@@ -1,4 +1,7 @@
 import type { PlanFill, PlanSlot } from '../../../plan/index.js';
+import { ExprCore, operand } from '../../../template/index.js';
+import { blankSlot } from '../../runtime/slot-watch.js';
+import { buildAttributes } from '../attributes.js';
 import { call } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import { type Level, type Spot, viewOf } from '../level.js';
@@ -34,7 +37,21 @@ export function buildSlot(node: PlanSlot, parent: Around, view: CompiledView, sp
 function buildOwn(node: PlanSlot, parent: Around, view: CompiledView, spot: Spot): void {
   const slot = view.add(parent, new StaticElement('slot'));
   if (node.name !== 'default') slot.attributes.set('name', node.name);
+  else if (node.fallback.nodes.length > 0) leaveOutBlanks(slot, view, spot);
   view.common.nodes(node.fallback.nodes, slot, view, spot);
+}
+
+/** Takes white space alone away from a default slot, which would show it in place of its fallback. */
+function leaveOutBlanks(slot: StaticElement, view: CompiledView, { level }: Spot): void {
+  view.common.leavesOutBlanks = true;
+  const test = new ExprCore({ op: 'filled', slot: blankSlot, index: level.component.slots.names.length });
+  const value = new ExprCore({
+    op: 'choice',
+    test,
+    holds: operand(blankSlot),
+    otherwise: operand(undefined),
+  });
+  buildAttributes([{ kind: 'value', key: 'name', name: 'name', rule: 'plain', value }], slot, view, level);
 }
 
 /** A slot of the element itself that hands data: functions of the page, or of whoever uses it, fill it. */
