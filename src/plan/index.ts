@@ -15,7 +15,7 @@ export { type Block, type Filled, filledCore, readsOp } from './block.js';
 export { failedUse } from './failed-use.js';
 export { hostContent } from './host-content.js';
 export { inspecting } from './inspecting.js';
-export { isInteractive } from './interactive.js';
+export { isElementOnlyToProvide, isInteractive } from './interactive.js';
 export { elementMarks, fillsWithData, isMarkedInShadow } from './marks.js';
 export type { Node } from './nodes/index.js';
 export type * from './plan.js';

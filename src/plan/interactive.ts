@@ -1,6 +1,11 @@
 import type { ComponentCore } from '../component/index.js';
 import { readsShared } from './shared.js';
 
+/** Whether a component stays an element for no other reason than that it provides shared data. */
+export function isElementOnlyToProvide(core: ComponentCore): boolean {
+  return core.provides !== undefined && !isInteractive({ ...core, provides: undefined });
+}
+
 /** Whether a component has something to do in a page, so that it stays an element of its own there. */
 export function isInteractive(core: ComponentCore): boolean {
   return (

@@ -294,6 +294,10 @@ export const words = {
       hint,
     ],
   ),
+  'id-unreachable': warning<{ what: string; component: string; why: string }>(({ what, component, why }) => [
+    `${what}, which is an element in the page${why}: ids and links do not reach into its shadow root, or out of it.`,
+    `Put both into one component, pass the element to a slot of <${component}>, or render without elements.`,
+  ]),
   'styles-invalid': error<{ component: string; fault: string; hint: string }>(
     ({ component, fault, hint }) => [`The styles of ${component} ${fault}.`, hint],
   ),

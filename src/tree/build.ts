@@ -55,6 +55,8 @@ export class TreeBuilder {
   readonly #named = new Map<string, ComponentCore>();
   /** Whether nothing outside the tree can come to it, so that its references have to meet inside it. */
   isWhole = false;
+  /** Whether components are followed to their ends, so that it is known which shadow root an id stands in. */
+  readonly followsAll: boolean = true;
 
   root(plan: Plan): TreeUse {
     const into: TreePart[] = [];
@@ -94,7 +96,12 @@ export class TreeBuilder {
 
   finish(): readonly Problem[] {
     if (this.leftOut > 0) this.report(finding('tree-cut', { most: mostUses, left: this.leftOut }), '');
-    return [...this.problems, ...this.ids.doubled(), ...(this.isWhole ? this.ids.dangling() : [])];
+    return [
+      ...this.problems,
+      ...this.ids.doubled(),
+      ...(this.isWhole ? this.ids.dangling() : []),
+      ...(this.followsAll ? this.ids.unreachable() : []),
+    ];
   }
 
   styles(): TreeStyles[] {
@@ -245,6 +252,7 @@ export class TreeBuilder {
       isOpen: false,
       owner,
       accepted: node.accepted && mergedAttributes(node.accepted, owner.accepted, undefined, () => undefined),
+      given: node.props.map(({ expr }) => expr),
       above: [...owner.above, component],
     };
   }

@@ -9,7 +9,7 @@ import { childrenFault, misplacedElement } from './conforming.js';
 import { misspeltEvent } from './event-names.js';
 import { knownValue } from './known.js';
 import { elementMisfit, openName } from './nesting.js';
-import type { Spot, TreeScope } from './scope.js';
+import { madeId, rootOf, type Spot, type TreeScope } from './scope.js';
 
 /** Follows an element: its names, where it stands, its ids, what stands in it. */
 export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, builder: TreeBuilder): void {
@@ -39,12 +39,19 @@ export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, b
     if (label) say(label);
   }
   builder.elements.push({ tag: tag ?? unknownName(node, scope), open: spot.open });
-  builder.ids.element(tag ?? '?', attributes, (core) => knownValue(core, scope), {
-    where: scope.path,
-    branches: spot.branches,
-    repeats: spot.repeats,
-    place: node.place,
-  });
+  builder.ids.element(
+    tag ?? '?',
+    attributes,
+    (core) => knownValue(core, scope),
+    (core) => madeId(core, scope),
+    {
+      where: scope.path,
+      branches: spot.branches,
+      repeats: spot.repeats,
+      place: node.place,
+      root: rootOf(scope),
+    },
+  );
   if (tag === 'script' || tag === 'style') return;
   const open = [...spot.open, tag === undefined ? unknownName(node, scope) : openName(tag, spot.open)];
   builder.nodes(node.content, scope, { ...spot, open, outlines: false });

@@ -1,4 +1,5 @@
-import type { PlanAttribute } from '../plan/index.js';
+import type { ComponentCore } from '../component/index.js';
+import { isElementOnlyToProvide, type PlanAttribute } from '../plan/index.js';
 import { type Finding, finding, nearest, type Problem, placed } from '../problem/index.js';
 import { type Core, withSource } from '../template/index.js';
 import { open } from './known.js';
@@ -16,6 +17,13 @@ export interface Sighting {
   /** Whether it stands in rows, so that it may come many times. */
   readonly repeats: boolean;
   readonly place: object | undefined;
+  /** The shadow root that it stands in once components are elements; undefined in the page itself. */
+  readonly root: ShadowRootOf | undefined;
+}
+
+/** The shadow root of one use of a component. */
+export interface ShadowRootOf {
+  readonly component: ComponentCore | undefined;
 }
 
 /** An id that is known, and where it stands. */
@@ -28,6 +36,8 @@ interface Reference extends Sighting {
   readonly attribute: string;
   readonly tag: string;
   readonly id: string;
+  /** Whether `uid` makes the id. */
+  readonly isMade: boolean;
 }
 
 /**
@@ -55,25 +65,41 @@ export const referring: ReadonlySet<string> = new Set([
 export class Ids {
   readonly #seen = new Map<string, Sighting[]>();
   readonly #references: Reference[] = [];
+  /** Ids that `uid` makes. */
+  readonly #made = new Map<string, Sighting[]>();
   /** Whether some id is known only at render time, so that a reference may still meet it. */
   #someOpen = false;
 
-  /** Takes note of an element's id and references, as far as they are known. */
+  /**
+   * Takes note of an element's id and references, as far as they are known.
+   *
+   * @param made what stands for an id that `uid` makes, the same wherever it is passed to; undefined for other values
+   */
   element(
     tag: string,
     attributes: readonly PlanAttribute[],
     known: (core: Core) => unknown,
+    made: (core: Core) => string | undefined,
     sighting: Sighting,
   ): void {
     for (const attribute of attributes) {
       if (attribute.kind !== 'fixed' && attribute.kind !== 'value') continue;
       const { key } = attribute;
+      if (!referring.has(key) && key !== 'href' && key !== 'id') continue;
+      const value = attribute.kind === 'value' ? attribute.value : undefined;
+      const core = key === 'href' ? value && fragmentOf(value) : value;
+      const uid = core && made(core);
+      if (uid !== undefined) {
+        if (key === 'id') this.#made.set(uid, [...(this.#made.get(uid) ?? []), sighting]);
+        else this.#references.push({ ...sighting, attribute: key, tag, id: uid, isMade: true });
+      }
       if (key === 'id') this.#id(attribute, known, sighting);
-      if (!referring.has(key) && key !== 'href') continue;
+      if (key === 'id') continue;
       const text = textOf(attribute, known);
       if (typeof text !== 'string' || (key === 'href' && !/^#./.test(text))) continue;
       const ids = key === 'href' ? [text.slice(1)] : text.split(/\s+/);
-      for (const id of ids) if (id !== '') this.#references.push({ ...sighting, attribute: key, tag, id });
+      for (const id of ids)
+        if (id !== '') this.#references.push({ ...sighting, attribute: key, tag, id, isMade: false });
     }
   }
 
@@ -130,8 +156,45 @@ export class Ids {
   dangling(): Problem[] {
     if (this.#someOpen) return [];
     return this.#references
-      .filter(({ id }) => !this.#seen.has(id) && id !== 'top')
+      .filter(({ id, isMade }) => !isMade && !this.#seen.has(id) && id !== 'top')
       .map((reference) => placed(this.#danglingFinding(reference), reference.where));
+  }
+
+  /**
+   * References that no element of the same shadow root, or of the page, answers: ids reach no further
+   * (https://dom.spec.whatwg.org/#dom-nonelementparentnode-getelementbyid), and links go to the page's own ids alone
+   * (https://html.spec.whatwg.org/#find-a-potential-indicated-element). So do ids of components that are elements for no
+   * other reason than that they provide something.
+   */
+  unreachable(): Problem[] {
+    const problems: Problem[] = [];
+    const met = new Set<Sighting>();
+    for (const reference of this.#references) {
+      const { attribute, id, isMade, root, tag } = reference;
+      const all = (isMade ? this.#made : this.#seen).get(id) ?? [];
+      const isLink = attribute === 'href';
+      const reached = all.filter((one) => one.root === (isLink ? undefined : root));
+      for (const one of reached) met.add(one);
+      const [other] = all;
+      if (!other || reached.length > 0) continue;
+      for (const one of all) met.add(one);
+      const shown = isMade ? '' : `="${isLink ? '#' : ''}${id}"`;
+      const holder = other.root ?? root;
+      const component = holder?.component?.name ?? '';
+      const direction = other.root ? 'to an id in' : 'out of';
+      const what = `${attribute}${shown} of <${tag}> points ${direction} <${component}>`;
+      const found = finding('id-unreachable', { what, component, why: whyElement(holder) });
+      problems.push(placed(withSource(found, reference), reference.where));
+    }
+    for (const [id, sightings] of this.#seen)
+      for (const one of sightings) {
+        if (met.has(one) || !one.root?.component || !isElementOnlyToProvide(one.root.component)) continue;
+        const component = one.root.component.name;
+        const what = `The id "${id}" stands in <${component}>`;
+        const found = finding('id-unreachable', { what, component, why: whyElement(one.root) });
+        problems.push(placed(withSource(found, one), one.where));
+      }
+    return problems;
   }
 
   #danglingFinding(reference: Reference): Finding {
@@ -146,6 +209,11 @@ export class Ids {
   }
 }
 
+/** Returns what a link within the page points to: of `#` and a value, the value. */
+function fragmentOf({ op }: Core): Core | undefined {
+  return op.op === 'phrase' && op.strings.join('|') === '#|' ? op.parts[0] : undefined;
+}
+
 /** The text of an attribute; empty where it is known to be none, undefined where it is not known. */
 function textOf(attribute: PlanAttribute, known: (core: Core) => unknown): string | undefined {
   if (attribute.kind === 'fixed') return attribute.text === true ? '' : attribute.text;
@@ -153,6 +221,11 @@ function textOf(attribute: PlanAttribute, known: (core: Core) => unknown): strin
   const value = known(attribute.value);
   if (value === open) return undefined;
   return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+}
+
+/** Says why a component is an element where that may surprise. */
+function whyElement(root: ShadowRootOf | undefined): string {
+  return root?.component && isElementOnlyToProvide(root.component) ? ', since it provides shared data' : '';
 }
 
 /** Whether two places can never stand on the same page, being the two sides of one condition. */

@@ -1,6 +1,6 @@
 import type { ComponentCore } from '../component/index.js';
-import type { PlanAttribute, PlanFill } from '../plan/index.js';
-import { type Scope, type Site, stepText } from '../template/index.js';
+import { isInteractive, type PlanAttribute, type PlanFill } from '../plan/index.js';
+import { type Core, type Scope, type Site, stepText } from '../template/index.js';
 import type { Branch } from './ids.js';
 import type { TreeCondition, TreePart } from './tree.js';
 
@@ -20,6 +20,8 @@ export interface TreeScope {
   readonly owner: TreeScope | undefined;
   /** What the use gives to the element that its component renders as. */
   readonly accepted: readonly PlanAttribute[] | undefined;
+  /** The expressions that its use gives to its props, by their numbers. */
+  readonly given: readonly (Core | undefined)[];
   /** The components around it and itself, outermost first. */
   readonly above: readonly ComponentCore[];
 }
@@ -101,8 +103,29 @@ export const outside: TreeScope = {
   isOpen: false,
   owner: undefined,
   accepted: undefined,
+  given: [],
   above: [],
 };
+
+/** Returns the use in whose shadow root the template of another stands; undefined in the page itself. */
+export function rootOf(scope: TreeScope | undefined): TreeScope | undefined {
+  if (!scope?.component) return undefined;
+  return isInteractive(scope.component) ? scope : rootOf(scope.owner);
+}
+
+/** Returns what stands for an id that `uid` makes, the same in all components that it is passed to. */
+export function madeId(core: Core, scope: TreeScope): string | undefined {
+  const { op } = core;
+  if (op.op === 'uid') return `${scope.path} › ${op.label} ${op.depth}`;
+  if (op.op === 'prop') {
+    const given = scope.owner && scope.given[op.index];
+    return given && madeId(given, scope.owner as TreeScope);
+  }
+  if (op.op !== 'outer') return undefined;
+  let owner: TreeScope | undefined = scope;
+  for (let up = 0; up < op.up; up++) owner = owner?.owner;
+  return owner && madeId(op.of, owner);
+}
 
 export function pathTo(scope: TreeScope, site: Site | undefined): string {
   const steps = (site?.path ?? []).map((step) => stepText(step));

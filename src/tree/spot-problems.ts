@@ -43,6 +43,8 @@ export function spotProblems(use: UseNode): readonly Problem[] {
 }
 
 class SpotBuilder extends TreeBuilder {
+  override readonly followsAll = false;
+
   override use(node: PlanUse, scope: TreeScope, spot: Spot): void {
     const { component, fills, props } = node;
     const around = surroundingsOf(component);
