@@ -8,6 +8,7 @@ import { componentProblems, unusedComponents } from './components.js';
 import { type CheckedFile, filesIn, namesLibrary } from './files.js';
 import { documentProblems, templateProblems } from './markup.js';
 import { loadModule } from './modules.js';
+import { unregisteredProviders } from './registered.js';
 import { readSettings, type Settings } from './settings.js';
 import { typeProblems } from './types.js';
 
@@ -65,6 +66,7 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
   }
   // A component with a sample is there for others to use.
   problems.push(...unusedComponents(components, texts));
+  problems.push(...unregisteredProviders(components, texts.values()));
   const byTag = new Map([...components.keys()].map((core) => [core.name, core]));
   const templates = new Set([...byTag.values()].map(templateFile));
   for (const { path, kind } of files) {

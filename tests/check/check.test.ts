@@ -49,6 +49,35 @@ describe('a check finds', () => {
     expect(textReport(report)).toMatch(/^\n*0 errors, 0 warnings in 2 files with 1 component, [\d.]+ m?s\n$/);
   });
 
+  test('a provider that no module registers, while what reads it is registered', async () => {
+    const parts = `import { component, el, given, share, slot } from 'zesty-lattice';
+const Speech = share('speech');
+export const SitePage = component('site-page', {
+  slots: { default: slot() },
+  provides: () => [Speech.provide({ lang: 'ar' })],
+  template: ({ slots }) => slots.default(),
+});
+export const SpeechNote = component('speech-note', {
+  template: () => el.p(given(Speech.read(), (speech) => speech.lang, 'none')),
+});
+export const NoteBox = component('note-box', { template: () => SitePage({}, SpeechNote()) });
+`;
+    const registering = (what: string) => ({
+      'parts.ts': parts,
+      'page.ts': `import { register } from 'zesty-lattice/elements';
+import { NoteBox, SitePage, SpeechNote } from './parts.js';
+const kit = [NoteBox];
+// register(SitePage)
+register(${what});
+`,
+    });
+    expect((await checked(registering('SpeechNote'))).found).toEqual(['provider-unregistered parts.ts:8:27']);
+    const { report } = await checked(registering("SpeechNote, { sheets: ['/a.css', '/b.css'] }"));
+    expect(report.problems[0]?.message).toContain('speech-note reads "speech", provided by <site-page>');
+    for (const all of ['SitePage, SpeechNote', 'SpeechNote,\n  NoteBox', '...kit, SpeechNote'])
+      expect((await checked(registering(all))).found).toEqual([]);
+  });
+
   test.each([
     ['in its own markup', 'rows, slots.default()'],
     ['in content of another component', "NoticeBox({ title: 'a' }, [rows, slots.default()])"],
