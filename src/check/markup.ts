@@ -16,7 +16,7 @@ export function documentProblems(
   foreign: readonly string[],
   isPart = false,
 ): readonly Problem[] {
-  const found: Finding[] = [...documentFindings(text, file, [...components.keys()])];
+  const found: Finding[] = [...documentFindings(text, file, components)];
   const rendered = renderDocument(text, { components, foreign }, { file });
   if (!isPart) found.push(...outermostFindings(text, file, components, foreign));
   found.push(...pageFindings(rendered.html, rendered.origin, isPart));

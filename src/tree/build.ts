@@ -335,9 +335,15 @@ export class TreeBuilder {
     scope: TreeScope,
     written: { readonly place: object | undefined } = { place: undefined },
   ): void {
-    if (misfit)
+    if (misfit && !isMovedByParser(scope.component))
       this.report(withSource(finding('content-not-allowed', { what, ...misfit }), written), scope.path);
   }
+}
+
+/** Whether it is reported already that a parser moved parts of a component's text: where they stand now is no fault of theirs. */
+function isMovedByParser(component: ComponentCore | undefined): boolean {
+  if (!component || typeof component.template === 'function') return false;
+  return planOf(component).faults.some((one) => one.finding.code === 'content-not-allowed');
 }
 
 /** References of HTML text (https://html.spec.whatwg.org/#named-character-references) whose signs people mean most. */

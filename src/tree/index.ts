@@ -4,7 +4,7 @@ export { childrenFault, misplacedElement } from './conforming.js';
 export { isLabelable, labelFault } from './element-checks.js';
 export { referring } from './ids.js';
 export { type InspectedUse, inspectedUse, usesByPath } from './inspected.js';
-export { elementMisfit, openName, textMisfit } from './nesting.js';
+export { elementMisfit, type Misfit, openName, textMisfit } from './nesting.js';
 export { placementFault, placementText } from './placement.js';
 export { isUse, notAComponent, refuse, resolve, resolveOpen } from './resolve.js';
 export { isSeen } from './seen-content.js';

@@ -1,4 +1,6 @@
 import type { ParserError } from 'parse5';
+import type { ComponentCore } from '../../component/index.js';
+import { isInteractive, planOf } from '../../plan/index.js';
 import { type Finding, finding } from '../../problem/index.js';
 import {
   attributeValueFault,
@@ -17,11 +19,11 @@ import { checkTags } from '../syntax/tags.js';
 import { neverClosed, withoutFollowers } from '../syntax/unclosed.js';
 import { elementsIn, type ParsedElement } from './uses-in.js';
 
-/** What is wrong with a document as HTML: its tags, its elements and their attributes. Holes mean nothing in it; `components` are the names that its tags may mean. */
+/** What is wrong with a document as HTML: its tags, its elements and their attributes. Holes mean nothing in it; `components` are those that its tags may mean. */
 export function documentFindings(
   html: string,
   file: string,
-  components: Iterable<string> = [],
+  components: ReadonlyMap<string, ComponentCore> = new Map(),
 ): readonly Finding[] {
   const places = new Places(html, file);
   const findings: Finding[] = [];
@@ -30,11 +32,15 @@ export function documentFindings(
     if (found) findings.push(found);
   };
   const document = readDocument(html, onParseError);
-  findings.push(...checkTags({ text: html, holes: [], unclosed: undefined }, places, true));
+  const rendered = (tag: string): readonly string[] | undefined => {
+    const component = components.get(tag);
+    return component && !isInteractive(component) ? outermostTags(component) : undefined;
+  };
+  findings.push(...checkTags({ text: html, holes: [], unclosed: undefined }, places, { rendered }));
   for (const element of elementsIn(document.childNodes)) {
     const { tagName: tag, namespaceURI, attrs, sourceCodeLocation } = element;
     if (namespaceURI !== 'http://www.w3.org/1999/xhtml' || tag.includes('-') || !sourceCodeLocation) continue;
-    const unknown = unknownTag(tag, components);
+    const unknown = unknownTag(tag, components.keys());
     if (unknown) {
       findings.push({ ...unknown, source: places.at(sourceCodeLocation.startOffset) });
       continue;
@@ -68,6 +74,12 @@ export function documentFindings(
     }
   }
   return withoutFollowers(findings, neverClosed(html), places);
+}
+
+/** The tags that a component's template begins with, as far as they are known. */
+function outermostTags(component: ComponentCore): readonly string[] {
+  const { nodes } = planOf(component).content;
+  return nodes.flatMap((node) => (node.kind === 'element' && typeof node.tag === 'string' ? [node.tag] : []));
 }
 
 /** What belongs into the head of a document. */

@@ -1,7 +1,7 @@
 import { type EndTag, SAXParser, type StartTag } from 'parse5-sax-parser';
 import { type Finding, finding } from '../../problem/index.js';
 import { voidElements } from '../../template/index.js';
-import { elementMisfit, openName, textMisfit } from '../../tree/index.js';
+import { elementMisfit, type Misfit, openName, textMisfit } from '../../tree/index.js';
 import { type Hole, hasHole, type Marked, unmarkedFacts } from './holes.js';
 import { closedBy, impliedParents, mayStayOpen } from './optional-tags.js';
 import { holeInTag } from './parser-words.js';
@@ -9,6 +9,7 @@ import type { Places } from './place.js';
 
 const textElements = /^(script|style|textarea|title)$/;
 const pageParts = /^(html|head|body)$/;
+const tableParts = /^(caption|colgroup|col|thead|tbody|tfoot|tr|td|th)$/;
 
 interface Open {
   readonly tag: string;
@@ -17,9 +18,15 @@ interface Open {
   readonly isExcused?: true;
 }
 
+/** What is known of a document that tags stand in; `html`, `head` and `body` may be among them. */
+export interface InDocument {
+  /** The tags of the elements that stand for a component's tag once it is rendered; undefined for all other tags. */
+  readonly rendered: (tag: string) => readonly string[] | undefined;
+}
+
 /** Finds tags that do not meet: never closed, closed twice, crossed, closed in themselves, or where a parser moves them. */
-export function checkTags(marked: Marked, places: Places, isDocument = false): readonly Finding[] {
-  const check = new TagCheck(marked.holes, places, isDocument);
+export function checkTags(marked: Marked, places: Places, document?: InDocument): readonly Finding[] {
+  const check = new TagCheck(marked.holes, places, document);
   const parser = new SAXParser({ sourceCodeLocationInfo: true });
   parser.on('startTag', (tag) => check.start(tag));
   parser.on('endTag', (tag) => check.end(tag));
@@ -42,15 +49,14 @@ class TagCheck {
   /** Paragraphs that a start tag closed, and which one. */
   #closer: { readonly tag: string; readonly at: number } | undefined;
   #read = 0;
-  /** Whether `html`, `head` and `body` may stand in it. */
-  readonly isDocument: boolean;
+  readonly document: InDocument | undefined;
 
   readonly holes: readonly Hole[];
 
-  constructor(holes: readonly Hole[], places: Places, isDocument: boolean) {
+  constructor(holes: readonly Hole[], places: Places, document: InDocument | undefined) {
     this.holes = holes;
     this.places = places;
-    this.isDocument = isDocument;
+    this.document = document;
   }
 
   /**
@@ -85,8 +91,8 @@ class TagCheck {
     }
     this.imply(tagName, at);
     const isAnywhere =
-      (this.isDocument && pageParts.test(tagName)) || (this.isInSvg && /^(template|slot)$|-/.test(tagName));
-    const misfit = isAnywhere ? undefined : elementMisfit(tagName, this.names);
+      (this.document && pageParts.test(tagName)) || (this.isInSvg && /^(template|slot)$|-/.test(tagName));
+    const misfit = isAnywhere ? undefined : this.misfit(tagName);
     if (misfit) this.say('content-not-allowed', { what: `<${tagName}>`, ...misfit }, at);
     if (voidElements.has(tagName)) return;
     if (selfClosing) {
@@ -98,6 +104,28 @@ class TagCheck {
     }
     const tag = tagName === 'template' && this.isInSvg ? 'svg:template' : openName(tagName, this.names);
     this.#open.push({ tag, at });
+  }
+
+  /** What is wrong with where a tag stands. A component of a document is written where its tag is, whatever a parser does. */
+  misfit(tag: string): Misfit | undefined {
+    const around = this.names;
+    const rendered = this.document?.rendered(tag);
+    // What stands in a component's tag is in that component.
+    if (this.document?.rendered(around.at(-1) ?? '')) return undefined;
+    if (rendered) return rendered.map((one) => elementMisfit(one, around)).find((one) => one !== undefined);
+    const misfit = elementMisfit(tag, around);
+    const parent = around.at(-1) ?? '';
+    if (!misfit) return undefined;
+    if (parent.includes('-') && tableParts.test(tag))
+      return {
+        ...misfit,
+        hint: `A parser drops it here. Put it in a template: <template slot="default"><${tag}>…</template>.`,
+      };
+    if (tag !== 'slot' && !tag.includes('-')) return misfit;
+    return {
+      ...misfit,
+      hint: `A parser moves it. Put it in a template, which stays: <template given="true"><${tag}>…</${tag}></template>.`,
+    };
   }
 
   holeInTag(tagName: string, at: number): void {
