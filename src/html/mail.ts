@@ -1,3 +1,4 @@
+import { hostTag } from '../plan/index.js';
 import { type Finding, finding, PackageMissing, type Problem, placed } from '../problem/index.js';
 import { type HtmlNode, SetAside } from './set-aside.js';
 
@@ -153,6 +154,11 @@ function cleanAttributes(
   if (element.tagName === 'img' && of('alt') === undefined)
     say(finding('image-unnamed', { src: of('src') ?? '' }));
   const style = element.attrs.find(({ name }) => name === 'style');
+  // Mail programs know no custom elements.
+  if (element.tagName === hostTag) {
+    element.tagName = /(?:^|[\s;])display:(?!\s*inline)/.test(style?.value ?? '') ? 'div' : 'span';
+    if (!keepsMarks) element.attrs = element.attrs.filter((one) => one === style);
+  }
   if (style) style.value = style.value.replace(/\s*\n\s*/g, ' ');
   for (const name of ['href', 'src', 'background']) {
     const url = of(name);

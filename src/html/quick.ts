@@ -1,5 +1,5 @@
 import { type ComponentCore, fallbackOf, isMade, perComponent, type UseNode } from '../component/index.js';
-import { failedUse, isInteractive, planOf } from '../plan/index.js';
+import { dissolvedContent, failedUse, isInteractive } from '../plan/index.js';
 import { ElementNode, isBlank, isNode, isRecord, showsMarkup, type TrustedNode } from '../template/index.js';
 import { refuse } from '../tree/index.js';
 import { making, type SpotRun, spotRun } from './code/index.js';
@@ -47,7 +47,7 @@ class Usual {
   }
 
   get isAlwaysSomething(): boolean {
-    return planOf(this.component).content.filled === true;
+    return dissolvedContent(this.component).filled === true;
   }
 
   /** Writes a use; undefined where something in it is unusual, before anything is written. */

@@ -76,7 +76,6 @@ function nameless(content: Block, slot: string): PlanElement {
     tags: ['span'],
     attributes: [style, slotAttribute(slot)],
     content,
-    isOutermost: false,
     place: undefined,
   };
 }

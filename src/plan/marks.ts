@@ -9,16 +9,13 @@ const none: Marks = [];
 
 /**
  * The marks by which a component's rules find its elements where it has no shadow root of its own: one on all that its
- * template writes, and for rules with `:host` another on the outermost.
+ * template writes, and another on the box that stands for its own element.
  */
-function marksOf(component: ComponentCore, { isOutermost }: Place): Marks {
+function marksOf(component: ComponentCore, node: PlanElement | PlanUse): Marks {
   if (component.styles === '') return none;
-  const { name, styles } = component;
-  const own = ['data-in', name] as const;
-  return isOutermost && /:host\b/.test(styles) ? [own, ['data-in-host', name]] : [own];
+  const { name } = component;
+  return [['isHostBox' in node ? 'data-in-host' : 'data-in', name]];
 }
-
-type Place = Pick<PlanElement, 'isOutermost'>;
 
 /** The marks of elements in the component's own shadow root, where rules have to tell them from others. */
 function shadowMarksOf(component: ComponentCore): Marks {
@@ -30,7 +27,11 @@ function shadowMarksOf(component: ComponentCore): Marks {
  *
  * @param isInOwnRoot whether the template stands in a shadow root of the component's own
  */
-export function elementMarks(component: ComponentCore, node: Place, isInOwnRoot: boolean): Marks {
+export function elementMarks(
+  component: ComponentCore,
+  node: PlanElement | PlanUse,
+  isInOwnRoot: boolean,
+): Marks {
   return isInOwnRoot ? shadowMarksOf(component) : marksOf(component, node);
 }
 

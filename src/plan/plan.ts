@@ -43,8 +43,8 @@ export interface PlanElement {
   readonly content: Block;
   /** Attributes that HTML has given up, and that stand here on purpose. */
   readonly old?: readonly string[] | undefined;
-  /** Whether it stands inside no element of its template. */
-  readonly isOutermost: boolean;
+  /** Whether it stands for the component's own element. */
+  readonly isHostBox?: true;
   /** Where it is written, for `sourceOf`. */
   readonly place: object | undefined;
 }
@@ -99,8 +99,6 @@ export interface PlanUse {
   readonly kind: 'use';
   readonly component: ComponentCore;
   readonly site: Site;
-  /** Whether it stands inside no element of its template. */
-  readonly isOutermost: boolean;
   /** In the order the component declares them. */
   readonly props: readonly BoundProp[];
   /** In the order the component declares its slots; undefined where nothing was given. */

@@ -21,9 +21,9 @@ export const planOf: (component: ComponentCore) => Plan = /* @__PURE__ */ perCom
   const { content, findings, onFailure } = blueprintOf(component);
   const planner = new Planner(component);
   for (const found of findings) planner.report(found);
-  const block = planner.block(content, { ...top(), isOutermost: true });
+  const block = planner.block(content, top());
   const failure = onFailure && {
-    block: planner.block(onFailure.content, { ...top(), isOutermost: true }),
+    block: planner.block(onFailure.content, top()),
     fault: onFailure.fault,
   };
   return { component, content: block, onFailure: failure, faults: planner.faults, locals: planner.locals };
@@ -58,7 +58,6 @@ function top(): At {
     around: undefined,
     rows: noRows,
     counts: new Counts(),
-    isOutermost: false,
     tag: '',
     choice: 'open',
   };
@@ -71,8 +70,6 @@ export interface At {
   /** The locals that hold row numbers around it. */
   readonly rows: readonly number[];
   readonly counts: Counts;
-  /** Whether no element of the template is around it. */
-  readonly isOutermost: boolean;
   /** The tag of the element around it, where it is known. */
   readonly tag: string;
   /** The state that a `select` around it is tied to; `open` where the template has none around it. */

@@ -1,6 +1,7 @@
 import { type ComponentCore, isMade } from '../component/index.js';
 import { type Core, ExprCore, operand, withInputs } from '../template/index.js';
 import { type Filled, filledCore } from './block.js';
+import { hasHostRules } from './host-rules.js';
 import { isInteractive } from './interactive.js';
 import type { Plan, PlanUse } from './plan.js';
 import { fallbackExpr } from './settle.js';
@@ -17,7 +18,7 @@ const asking = new Set<ComponentCore>();
  */
 export function useFilled(use: PlanUse, planOf: (component: ComponentCore) => Plan): Filled {
   const { component } = use;
-  if (isInteractive(component) || asking.has(component)) return true;
+  if (isInteractive(component) || hasHostRules(component) || asking.has(component)) return true;
   asking.add(component);
   try {
     const { filled } = planOf(component).content;

@@ -29,7 +29,7 @@ function wholeRules({ styles }: ComponentCore): string {
 }
 
 /**
- * Keeps rules to the elements a component's template has written. `:host` stands for the template's outermost elements,
+ * Keeps rules to the elements a component's template has written. `:host` stands for the box around the template
  * where there is no shadow root; names of keyframes get the component's name in front.
  */
 function scopeRules(component: ComponentCore, host: string | undefined): ScopedRules {

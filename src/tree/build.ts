@@ -1,6 +1,8 @@
 import { type ComponentCore, saidOf } from '../component/index.js';
 import {
   type Block,
+  hasHostRules,
+  hostTag,
   mergedAttributes,
   type Plan,
   type PlanKind,
@@ -18,7 +20,7 @@ import { followElement } from './element-checks.js';
 import { Ids } from './ids.js';
 import { keyFault } from './keys.js';
 import { knownState, knownValue, open } from './known.js';
-import { type Misfit, textMisfit } from './nesting.js';
+import { elementMisfit, type Misfit, textMisfit } from './nesting.js';
 import { listName, outline } from './outline.js';
 import { placementFault } from './placement.js';
 import {
@@ -137,6 +139,11 @@ export class TreeBuilder {
   follow(component: ComponentCore, scope: TreeScope, spot: Spot, isKnown: boolean): void {
     const plan = planOf(component);
     this.faults(plan, scope);
+    const misfit = hasHostRules(component) ? elementMisfit(hostTag, spot.open) : undefined;
+    if (misfit) {
+      const hint = 'Write those rules for the elements of the template instead.';
+      this.misfit({ ...misfit, hint }, `<${hostTag}>, which its rules with :host are for,`, scope);
+    }
     this.unplacedSlots(component, plan, scope);
     const inside: Spot = {
       ...spot,

@@ -6,8 +6,10 @@ import {
   perComponent,
 } from '../../component/index.js';
 import {
+  dissolvedContent,
   fillsWithData,
   hostContent,
+  inHostBox,
   isInteractive,
   mergedAttributes,
   type Plan,
@@ -83,7 +85,7 @@ function lowerGuarded(
   const ids = (): Core => joined('', idsOf(node, at), 'f');
   const outer: At = { lowering, env, locals: noLocals, ids: [ids], tag: '', known: at.known };
   const inside = deeper(outer, [[fault, register(wrong)]], ids);
-  const fallback = lowering.apart(block, inside);
+  const fallback = lowering.apart(inHostBox(component, block), inside);
   to.push({ kind: 'guard', component, inner: inner.list, fault: wrong, fallback, where });
 }
 
@@ -186,7 +188,8 @@ function splice(node: PlanUse, to: Steps, at: At): void {
 /** What a component's own template comes to, with what is read and provided around it. */
 export function lowerBody(component: ComponentCore, at: At, to: Steps): void {
   const inner = new Steps();
-  at.lowering.into(planOf(component).content.nodes, inner, at);
+  const content = at.env.form === 'shadow' ? planOf(component).content : dissolvedContent(component);
+  at.lowering.into(content.nodes, inner, at);
   // What an element provides is provided around its shadow root: its own template reads what is around the element.
   const isAround = at.env.form === 'shadow' && component.provides !== undefined;
   for (const [share, register] of at.env.shared) to.push({ kind: 'entry', to: register, share, isAround });

@@ -24,11 +24,11 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
     const plainTag = node.attributes ? undefined : plain.get(node.tag);
     if (plainTag) {
       const [tag] = plainTag;
-      const { around, rows, counts, choice, isOutermost } = at;
-      const inside: At = { around, rows, counts, tag, isOutermost: false, choice };
+      const { around, rows, counts, choice } = at;
+      const inside: At = { around, rows, counts, tag, choice };
       const content = planner.block(node.content, inside);
       const { place } = node;
-      return { kind: 'element', tag, tags: plainTag, attributes: none, content, isOutermost, place };
+      return { kind: 'element', tag, tags: plainTag, attributes: none, content, place };
     }
     const report: Report = (found) => planner.report(withSource(found, node));
     const changing = coreOf(node.tag);
@@ -37,7 +37,7 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
     const attributes = node.attributes ? planAttributes(tags, node.attributes, report, planner.lists) : none;
     const { around, rows, counts } = at;
     const inner = /^(?:select|datalist)$/.test(fixed) ? boundOf(attributes) : at.choice;
-    const inside: At = { around, rows, counts, tag: fixed, isOutermost: false, choice: inner };
+    const inside: At = { around, rows, counts, tag: fixed, choice: inner };
     const content = contentOf(node, fixed, inside, planner, report);
     const { choice } = at;
     const all =
@@ -50,7 +50,6 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
       tags,
       attributes: all,
       content,
-      isOutermost: at.isOutermost,
       place: node.place,
       ...(node.old && { old: node.old }),
     };

@@ -27,14 +27,12 @@ export const use: PlannedKind<UseNode, PlanUse> = {
       around: site,
       rows: noRows,
       counts: new Counts(),
-      isOutermost: false,
       tag: '',
       choice: 'open',
     };
     return new PlannedUse(
       node,
       site,
-      at.isOutermost,
       props,
       fillsOf(node, inside, planner),
       acceptedOf(node, props, report),
@@ -58,7 +56,6 @@ class PlannedUse implements PlanUse {
   readonly kind = 'use';
   readonly component: PlanUse['component'];
   readonly site: PlanUse['site'];
-  readonly isOutermost: boolean;
   readonly props: PlanUse['props'];
   readonly fills: PlanUse['fills'];
   readonly accepted: PlanUse['accepted'];
@@ -70,7 +67,6 @@ class PlannedUse implements PlanUse {
   constructor(
     { component, host, place }: UseNode,
     site: PlanUse['site'],
-    isOutermost: boolean,
     props: PlanUse['props'],
     fills: PlanUse['fills'],
     accepted: PlanUse['accepted'],
@@ -79,7 +75,6 @@ class PlannedUse implements PlanUse {
   ) {
     this.component = component;
     this.site = site;
-    this.isOutermost = isOutermost;
     this.props = props;
     this.fills = fills;
     this.accepted = accepted;

@@ -1,5 +1,6 @@
 import {
   type Block,
+  dissolvedContent,
   filledCore,
   fillsWithData,
   hostContent,
@@ -30,7 +31,7 @@ export function buildUse(node: PlanUse, parent: Around, view: CompiledView, spot
 
 function buildInPlace(node: PlanUse, parent: Around, view: CompiledView, spot: Spot): void {
   const level = enter(node, view, spot);
-  view.common.nodes(planOf(node.component).content.nodes, parent, view, { ...spot, level, depth: 0 });
+  view.common.nodes(dissolvedContent(node.component).nodes, parent, view, { ...spot, level, depth: 0 });
 }
 
 /** Makes the level of a use: a scope of its own, kept in step with what the use's props read. */
