@@ -1,13 +1,14 @@
 import { execFileSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { basename, join } from 'node:path';
 import { type Browser, chromium } from 'playwright-core';
 import { build, type Plugin } from 'vite';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
-import { root } from '../cli/lattice.js';
+import { lattice, root } from '../cli/lattice.js';
 import { isLong, runsOf } from '../support/runs.js';
 import { type App, appOf } from './generate.js';
+import rows from './rows.json' with { type: 'json' };
 
 /** What a process said of an app that it rendered. */
 interface Rendered {
@@ -16,6 +17,8 @@ interface Rendered {
   readonly errors?: readonly string[];
   readonly isMailed?: boolean;
   readonly markup?: string;
+  /** The pages of the rows of a batch, for those that are written so, too. */
+  readonly pages?: readonly string[];
   readonly elements: string;
 }
 
@@ -74,6 +77,38 @@ describe('random applications', () => {
     console.log(`${apps.length} applications, ${apps.length * 12} renderings of each output, ${mails} mails`);
     expect(mails).toBeGreaterThan(0);
     expect(wrong.slice(0, 3)).toEqual([]);
+  });
+
+  test('are the same pages in a batch, once and again', () => {
+    const batched = Object.entries(withCode).filter(([, one]) => one.pages);
+    expect(batched.length).toBeGreaterThan(0);
+    for (const [seed, { pages = [] }] of batched.slice(0, isLong ? 40 : 2)) {
+      const out = join(folder, `batch-${seed}`);
+      const run = (): unknown => {
+        const module = `tests/apps/${basename(folder)}/app-${seed}.mjs`;
+        const options = [
+          '-d',
+          'tests/apps/rows.json',
+          '-o',
+          out,
+          '-n',
+          '{n}.html',
+          '--title',
+          'Grove',
+          '-c',
+          `Page${seed}`,
+        ];
+        return lattice('batch', module, ...options);
+      };
+      expect(run()).toMatchObject({ code: 0, err: expect.not.stringContaining('error') });
+      const files = (): readonly string[] =>
+        rows.map((_, at) => readFileSync(join(out, `${at + 1}.html`), 'utf8'));
+      expect(files()).toEqual(pages);
+      rmSync(join(out, '3.html'));
+      expect(run()).toMatchObject({ code: 0 });
+      expect(files()).toEqual(pages);
+    }
+    console.log(`${batched.length} applications with ${rows.length} rows each`);
   });
 
   test('are the same text where no code may be made', () => {

@@ -1,11 +1,12 @@
 // Renders each app twelve times as text, bytes, elements and streams, and says how they differ. Argument: the modules' folder.
-import { readdirSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
 import { parse } from 'parse5';
 import { renderBytes, renderHtml, renderHtmlAsync, renderPage, streamHtml } from 'zesty-lattice/html';
 import { renderMail } from 'zesty-lattice/mail';
 
 const [folder] = process.argv.slice(2);
+const rows = JSON.parse(readFileSync(new URL('rows.json', import.meta.url), 'utf8'));
 const out = {};
 console.error = (...all) => errors.push(all.map(String).join(' ').slice(0, 400));
 let errors = [];
@@ -76,6 +77,9 @@ for (const file of readdirSync(folder).filter((name) => /^app-\d+\.mjs$/.test(na
       compare('page', 'mail', 0, seen(renderMail(Page(props), { title: 'Grove' }).html));
       result.isMailed = true;
     }
+    // One in a hundred for a batch of rows.
+    if (seed % 100 === 0 && !module[`loads${seed}`])
+      result.pages = rows.map((row) => renderPage(Page(row), { title: 'Grove' }));
     result.elements = wanted.elements;
     result.markup = wanted.markup;
   } catch (thrown) {
