@@ -9,6 +9,8 @@ interface Shape {
   readonly hasSlot: boolean;
   readonly hasRows: boolean;
   readonly sends: boolean;
+  /** Whether it hands attributes on to its outermost element, whose tag is the prop `tag`. */
+  readonly accepts?: true;
 }
 
 /** An app as a module: its components, the outermost one, and what that is given. */
@@ -81,6 +83,7 @@ export const loads${this.seed} = ${this.loads};
     const kind = dice.below(10);
     const tag = `a${this.seed}-c${at}`;
     const name = `C${at}`;
+    if (kind === 0) return this.accepting(name, tag);
     if (kind < 3) return this.plain(name, tag);
     if (kind === 9) return this.field(name, tag);
     this.live(name, tag);
@@ -101,6 +104,25 @@ export const loads${this.seed} = ${this.loads};
   template: ({ props, slots }) => { const p = props; return [${parts.join(', ')}]; },
 });`);
     this.shapes.push({ name, tag, isLive: reads, isField: false, hasSlot, hasRows: false, sends: false });
+  }
+
+  /** Hands attributes on: to an element, or to another that does so. */
+  accepting(name: string, tag: string): void {
+    const { dice } = this;
+    const inner = this.shapes.filter(({ accepts }) => accepts);
+    const own = `class: ['own', { on: p.flag }], title: p.label, style: { color: 'red' }, ...accepted`;
+    const body =
+      inner.length > 0 && dice.seldom(2)
+        ? `${dice.one(inner).name}({ tag: p.tag, count: p.count, ${own} })`
+        : `el.of(p.tag, { ${own}, 'data-own': p.count }, p.label, ' ', p.count)`;
+    this.lines.push(`const ${name} = component('${tag}', {
+  props: { label: prop.text().fallback('k'), count: prop.number().fallback(1), flag: prop.flag(), items: prop.list(prop.record({ id: prop.number(), name: prop.text() })).fallback([]), tag: prop.tag(['p', 'b', 'div']).fallback('div') },
+  accepts: 'tag',
+  ${dice.seldom(3) ? `styles: ':host { display: block } .own { color: rgb(${dice.below(255)}, 2, 3) }',` : ''}
+  template: ({ props, accepted }) => { const p = props; return ${body}; },
+});`);
+    const none = { isLive: false, isField: false, hasSlot: false, hasRows: false, sends: false };
+    this.shapes.push({ name, tag, ...none, accepts: true });
   }
 
   /** Has state, handlers, bound controls, rows, slots. */
@@ -263,6 +285,12 @@ export const loads${this.seed} = ${this.loads};
     ])();
   }
 
+  /** Attributes for the element that a component renders as. */
+  handedOn(props: string): readonly string[] {
+    const attributes = new Map(this.dice.many(0, 6, () => this.attribute(props, undefined)));
+    return [...attributes].map(([name, value]) => `'${name}': ${value}`);
+  }
+
   /** A use of a component, with what fills its slots. */
   use(shape: Shape, props: string, depth: number): string {
     const { dice } = this;
@@ -273,6 +301,7 @@ export const loads${this.seed} = ${this.loads};
         : []),
       ...(dice.seldom(3) ? [`flag: ${dice.one(['true', `${props}.flag`])}`] : []),
       ...(dice.seldom(2) ? [`items: ${props}.items`] : []),
+      ...(shape.accepts ? this.handedOn(props) : []),
       ...(shape.sends && props === 'p' && depth === 0
         ? ['on: { sent: typeof h === "undefined" ? undefined : h.hear?.() }']
         : []),

@@ -30,6 +30,9 @@ function* elements(root: Root): Generator<Element> {
 const controlsIn = (root: Root): Control[] =>
   [...elements(root)].filter((one): one is Control => /^(?:input|textarea|select)$/.test(one.localName));
 
+const isField = ({ localName }: Element): boolean =>
+  (customElements.get(localName) as { formAssociated?: boolean } | undefined)?.formAssociated === true;
+
 const texts = ['typed', '', 'b', 'x<y>&"', 'two', 'long enough to be wrong'];
 
 /** Does to a control what a visitor does; `isHeard` is whether a script is there to hear it. */
@@ -85,8 +88,9 @@ function seen(container: HTMLFormElement): string {
     for (const child of node.childNodes) look(child, depth + 1);
   };
   for (const child of container.childNodes) look(child, 0);
-  const data = [...new FormData(container)].map((one) => one.join('='));
-  return `${lines.join('\n')}\nform: ${data.join('&')}`;
+  const forms = [container, ...elements(container)].filter((one) => one instanceof HTMLFormElement);
+  const sent = forms.map((form) => `form: ${[...new FormData(form)].map((one) => one.join('=')).join('&')}`);
+  return `${lines.join('\n')}\n${sent.join('\n')}`;
 }
 
 interface Played {
@@ -135,7 +139,10 @@ export async function play(
         early.seldom(2) && !/^d/.test(control.getAttribute('aria-label') ?? '') ? [at] : [],
       )
     : [];
-  for (const at of touched) use(controlsIn(one)[at] as Control, new Dice(seed + at), false);
+  // Some of it while only a part of the elements is there: what is typed then is heard by that part.
+  const isDuring = seed % 3 === 2;
+  if (isDuring) register(...components.slice(0, early.below(components.length)));
+  for (const at of touched) use(controlsIn(one)[at] as Control, new Dice(seed + at), isDuring);
   register(...components);
   await turn();
   const made = document.createElement(tag);
@@ -145,6 +152,10 @@ export async function play(
   const controls = controlsIn(other);
   for (const at of touched) use(controls[at] as Control, new Dice(seed + at), true);
   await turn();
+  // Fields that are sent.
+  for (const form of [one, other])
+    for (const [at, field] of [...elements(form)].filter(isField).entries())
+      field.setAttribute('name', `f${at}`);
   let actions = 0;
   const compare = (after: string): boolean => {
     const [hydrated, anew] = [seen(one), seen(other)];
