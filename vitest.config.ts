@@ -1,8 +1,6 @@
 import { availableParallelism } from 'node:os';
-import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
-
-const source = (path: string): string => fileURLToPath(new URL(`./src/${path}`, import.meta.url));
+import { sourceAliases } from './tests/support/sources.js';
 
 /**
  * What looks inside the library, which has to be the same copy then; and what loads modules of its own in the test's
@@ -50,15 +48,7 @@ export default defineConfig({
       },
       {
         extends: true,
-        resolve: {
-          alias: [
-            { find: '#dev', replacement: source('problem/dev.ts') },
-            { find: '#look', replacement: source('elements/runtime/first-look.ts') },
-            { find: '#markup', replacement: source('markup/node.ts') },
-            { find: /^zesty-lattice$/, replacement: source('index.ts') },
-            { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },
-          ],
-        },
+        resolve: { alias: sourceAliases('node') },
         test: { name: 'sources', include: ofSources },
       },
     ],

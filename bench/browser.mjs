@@ -7,7 +7,7 @@ import { build, install, needChromium, root } from '../scripts/setup.mjs';
 install();
 needChromium();
 build();
-const { lattice } = await import('zesty-lattice/vite');
+const { lattice } = await import('zesty-lattice-tools/vite');
 
 const { output } = (
   await bundle({

@@ -24,7 +24,7 @@ for (const commit of [first, second]) {
   if (!existsSync(folder)) git('worktree', 'add', '--detach', folder, hash);
   if (!existsSync(join(folder, 'node_modules')))
     symlinkSync(join(root, 'node_modules'), join(folder, 'node_modules'));
-  if (!existsSync(join(folder, 'dist/built')))
+  if (!existsSync(join(folder, 'packages/tools/dist/built')))
     execFileSync('npm', ['run', '--silent', 'build'], { cwd: folder, stdio: 'inherit' });
   await bundleBench(folder, root);
   folders.push({ commit, hash, folder });

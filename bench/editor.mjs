@@ -40,7 +40,7 @@ export const Part${n} = component('part-${n}', {
   writeFileSync(join(folder, `part-${n}.html`), n % 20 === 0 ? text(0) : text(n));
 }
 
-const child = spawn('node', ['dist/node/cli.js', 'editor', 'out/bench-editor'], {
+const child = spawn('node', ['packages/tools/dist/node/cli.js', 'editor', 'out/bench-editor'], {
   cwd: root,
   stdio: ['pipe', 'pipe', 'inherit'],
 });

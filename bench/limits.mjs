@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { component, el, prop, resolve } from 'zesty-lattice';
-import { check } from 'zesty-lattice/check';
+import { check } from 'zesty-lattice-tools/check';
 import { renderHtml } from 'zesty-lattice/html';
 import { adopt, catalog, renderDocument } from 'zesty-lattice/markup';
 

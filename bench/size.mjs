@@ -6,7 +6,7 @@ import { build, install, root } from '../scripts/setup.mjs';
 install();
 build();
 // The plugin is the built one, as users have it.
-const { lattice } = await import('zesty-lattice/vite');
+const { lattice } = await import('zesty-lattice-tools/vite');
 
 async function output(entry, minify, ahead) {
   const { output } = await bundle({

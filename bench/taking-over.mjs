@@ -9,7 +9,7 @@ needChromium();
 build();
 const { register } = await import('tsx/esm/api');
 register();
-const { lattice } = await import('zesty-lattice/vite');
+const { lattice } = await import('zesty-lattice-tools/vite');
 const { renderPage } = await import('zesty-lattice/html');
 const { component, el } = await import('zesty-lattice');
 const { FixedStall } = await import('../tests/elements/fights-parts.ts');

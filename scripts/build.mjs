@@ -1,19 +1,35 @@
-// Builds dist/: with tsc a file a module, so that a page's bundler leaves out all that a page does not use, and from
-// these a bundle for Node in dist/node, since Node takes longer to find two hundred small files than to run them.
-import { chmodSync, cpSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+// Builds packages/*/dist: with tsc a file a module, so that a page's bundler leaves out all that a page does not use, and
+// from these a bundle for Node in dist/node, since Node takes longer to find two hundred small files than to run them.
+import {
+  chmodSync,
+  copyFileSync,
+  cpSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { root, run } from './setup.mjs';
 
-const dist = (path) => join(root, 'dist', path);
+const inLibrary = (path) => join(root, 'packages/lattice/dist', path);
+const inTools = (path) => join(root, 'packages/tools/dist', path);
 
-/** What Node loads: the doors, the command, and what is loaded when it is first needed. */
-const entries = {
+/** What Node loads of the library: its entry points, those of the tools among them, and what is loaded when it is first needed. */
+const library = {
   index: 'index.js',
   html: 'html/index.js',
   mail: 'mail/index.js',
   elements: 'elements/index.js',
   markup: 'markup/index.js',
+  'markup-reader': 'markup/node-reader.js',
+};
+
+/** What Node loads of the tools: entry points, the command, and what is loaded when it is first needed. */
+const tools = {
+  adopt: 'adopt/index.js',
   check: 'check/index.js',
   describe: 'describe/index.js',
   testing: 'testing/index.js',
@@ -22,18 +38,18 @@ const entries = {
   cli: 'cli/main.js',
   'cli-run': 'cli/run.js',
   'batch-worker': 'batch/worker.js',
-  'markup-reader': 'markup/node-reader.js',
   'module-hooks': 'check/module-hooks.js',
   'project-reader': 'reading/reader.js',
 };
 
 /** Files that others stand for in Node: each says why. */
 const inNode = {
-  '#markup': dist('markup/lazy.js'),
-  '#dev': dist('problem/dev.js'),
-  '#look': dist('elements/runtime/first-look.js'),
-  './css.js': dist('styles/css-lazy.js'),
-  './source-maps.js': dist('problem/source-maps-none.js'),
+  '#markup': inLibrary('markup/lazy.js'),
+  '#dev': inLibrary('problem/dev.js'),
+  '#look': inLibrary('elements/runtime/first-look.js'),
+  './css.js': inLibrary('styles/css-lazy.js'),
+  '../styles/css.js': inLibrary('styles/css-lazy.js'),
+  './source-maps.js': inLibrary('problem/source-maps-none.js'),
 };
 
 /** Has files stand for others. */
@@ -47,47 +63,35 @@ function standingIn(files) {
   };
 }
 
-/** Rooms that run in Node alone: of these only the bundle and the types are left. */
-const nodeOnly = [
-  'ahead',
-  'batch',
-  'bundlers',
-  'check',
-  'cli',
-  'describe',
-  'editor',
-  'pack',
-  'preview',
-  'reading',
-  'samples',
-  'shots',
-  'testing',
-  'tree-page',
-  'vite',
-];
+/** Bundles entry points for Node, what they share in files of its own. */
+function forNode(entries, from, plugins = []) {
+  return build({
+    entryPoints: Object.fromEntries(Object.entries(entries).map(([name, path]) => [name, from(path)])),
+    outdir: from('node'),
+    bundle: true,
+    splitting: true,
+    format: 'esm',
+    platform: 'node',
+    target: 'node20',
+    packages: 'external',
+    chunkNames: 'shared-[hash]',
+    logLevel: 'warning',
+    plugins,
+  });
+}
 
-/** Of these rooms, what a page loads all the same. */
-const inPage = new Set(['testing/page.js', 'testing/mount.js', 'testing/plain.js']);
+const filesIn = (folder) => readdirSync(folder, { recursive: true, encoding: 'utf8' });
 
-rmSync(dist(''), { recursive: true, force: true });
-run('npx', ['tsc', '-p', 'tsconfig.build.json']);
-await build({
-  entryPoints: Object.fromEntries(Object.entries(entries).map(([name, path]) => [name, dist(path)])),
-  outdir: dist('node'),
-  bundle: true,
-  splitting: true,
-  format: 'esm',
-  platform: 'node',
-  target: 'node20',
-  packages: 'external',
-  chunkNames: 'shared-[hash]',
-  logLevel: 'warning',
-  plugins: [standingIn(inNode)],
-});
+rmSync(inLibrary(''), { recursive: true, force: true });
+rmSync(inTools(''), { recursive: true, force: true });
+run('npx', ['tsc', '-p', 'packages/lattice']);
+const internal = filesIn(inLibrary('internal')).filter((name) => name.endsWith('.js'));
+for (const name of internal) library[`internal/${name.replace(/\.js$/, '')}`] = `internal/${name}`;
+await forNode(library, inLibrary, [standingIn(inNode)]);
 // One module for pages without a build: with the words of problems, since nobody else would tell them there.
 await build({
-  entryPoints: [dist('browser.js')],
-  outfile: dist('browser.js'),
+  entryPoints: [inLibrary('browser.js')],
+  outfile: inLibrary('browser.js'),
   allowOverwrite: true,
   bundle: true,
   minify: true,
@@ -104,12 +108,32 @@ await build({
     }),
   ],
 });
-for (const room of nodeOnly)
-  for (const file of readdirSync(dist(room), { recursive: true, encoding: 'utf8' }))
-    if (file.endsWith('.js') && !inPage.has(join(room, file))) rmSync(dist(join(room, file)));
+for (const name of ['LICENSE', 'CHANGELOG.md', 'CONTRIBUTING.md'])
+  copyFileSync(join(root, name), join(root, 'packages/lattice', name));
+// Pictures stay in the repository.
+const withoutPictures = (text) =>
+  text.replace(/!\[[^\]]*\]\([^)]*\)/g, '').replace(/\[([^\]]*)\]\([^)]*\.png\)/g, '$1');
+const readme = readFileSync(join(root, 'README.md'), 'utf8');
+writeFileSync(join(root, 'packages/lattice/README.md'), withoutPictures(readme));
+copyFileSync(join(root, 'LICENSE'), join(root, 'packages/tools/LICENSE'));
+const docs = join(root, 'packages/lattice/docs');
+rmSync(docs, { recursive: true, force: true });
+mkdirSync(docs);
+for (const name of readdirSync(join(root, 'docs')))
+  if (name.endsWith('.md'))
+    writeFileSync(join(docs, name), withoutPictures(readFileSync(join(root, 'docs', name), 'utf8')));
+
+run('npx', ['tsc', '-p', 'packages/tools']);
+await forNode(tools, inTools);
+/** What a page loads of the tools: of all else the bundle and the types are left. */
+const inPage = /^(?:inspect\/|testing\/(?:page|mount|plain)\.js$)/;
+for (const file of filesIn(inTools(''))) {
+  if (file.startsWith('node/') || !file.endsWith('.js') || inPage.test(file)) continue;
+  rmSync(inTools(file));
+}
 // The page of the preview, and what runs in its stage: modules of their own, since the preview needs no build.
 const { build: bundle } = await import('vite');
-const { default: lattice } = await import(dist('node/vite.js'));
+const { default: lattice } = await import(inTools('node/vite.js'));
 await bundle({
   root,
   configFile: false,
@@ -117,14 +141,18 @@ await bundle({
   publicDir: false,
   plugins: [lattice()],
   build: {
-    outDir: dist('preview'),
+    outDir: inTools('preview'),
     emptyOutDir: false,
-    lib: { entry: join(root, 'src/preview/page/main.ts'), formats: ['es'], fileName: () => 'page.js' },
+    lib: {
+      entry: join(root, 'packages/tools/src/preview/page/main.ts'),
+      formats: ['es'],
+      fileName: () => 'page.js',
+    },
   },
 });
 await build({
-  entryPoints: [join(root, 'src/preview/stage/main.ts')],
-  outfile: dist('preview/stage.js'),
+  entryPoints: [join(root, 'packages/tools/src/preview/stage/main.ts')],
+  outfile: inTools('preview/stage.js'),
   bundle: true,
   minify: true,
   format: 'esm',
@@ -132,6 +160,6 @@ await build({
   logLevel: 'warning',
 });
 // What `lattice new --project` writes.
-cpSync(join(root, 'examples/start'), dist('start'), { recursive: true });
-chmodSync(dist('node/cli.js'), 0o755);
-writeFileSync(dist('built'), `${new Date().toISOString()}\n`);
+cpSync(join(root, 'examples/start'), inTools('start'), { recursive: true });
+chmodSync(inTools('node/cli.js'), 0o755);
+writeFileSync(inTools('built'), `${new Date().toISOString()}\n`);

@@ -14,7 +14,7 @@ import { build, install, root } from './setup.mjs';
 install();
 build();
 
-const server = spawn('node', ['dist/node/cli.js', 'editor', '--stdio', 'examples/orchard'], {
+const server = spawn('node', ['packages/tools/dist/node/cli.js', 'editor', '--stdio', 'examples/orchard'], {
   cwd: root,
   stdio: ['pipe', 'pipe', 'inherit'],
 });

@@ -12,7 +12,7 @@ await example('vite.config.ts');
 await example('elements.config.ts');
 cpSync(join(root, 'examples/plain-page/index.html'), join(root, 'out/plain-page/index.html'));
 cpSync(join(root, 'examples/no-build'), join(root, 'out/no-build'), { recursive: true });
-cpSync(join(root, 'dist/browser.js'), join(root, 'out/no-build/zesty-lattice.js'));
+cpSync(join(root, 'packages/lattice/dist/browser.js'), join(root, 'out/no-build/zesty-lattice.js'));
 
 if (process.argv.includes('--once')) {
   console.log('Built out/live, out/plain-page and out/no-build.');

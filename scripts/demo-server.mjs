@@ -2,7 +2,7 @@
 import { parseArgs } from 'node:util';
 import { register } from 'tsx/esm/api';
 import { build as bundle } from 'vite';
-import lattice from 'zesty-lattice/vite';
+import lattice from 'zesty-lattice-tools/vite';
 import { build, install } from './setup.mjs';
 
 install();

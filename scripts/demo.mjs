@@ -6,7 +6,7 @@ import { build, install, root, run } from './setup.mjs';
 install();
 build();
 
-const lattice = (...args) => run('node', ['dist/node/cli.js', ...args]);
+const lattice = (...args) => run('node', ['packages/tools/dist/node/cli.js', ...args]);
 const page = [
   'examples/orchard/fair-page.ts',
   '--component',
@@ -41,7 +41,7 @@ lattice(
   out.fragment,
 );
 lattice('tree', ...page);
-run('sh', ['-c', `node dist/node/cli.js tree ${page.join(' ')} --json > ${out.tree}`]);
+run('sh', ['-c', `node packages/tools/dist/node/cli.js tree ${page.join(' ')} --json > ${out.tree}`]);
 
 console.log('\nWritten:');
 for (const [what, path] of Object.entries(out)) {

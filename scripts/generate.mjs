@@ -1,4 +1,4 @@
-// Writes src/generated/ from the web standards' data packages. Run: npm run generate
+// Writes packages/lattice/src/generated/ from the web standards' data packages. Run: npm run generate
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname } from 'node:path';
@@ -225,7 +225,7 @@ const roleNames = valueSets.find(({ name }) => name === 'roles').values.map(({ n
 const wordsOf = (names) => `'${names.join(' ')}'`;
 const head = '// Made by scripts/generate.mjs from the web standards’ data packages; do not edit.\n';
 const out = (file, content) =>
-  writeFileSync(new URL(`../src/generated/${file}`, import.meta.url), `${head}\n${content}`);
+  writeFileSync(new URL(`../packages/lattice/src/generated/${file}`, import.meta.url), `${head}\n${content}`);
 
 out(
   'tags.ts',

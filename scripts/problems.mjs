@@ -6,7 +6,7 @@ import { install, root } from './setup.mjs';
 
 install();
 register();
-const { words } = await import(pathToFileURL(`${root}src/problem/words.ts`).href);
+const { words } = await import(pathToFileURL(`${root}packages/lattice/src/problem/words.ts`).href);
 
 /** What a fact of a name says; what is not here is shown by its name. */
 const facts = {

@@ -29,15 +29,19 @@ export function install() {
   run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
 }
 
-/** Builds dist/, unless it is there and newer than the sources. */
+/** Builds both packages, unless what is built is there and newer than the sources. */
 export function build() {
-  const latest = Math.max(
-    newest(join(root, 'src')),
-    newest(join(root, 'examples/start')),
-    ...['package.json', 'tsconfig.json', 'tsconfig.build.json'].map((name) => time(join(root, name))),
+  const configs = ['lattice', 'tools'].flatMap((name) =>
+    ['package.json', 'tsconfig.json'].map((file) => `packages/${name}/${file}`),
   );
-  if (time(join(root, 'dist/built')) >= latest) return;
-  console.log('Building dist/ …');
+  const latest = Math.max(
+    newest(join(root, 'packages/lattice/src')),
+    newest(join(root, 'packages/tools/src')),
+    newest(join(root, 'examples/start')),
+    ...['tsconfig.json', 'scripts/build.mjs', ...configs].map((name) => time(join(root, name))),
+  );
+  if (time(join(root, 'packages/tools/dist/built')) >= latest) return;
+  console.log('Building the packages …');
   run('npm', ['run', '--silent', 'build']);
 }
 

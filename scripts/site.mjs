@@ -25,7 +25,7 @@ const { writeRows } = await import(pathToFileURL(join(root, 'examples/site/rows.
 writeRows(join(root, work), join(root, site), isShort);
 cpSync(join(root, 'docs/screenshots'), join(root, site, 'pictures'), { recursive: true });
 cpSync(join(root, 'examples/site/favicon.ico'), join(root, site, 'favicon.ico'));
-const lattice = (...args) => run('node', ['dist/node/cli.js', ...args]);
+const lattice = (...args) => run('node', ['packages/tools/dist/node/cli.js', ...args]);
 const page = ['examples/site/doc-page.ts', '--data', `${work}/pages.ndjson`, '--name', '{at}.html'];
 lattice('batch', ...page, '--form', 'elements', '--css', 'examples/site/site.css', '--out', site);
 lattice('pack', 'examples/site/live.ts', '--out', `${site}/site.js`, '--no-sizes');

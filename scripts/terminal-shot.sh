@@ -6,7 +6,7 @@ out=$(realpath "$1")
 command=$2
 root=$(realpath "$(dirname "$0")/..")
 folder=$(mktemp -d)
-printf '#!/usr/bin/env bash\nexec node %q "$@"\n' "$root/dist/node/cli.js" > "$folder/lattice"
+printf '#!/usr/bin/env bash\nexec node %q "$@"\n' "$root/packages/tools/dist/node/cli.js" > "$folder/lattice"
 chmod +x "$folder/lattice"
 # The cursor is hidden, and what comes after the command is waited for.
 cat > "$folder/run" <<RUN

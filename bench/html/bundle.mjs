@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { build } from 'vite';
-import { lattice } from 'zesty-lattice/vite';
+import { lattice } from 'zesty-lattice-tools/vite';
 
 /** Makes plain modules of the measurements in out/bench; the library stays as it was built, as its users run it. */
 export async function bundleBench(root, from = root) {

@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
-import lattice from 'zesty-lattice/vite';
+import lattice from 'zesty-lattice-tools/vite';
 
 /** The example's elements as one module, for pages without a build step. */
 export default defineConfig({

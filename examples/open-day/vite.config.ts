@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
-import lattice from 'zesty-lattice/vite';
+import lattice from 'zesty-lattice-tools/vite';
 
 export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),

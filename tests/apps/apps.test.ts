@@ -137,7 +137,7 @@ describe('random applications', () => {
         entry,
         `${lines.join('\n')}\nimport { play } from '../play.ts';\nimport { register } from 'zesty-lattice/elements';\nwindow.play = play;\nwindow.apps = { ${all.join(', ')} };\nwindow.never = () => { ${registers.join(' ')} };\n`,
       );
-      const { default: lattice } = (await import(join(root, 'dist/node/vite.js'))) as {
+      const { default: lattice } = (await import(join(root, 'packages/tools/dist/node/vite.js'))) as {
         default: (options: object) => Plugin[];
       };
       const result = await build({

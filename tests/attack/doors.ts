@@ -1,8 +1,9 @@
 import { join } from 'node:path';
 import { type AnyComponent, component, eachOf, el, prop, slot, type Use } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
-import { adopt, catalog, renderDocument } from 'zesty-lattice/markup';
-import { fileOf } from '../../src/batch/names.js';
+import { catalog, renderDocument } from 'zesty-lattice/markup';
+import { adopt } from 'zesty-lattice-tools/adopt';
+import { fileOf } from '../../packages/tools/src/batch/names.js';
 import { hostile } from '../support/hostile.js';
 
 /** What hostile text is made of; whatever of it runs sets `window.hacked`. */

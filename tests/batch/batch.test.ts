@@ -11,7 +11,7 @@ import {
 } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { fieldsIn, fileOf, patternFault } from '../../src/batch/names.js';
+import { fieldsIn, fileOf, patternFault } from '../../packages/tools/src/batch/names.js';
 import { lattice, root } from '../cli/lattice.js';
 import { isLong } from '../support/runs.js';
 
@@ -65,7 +65,7 @@ afterAll(() => {
 function start(
   ...args: readonly string[]
 ): ChildProcess & { readonly ended: Promise<number | null>; text(): string } {
-  const child = spawn('node', ['dist/node/cli.js', 'batch', ...args], {
+  const child = spawn('node', ['packages/tools/dist/node/cli.js', 'batch', ...args], {
     cwd: root,
     env: { ...process.env, NO_COLOR: '1' },
   });
@@ -312,9 +312,13 @@ describe('while watching', () => {
        export const WatchedPage = component('watched-page', { template: () => el.p(word) });`,
     );
     const to = join(home, 'watched.html');
-    const child = spawn('node', ['dist/node/cli.js', 'render', module, '--out', to, '--watch'], {
-      cwd: root,
-    });
+    const child = spawn(
+      'node',
+      ['packages/tools/dist/node/cli.js', 'render', module, '--out', to, '--watch'],
+      {
+        cwd: root,
+      },
+    );
     try {
       await until(() => existsSync(to) && readFileSync(to, 'utf8').includes('first'), 'the page');
       await new Promise((done) => setTimeout(done, 400));

@@ -15,7 +15,8 @@ let url = '';
 beforeAll(async () => {
   server = createServer(({ url: path = '/' }, response) => {
     const name = path === '/' ? 'index.html' : path.slice(1);
-    const file = name === 'zesty-lattice.js' ? 'dist/browser.js' : `examples/no-build/${name}`;
+    const file =
+      name === 'zesty-lattice.js' ? 'packages/lattice/dist/browser.js' : `examples/no-build/${name}`;
     const type = types[name.split('.').at(-1) ?? ''] ?? 'text/plain';
     response.writeHead(200, { 'content-type': type }).end(readFileSync(`${root}/${file}`));
   });

@@ -1,6 +1,6 @@
 import { component, el } from 'zesty-lattice';
-import { componentCore } from '../../src/component/index.js';
-import { ownSheet, scopedSheet } from '../../src/elements/page-rules.js';
+import { componentCore } from '../../packages/lattice/src/component/index.js';
+import { ownSheet, scopedSheet } from '../../packages/lattice/src/elements/page-rules.js';
 
 /** The sheets that a page makes of some rules: for a shadow root, and for where there is none. */
 export function sheetsOf(styles: string): readonly CSSStyleSheet[] {

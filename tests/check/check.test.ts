@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import formats from 'ajv-formats';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { check, jsonReport, sarifReport, textReport } from 'zesty-lattice/check';
+import { check, jsonReport, sarifReport, textReport } from 'zesty-lattice-tools/check';
 import { lattice, root } from '../cli/lattice.js';
 
 let folder: string;

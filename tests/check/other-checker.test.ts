@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { HtmlValidate } from 'html-validate';
 import { describe, expect, test } from 'vitest';
 import { catalog } from 'zesty-lattice/markup';
-import { documentProblems } from '../../src/check/markup.js';
+import { documentProblems } from '../../packages/tools/src/check/markup.js';
 
 // Another checker of HTML reads the same documents: what it finds we find as well, but for what is listed, with the reason.
 

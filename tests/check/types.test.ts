@@ -2,9 +2,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { afterAll, describe, expect, test } from 'vitest';
 import { component, el, prop, slot } from 'zesty-lattice';
-import { check } from 'zesty-lattice/check';
-import { typeProblems } from '../../src/check/types.js';
-import { componentCore } from '../../src/component/index.js';
+import { check } from 'zesty-lattice-tools/check';
+import { componentCore } from '../../packages/lattice/src/component/index.js';
+import { typeProblems } from '../../packages/tools/src/check/types.js';
 import { latticeProcess, root } from '../cli/lattice.js';
 
 const Variety = prop.record({

@@ -5,7 +5,7 @@ import { workerData } from 'node:worker_threads';
 
 const { port, signal, root } = workerData;
 process.setSourceMapsEnabled(true);
-const { runCommand } = await import(pathToFileURL(join(root, 'dist/node/cli-run.js')).href);
+const { runCommand } = await import(pathToFileURL(join(root, 'packages/tools/dist/node/cli-run.js')).href);
 
 port.on('message', async (args) => {
   const written = { out: '', err: '' };

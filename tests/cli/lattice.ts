@@ -12,7 +12,7 @@ export interface Outcome {
 
 /** Runs the built `lattice` command as a process of its own, in the project's folder. */
 export function latticeProcess(...args: readonly string[]): Outcome {
-  const done = spawnSync('node', ['dist/node/cli.js', ...args], {
+  const done = spawnSync('node', ['packages/tools/dist/node/cli.js', ...args], {
     cwd: root,
     encoding: 'utf8',
     env: { ...process.env, NODE_ENV: '', NO_COLOR: undefined },

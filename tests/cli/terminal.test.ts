@@ -19,7 +19,7 @@ const steers = /\x1b(?!\[\d*(?:;\d+)*m)|[\x00-\x08\x0b\x0c\x0e-\x1a\x1c-\x1f\x7f
 
 const signs = write(
   'signs.mjs',
-  `import { component, el, prop } from '${root}dist/node/index.js';
+  `import { component, el, prop } from '${root}packages/lattice/dist/node/index.js';
 export const TreeSign = component('tree-sign', { props: { name: prop.text(), rows: prop.number().fallback(1) }, template: ({ props }) => el.p({ title: props.name }, props.rows) });
 export const SignPage = component('sign-page', { template: () => TreeSign({ name: ${JSON.stringify(steering)}, rows: ${JSON.stringify(`x${steering}`)} }) });
 export const FinePage = component('fine-page', { template: () => TreeSign({ name: ${JSON.stringify(steering)} }) });
@@ -59,7 +59,7 @@ test.each([
 test('a terminal gets them shown, a file as they are', () => {
   const args = ['render', signs, '-c', 'tree-sign', '--props', JSON.stringify({ name: '\x1b[2J' })];
   expect(lattice(...args)).toMatchObject({ err: '', out: expect.stringContaining('\x1b[2J') });
-  const command = ['node', 'dist/node/cli.js', ...args].map((one) => `'${one}'`).join(' ');
+  const command = ['node', 'packages/tools/dist/node/cli.js', ...args].map((one) => `'${one}'`).join(' ');
   const shown = execFileSync('script', ['-qec', command, '/dev/null'], { cwd: root, encoding: 'utf8' });
   expect(shown).toContain('\\x1b[2J');
   expect(shown).not.toMatch(steers);

@@ -6,8 +6,8 @@ import AxeBuilder from 'axe-core';
 import { type Browser, chromium, type Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { component, el, given, prop, resolve, slot } from 'zesty-lattice';
+import { mermaid, treePage } from '../../packages/tools/src/tree-page/index.js';
 import { browserOptions } from '../../scripts/browser.mjs';
-import { mermaid, treePage } from '../../src/tree-page/index.js';
 import { lattice, root } from './lattice.js';
 
 let browser: Browser;

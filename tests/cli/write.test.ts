@@ -197,7 +197,7 @@ test('lattice check --watch checks again when a file changes', async () => {
   const dir = join(folder, 'watched');
   mkdirSync(dir);
   writeFileSync(join(dir, 'part.html'), '<p>fine</p>\n');
-  const child = spawn('node', ['dist/node/cli.js', 'check', dir, '--watch'], { cwd: root });
+  const child = spawn('node', ['packages/tools/dist/node/cli.js', 'check', dir, '--watch'], { cwd: root });
   let out = '';
   child.stdout.on('data', (data) => {
     out += data;

@@ -9,7 +9,7 @@ import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { getLanguageService, newHTMLDataProvider, TextDocument } from 'vscode-html-languageservice';
 import { calc, component, el, event, type Kind, LatticeError, prop, resolve, slot } from 'zesty-lattice';
-import { editorData, elementsManifest, propsSchema, tagTypes } from 'zesty-lattice/describe';
+import { editorData, elementsManifest, propsSchema, tagTypes } from 'zesty-lattice-tools/describe';
 import { lattice, root } from '../cli/lattice.js';
 
 const need = createRequire(import.meta.url);

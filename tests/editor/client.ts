@@ -27,7 +27,7 @@ export class Editor {
   readonly shown: string[] = [];
 
   constructor(...paths: readonly string[]) {
-    this.#child = spawn('node', ['dist/node/cli.js', 'editor', ...paths], {
+    this.#child = spawn('node', ['packages/tools/dist/node/cli.js', 'editor', ...paths], {
       cwd: root,
       stdio: ['pipe', 'pipe', 'pipe'],
     });

@@ -2,7 +2,7 @@ import { register } from 'zesty-lattice/elements';
 import { renderHtml } from 'zesty-lattice/html';
 import * as parts from '../../examples/open-day/components/index.js';
 import data from '../../examples/orchard/open-day.json' with { type: 'json' };
-import { type ComponentCore, componentCore, UseNode } from '../../src/component/index.js';
+import { type ComponentCore, componentCore, UseNode } from '../../packages/lattice/src/component/index.js';
 
 type Values = Record<string, unknown>;
 type Change = (changes: Values) => void;

@@ -1,4 +1,4 @@
-import { mount } from 'zesty-lattice/testing';
+import { mount } from 'zesty-lattice-tools/testing';
 import { CrateCounter, NotePanel } from '../../examples/open-day/components/index.js';
 
 Object.assign(globalThis, {

@@ -2,7 +2,7 @@ import { chromium } from 'playwright-core';
 import { expect, test } from 'vitest';
 import { component, el, prop } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
-import { plainHtml, readableHtml } from 'zesty-lattice/testing';
+import { plainHtml, readableHtml } from 'zesty-lattice-tools/testing';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
 
@@ -21,7 +21,7 @@ test('HTML text is compared without marks, and read in lines', () => {
     '<section>\n  <p><b>Dunlight</b> stands<br>here</p>\n  <pre> kept\n as is</pre>\n</section>',
   );
   expect(renderHtml(Sign, { text: 'x' }, { pretty: true })).toMatch(
-    /^<section data-in="tree-sign"[^>]*>\n {2}<p /,
+    /^<lattice-host data-in-host="tree-sign">\n {2}<section data-in="tree-sign">\n {4}<p /,
   );
 });
 
@@ -34,7 +34,7 @@ test('what is laid out for people says the same to a parser, but for white space
     `<p>${'<b>long</b> words '.repeat(20)}</p><svg viewBox="0 0 1 1"><path d="M0 0"/><circle r="1"></circle></svg>`,
   ];
   for (const one of html) {
-    const { pretty } = await import('../../src/html/pretty.js');
+    const { pretty } = await import('../../packages/lattice/src/html/pretty.js');
     const read = (text: string): Promise<unknown> =>
       page.evaluate((given) => {
         const said = (node: Node): unknown =>

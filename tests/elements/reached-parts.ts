@@ -40,7 +40,7 @@ export const ClockRow = component('clock-row', {
     ),
 });
 
-/** Dissolves, and is nothing but an element of another one: its rules for the host are for that. */
+/** Dissolves, and is nothing but an element of another one: its rules for the host are for the box around that. */
 const ClockAlone = component('clock-alone', {
   styles: ':host { margin-block-start: 5px } crate-clock { margin-block-end: 3px }',
   template: () => CrateClock(),
@@ -73,14 +73,15 @@ Object.assign(globalThis, {
       ...(document.querySelector(name)?.shadowRoot?.querySelectorAll('crate-clock') ?? []),
     ];
     const [first, second] = clocks('clock-row').map((one) => getComputedStyle(one));
-    const [alone] = clocks('clock-board').map((one) => getComputedStyle(one));
+    const [alone] = clocks('clock-board');
+    const box = alone?.closest('lattice-host');
     return [
       first?.marginInlineStart,
       first?.paddingInlineStart,
       second?.marginInlineStart,
       second?.paddingInlineStart,
-      alone?.marginBlockStart,
-      alone?.marginBlockEnd,
+      box && getComputedStyle(box).marginBlockStart,
+      alone && getComputedStyle(alone).marginBlockEnd,
     ];
   },
 });

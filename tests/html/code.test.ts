@@ -13,8 +13,8 @@ import {
   type Use,
 } from 'zesty-lattice';
 import { renderBytes, renderHtml, renderPage, renderPageBytes } from 'zesty-lattice/html';
-import { componentCore, propNameFaults } from '../../src/component/index.js';
-import { codeOf } from '../../src/html/code/ahead.js';
+import { componentCore, propNameFaults } from '../../packages/lattice/src/component/index.js';
+import { codeOf } from '../../packages/lattice/src/html/code/ahead.js';
 import { inEachWay } from '../same/ways.js';
 import { runsOf } from '../support/runs.js';
 

@@ -250,7 +250,7 @@ test.runIf(isLong)(
 );
 
 test('is in no build', async () => {
-  const { lattice } = await import('../../dist/node/vite.js' as string);
+  const { lattice } = await import('../../packages/tools/dist/node/vite.js' as string);
   const { build } = await import('vite');
   const result = await build({
     root,

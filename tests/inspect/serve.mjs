@@ -1,7 +1,7 @@
 // A project's server in a process of its own, as people run it: its lines are those that Node tells.
 import { fileURLToPath } from 'node:url';
 import { createServer } from 'vite';
-import { lattice } from '../../dist/node/vite.js';
+import { lattice } from '../../packages/tools/dist/node/vite.js';
 
 const server = await createServer({
   root: fileURLToPath(new URL('./page', import.meta.url)),

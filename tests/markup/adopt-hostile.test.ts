@@ -1,7 +1,7 @@
 import { parse } from 'acorn';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { adopt } from 'zesty-lattice/markup';
+import { adopt } from 'zesty-lattice-tools/adopt';
 import { runsOf } from '../support/runs.js';
 
 type Node = { readonly type: string; readonly [key: string]: unknown };

@@ -3,7 +3,8 @@ import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from 'vitest';
 import type { AnyComponent } from 'zesty-lattice';
 import * as lattice from 'zesty-lattice';
-import { adopt, catalog, renderDocument } from 'zesty-lattice/markup';
+import { catalog, renderDocument } from 'zesty-lattice/markup';
+import { adopt } from 'zesty-lattice-tools/adopt';
 import { onlyProblem } from '../support/problems.js';
 
 /** The component of a drawn module, made from its texts as its files would make it. */

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { component, LatticeError } from 'zesty-lattice';
-import { componentCore } from '../../src/component/index.js';
-import { any } from '../../src/component/kinds/any.js';
-import { coreCode } from '../../src/elements/code/expressions.js';
-import { Writer } from '../../src/elements/code/writer.js';
-import * as runtime from '../../src/elements/runtime/index.js';
-import { planOf } from '../../src/plan/index.js';
-import type { Scope } from '../../src/template/index.js';
+import { componentCore } from '../../packages/lattice/src/component/index.js';
+import { any } from '../../packages/lattice/src/component/kinds/any.js';
+import { coreCode } from '../../packages/lattice/src/elements/code/expressions.js';
+import { Writer } from '../../packages/lattice/src/elements/code/writer.js';
+import * as runtime from '../../packages/lattice/src/elements/runtime/index.js';
+import { planOf } from '../../packages/lattice/src/plan/index.js';
+import type { Scope } from '../../packages/lattice/src/template/index.js';
 import { runsOf } from '../support/runs.js';
 import { soundExpression } from './random-expressions.js';
 

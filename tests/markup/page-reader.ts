@@ -1,3 +1,3 @@
-import { readMarkup } from '../../src/markup/syntax/read-page.js';
+import { readMarkup } from '../../packages/lattice/src/markup/syntax/read-page.js';
 
 Object.assign(window, { read: (text: string) => readMarkup(text).nodes });

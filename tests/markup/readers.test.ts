@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from 'vitest';
-import type { MarkupNode } from '../../src/markup/syntax/nodes.js';
-import { Places } from '../../src/markup/syntax/place.js';
-import { readMarkup } from '../../src/markup/syntax/read-node.js';
+import type { MarkupNode } from '../../packages/lattice/src/markup/syntax/nodes.js';
+import { Places } from '../../packages/lattice/src/markup/syntax/place.js';
+import { readMarkup } from '../../packages/lattice/src/markup/syntax/read-node.js';
 import { useBrowser } from '../support/browser.js';
 import { bundle } from '../support/bundle.js';
 

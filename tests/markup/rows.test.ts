@@ -2,9 +2,9 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { type AnyComponent, component, eachOf, el, prop, slot } from 'zesty-lattice';
-import { check } from 'zesty-lattice/check';
 import { renderHtml } from 'zesty-lattice/html';
 import { catalog, renderDocument } from 'zesty-lattice/markup';
+import { check } from 'zesty-lattice-tools/check';
 import { root } from '../cli/lattice.js';
 import { onlyProblem } from '../support/problems.js';
 

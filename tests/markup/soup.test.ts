@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { component, el, LatticeError, prop, resolve, slot } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
-import { adopt, catalog, renderDocument } from 'zesty-lattice/markup';
+import { catalog, renderDocument } from 'zesty-lattice/markup';
+import { adopt } from 'zesty-lattice-tools/adopt';
 import { parsed, tagsIn } from '../support/parsing.js';
 import { runsOf } from '../support/runs.js';
 

@@ -27,7 +27,7 @@ export async function opened(grove: string): Promise<Opened> {
 
 export async function serving(folder: string, paths: readonly string[], own?: string): Promise<Opened> {
   const args = paths.map((path) => relative(root, join(folder, path)));
-  const child = spawn('node', ['dist/node/cli.js', 'preview', ...args], {
+  const child = spawn('node', ['packages/tools/dist/node/cli.js', 'preview', ...args], {
     cwd: root,
     env: { ...process.env, NODE_ENV: '', NO_COLOR: '1' },
   });

@@ -3,10 +3,10 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from 'vitest';
 import * as lattice from 'zesty-lattice';
-import { check } from 'zesty-lattice/check';
 import { renderHtml } from 'zesty-lattice/html';
-import { adopt } from 'zesty-lattice/markup';
-import { words } from '../../src/problem/words.js';
+import { adopt } from 'zesty-lattice-tools/adopt';
+import { check } from 'zesty-lattice-tools/check';
+import { words } from '../../packages/lattice/src/problem/words.js';
 
 const text = readFileSync(fileURLToPath(new URL('../../docs/problems.md', import.meta.url)), 'utf8');
 const [prelude = ''] = blocks(text, 'prelude');

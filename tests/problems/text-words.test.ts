@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { component, el, type Problem, prop, resolve, slot } from 'zesty-lattice';
 import { catalog, renderDocument } from 'zesty-lattice/markup';
-import { componentProblems } from '../../src/check/components.js';
-import { componentCore } from '../../src/component/index.js';
+import { componentCore } from '../../packages/lattice/src/component/index.js';
+import { componentProblems } from '../../packages/tools/src/check/components.js';
 
 // The same mistake, written as functions, as HTML text and in a document: each hint speaks of what is written.
 

@@ -13,7 +13,8 @@ import {
   slot,
 } from 'zesty-lattice';
 import { renderBytes, renderHtml, renderPage } from 'zesty-lattice/html';
-import { adopt, catalog, renderDocument } from 'zesty-lattice/markup';
+import { catalog, renderDocument } from 'zesty-lattice/markup';
+import { adopt } from 'zesty-lattice-tools/adopt';
 
 const levels = 5000;
 const told = (run: () => unknown): readonly unknown[] => {

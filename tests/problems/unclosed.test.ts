@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { component, prop, resolve } from 'zesty-lattice';
 import { catalog } from 'zesty-lattice/markup';
-import { documentProblems } from '../../src/check/markup.js';
+import { documentProblems } from '../../packages/tools/src/check/markup.js';
 
 // What is opened and not closed swallows what follows: that is told where it opens, and nothing of what it swallows.
 

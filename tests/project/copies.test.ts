@@ -18,7 +18,7 @@ function reachesInside(file: string, seen = new Set<string>()): boolean {
   seen.add(file);
   return takenBy(file).some(
     (path) =>
-      path.startsWith('src/') ||
+      path.startsWith('packages/') ||
       (existsSync(join(root, path)) && path.endsWith('.ts') && reachesInside(path, seen)),
   );
 }

@@ -3,41 +3,85 @@ import { dirname, join, relative, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from 'vitest';
 
-const source = fileURLToPath(new URL('../../src', import.meta.url));
+const packages = fileURLToPath(new URL('../../packages', import.meta.url));
 
 /** Rooms from the bottom up; a room may read those on lower floors, and its own. Rooms of one floor are listed together. */
 const floors: readonly (readonly string[])[] = [
-  ['problem'],
-  ['generated'],
-  ['template'],
-  ['component'],
-  ['plan'],
-  ['code'],
-  ['styles'],
-  ['tree'],
-  ['html', 'elements'],
-  ['markup'],
-  ['samples'],
-  ['check', 'describe', 'ahead'],
-  ['batch', 'mail', 'shots', 'testing', 'tree-page', 'inspect'],
-  ['index.ts', 'browser.ts'],
-  ['vite', 'bundlers'],
-  ['reading'],
-  ['preview', 'pack', 'editor'],
-  ['cli'],
+  ...[
+    ['problem'],
+    ['generated'],
+    ['template'],
+    ['component'],
+    ['plan'],
+    ['code'],
+    ['styles'],
+    ['tree'],
+    ['html', 'elements'],
+    ['markup'],
+    ['mail'],
+    ['index.ts', 'browser.ts', 'internal'],
+  ].map((rooms) => rooms.map((room) => `lattice/src/${room}`)),
+  ...[
+    ['adopt', 'samples'],
+    ['check', 'describe', 'ahead'],
+    ['batch', 'shots', 'testing', 'tree-page', 'inspect'],
+    ['vite', 'bundlers'],
+    ['reading'],
+    ['preview', 'pack', 'editor'],
+    ['cli'],
+  ].map((rooms) => rooms.map((room) => `tools/src/${room}`)),
 ];
 
-const files = readdirSync(source, { recursive: true, encoding: 'utf8' }).filter((name) =>
-  name.endsWith('.ts'),
+/** Stand-ins, by the files that they usually stand for. */
+const standIns: Readonly<Record<string, string>> = {
+  '#dev': 'lattice/src/problem/dev.ts',
+  '#look': 'lattice/src/elements/runtime/first-look.ts',
+  '#markup': 'lattice/src/markup/node.ts',
+};
+
+const files = ['lattice/src', 'tools/src'].flatMap((folder) =>
+  readdirSync(join(packages, folder), { recursive: true, encoding: 'utf8' })
+    .filter((name) => name.endsWith('.ts'))
+    .map((name) => `${folder}/${name}`),
 );
-const imports = (file: string): { readonly to: string; readonly typeOnly: boolean }[] =>
-  [
-    ...readFileSync(join(source, file), 'utf8').matchAll(/^(import|export)( type)?[^'"]*?from '(\.[^']+)'/gm),
-  ].map(([, , type, path = '']) => ({
-    to: relative(source, resolve(source, dirname(file), path)).replace(/\.js$/, '.ts'),
-    typeOnly: type !== undefined,
-  }));
-const roomOf = (file: string): string => file.split('/')[0] ?? '';
+
+interface Import {
+  readonly to: string;
+  readonly typeOnly: boolean;
+}
+
+/** Every import of a text: of names, of a whole module, for its effects alone, when it is needed, and of types in place. */
+function importsIn(file: string, text: string): readonly Import[] {
+  const code = text.replace(/^\s*(?:\/?\*|\/\/).*$/gm, '');
+  const named = /^(?:import|export)( type)?[^'"`;]*?from\s+'([^']+)'/gm;
+  const bare = /^import\s+'([^']+)'/gm;
+  const called = /(typeof )?\bimport\(\s*'([^']+)'/g;
+  const found = [
+    ...[...code.matchAll(named)].map(([, type, path = '']) => ({ path, typeOnly: type !== undefined })),
+    ...[...code.matchAll(bare)].map(([, path = '']) => ({ path, typeOnly: false })),
+    ...[...code.matchAll(called)].map(([, type, path = '']) => ({ path, typeOnly: type !== undefined })),
+  ];
+  return found.flatMap(({ path, typeOnly }) => {
+    const to = fileOf(path, file);
+    return to === undefined ? [] : [{ to, typeOnly }];
+  });
+}
+
+function fileOf(path: string, from: string): string | undefined {
+  if (path.startsWith('.'))
+    return relative(packages, resolve(packages, dirname(from), path)).replace(/\.js$/, '.ts');
+  if (path.startsWith('#')) return standIns[path] ?? path;
+  const [, inner] = /^zesty-lattice(?:\/(.*))?$/.exec(path) ?? [];
+  if (/^zesty-lattice(?:\/|$)/.test(path))
+    return inner === undefined ? 'lattice/src/index.ts' : `lattice/src/${inner}/index.ts`;
+  return path.startsWith('zesty-lattice-tools/')
+    ? `tools/src/${path.slice('zesty-lattice-tools/'.length)}/index.ts`
+    : undefined;
+}
+
+const all = new Map(files.map((file) => [file, importsIn(file, readFileSync(join(packages, file), 'utf8'))]));
+const imports = (file: string): readonly Import[] => all.get(file) ?? [];
+const roomOf = (file: string): string => file.split('/').slice(0, 3).join('/');
 const floorOf = (file: string): number => floors.findIndex((rooms) => rooms.includes(roomOf(file)));
 
 /** Groups of files that lead back to themselves by imports of a kind, each sorted (Tarjan's strongly connected components). */
@@ -77,7 +121,7 @@ describe('imports go one way', () => {
       imports(file)
         .filter(({ to }) => !to.startsWith('..') && roomOf(to) !== roomOf(file))
         .filter(({ to, typeOnly }) => {
-          if (roomOf(file) === 'generated') return !typeOnly;
+          if (roomOf(file) === 'lattice/src/generated') return !typeOnly;
           return floorOf(to) >= floorOf(file);
         })
         .map(({ to }) => `${file} → ${to}`),
@@ -87,22 +131,23 @@ describe('imports go one way', () => {
 
   test('html and elements do not read each other', () => {
     const crossing = files
-      .filter((file) => /^(html|elements)\//.test(file))
+      .filter((file) => /^lattice\/src\/(html|elements)\//.test(file))
       .flatMap((file) => imports(file).map(({ to }) => [roomOf(file), roomOf(to)]));
-    expect(crossing).not.toContainEqual(['html', 'elements']);
-    expect(crossing).not.toContainEqual(['elements', 'html']);
-    expect(crossing).toContainEqual(['html', 'tree']);
+    expect(crossing).not.toContainEqual(['lattice/src/html', 'lattice/src/elements']);
+    expect(crossing).not.toContainEqual(['lattice/src/elements', 'lattice/src/html']);
+    expect(crossing).toContainEqual(['lattice/src/html', 'lattice/src/tree']);
   });
 
   test('what every page of elements loads reads nothing that plans them', () => {
     const wrong = files
-      .filter((file) => file.startsWith('elements/runtime/'))
+      .filter((file) => file.startsWith('lattice/src/elements/runtime/'))
       .flatMap((file) =>
         imports(file)
           .filter(({ typeOnly }) => !typeOnly)
           .filter(
             ({ to }) =>
-              /^(plan|tree|elements\/(compile|code))\/|\/index\.ts$/.test(to) && to !== 'problem/index.ts',
+              /^lattice\/src\/(plan|tree|elements\/(compile|code))\/|\/index\.ts$/.test(to) &&
+              to !== 'lattice/src/problem/index.ts',
           )
           .map(({ to }) => `${file} → ${to}`),
       );
@@ -111,26 +156,26 @@ describe('imports go one way', () => {
 
   /** Files whose types speak of each other. */
   const groups = [
-    'elements/code/expressions.ts elements/code/writer.ts',
-    'elements/compile/call.ts elements/compile/dependencies.ts elements/compile/level.ts elements/compile/view.ts',
-    'elements/runtime/adopted.ts elements/runtime/adoption.ts elements/runtime/block.ts elements/runtime/fixed.ts elements/runtime/instance.ts elements/runtime/live.ts elements/runtime/look.ts elements/runtime/view.ts',
-    'html/frame.ts html/lower/steps.ts html/pass.ts html/problems-of.ts html/runtime.ts',
-    'html/lower/env.ts html/lower/lowering.ts',
-    'markup/template/attributes.ts markup/template/content.ts markup/template/directives.ts markup/template/use.ts',
-    'plan/block.ts plan/plan.ts',
-    'plan/nodes/each.ts plan/nodes/element.ts plan/nodes/given.ts plan/nodes/index.ts plan/nodes/kind.ts plan/nodes/slot.ts plan/nodes/trusted.ts plan/nodes/use.ts plan/planner.ts',
-    'problem/problem.ts problem/words.ts',
-    'tree/build.ts tree/element-checks.ts',
-    'tree/ids.ts tree/known.ts tree/scope.ts',
+    'lattice/src/elements/code/expressions.ts lattice/src/elements/code/writer.ts',
+    'lattice/src/elements/compile/call.ts lattice/src/elements/compile/dependencies.ts lattice/src/elements/compile/level.ts lattice/src/elements/compile/view.ts',
+    'lattice/src/elements/runtime/adopted.ts lattice/src/elements/runtime/adoption.ts lattice/src/elements/runtime/block.ts lattice/src/elements/runtime/first-look.ts lattice/src/elements/runtime/fixed.ts lattice/src/elements/runtime/in-place.ts lattice/src/elements/runtime/instance.ts lattice/src/elements/runtime/live.ts lattice/src/elements/runtime/look.ts lattice/src/elements/runtime/view.ts',
+    'lattice/src/html/frame.ts lattice/src/html/lower/steps.ts lattice/src/html/pass.ts lattice/src/html/problems-of.ts lattice/src/html/runtime.ts',
+    'lattice/src/html/lower/env.ts lattice/src/html/lower/lowering.ts',
+    'lattice/src/markup/template/attributes.ts lattice/src/markup/template/content.ts lattice/src/markup/template/directives.ts lattice/src/markup/template/use.ts',
+    'lattice/src/plan/block.ts lattice/src/plan/plan.ts',
+    'lattice/src/plan/nodes/each.ts lattice/src/plan/nodes/element.ts lattice/src/plan/nodes/given.ts lattice/src/plan/nodes/index.ts lattice/src/plan/nodes/kind.ts lattice/src/plan/nodes/slot.ts lattice/src/plan/nodes/trusted.ts lattice/src/plan/nodes/use.ts lattice/src/plan/planner.ts',
+    'lattice/src/problem/problem.ts lattice/src/problem/words.ts',
+    'lattice/src/tree/build.ts lattice/src/tree/element-checks.ts',
+    'lattice/src/tree/ids.ts lattice/src/tree/known.ts lattice/src/tree/scope.ts',
   ];
 
   test('no files import one another in a circle, but those that recurse together', () => {
     const recursion = [
       [
-        'markup/template/attributes.ts',
-        'markup/template/content.ts',
-        'markup/template/directives.ts',
-        'markup/template/use.ts',
+        'lattice/src/markup/template/attributes.ts',
+        'lattice/src/markup/template/content.ts',
+        'lattice/src/markup/template/directives.ts',
+        'lattice/src/markup/template/use.ts',
       ],
     ];
     expect(circles(({ typeOnly }) => !typeOnly)).toEqual(recursion);
@@ -141,10 +186,13 @@ describe('imports go one way', () => {
 
   test('what plans and compiles knows of what a page runs no more than the names', () => {
     const wrong = files
-      .filter((file) => /^(template|component|plan|elements\/compile)\//.test(file))
+      .filter((file) => /^lattice\/src\/(template|component|plan|elements\/compile)\//.test(file))
       .flatMap((file) =>
         imports(file)
-          .filter(({ to, typeOnly }) => !typeOnly && /^(elements\/(runtime|code)|html|tree)\//.test(to))
+          .filter(
+            ({ to, typeOnly }) =>
+              !typeOnly && /^lattice\/src\/(elements\/(runtime|code)|html|tree)\//.test(to),
+          )
           .map(({ to }) => `${file} → ${to}`),
       );
     expect(wrong).toEqual([]);
@@ -152,8 +200,8 @@ describe('imports go one way', () => {
 
   test('no file evaluates text as code, but the one that makes it of the plan', () => {
     const wrong = files.filter((file) =>
-      /\beval\(|new Function\(|Function\(['"`]/.test(readFileSync(join(source, file), 'utf8')),
+      /\beval\(|new Function\(|Function\(['"`]/.test(readFileSync(join(packages, file), 'utf8')),
     );
-    expect(wrong).toEqual(['html/code/index.ts']);
+    expect(wrong).toEqual(['lattice/src/html/code/index.ts']);
   });
 });

@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { check } from 'zesty-lattice/check';
+import { check } from 'zesty-lattice-tools/check';
 import { lattice, root } from '../cli/lattice.js';
 
 let folder: string;

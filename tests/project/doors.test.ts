@@ -1,10 +1,13 @@
 import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from 'vitest';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
-const manifest = JSON.parse(readFileSync(`${root}/package.json`, 'utf8'));
+const manifests = ['lattice', 'tools'].map((folder) => ({
+  folder: `${root}/packages/${folder}`,
+  manifest: JSON.parse(readFileSync(`${root}/packages/${folder}/package.json`, 'utf8')),
+}));
 const node = (code: string): string =>
   execFileSync('node', ['--input-type=module', '-e', code], { cwd: root, encoding: 'utf8' });
 
@@ -12,28 +15,29 @@ const node = (code: string): string =>
 const doors: Record<string, string> = {
   'zesty-lattice':
     'ComponentTree LatticeError calc component definition eachOf el event given phrase preset prop resolve share slot trusted uid whenLoaded',
-  'zesty-lattice/check': 'MissingPath SettingsError check jsonReport sarifReport textReport',
+  'zesty-lattice-tools/check': 'MissingPath SettingsError check jsonReport sarifReport textReport',
   'zesty-lattice/browser':
     'LatticeError calc component definition eachOf el elementClass event given phrase preset prop register share slot trusted uid whenLoaded',
   'zesty-lattice/elements': 'elementClass register',
-  'zesty-lattice/runtime':
+  'zesty-lattice/internal/runtime':
     'acting always anyRow anyRule attribute bind calculated changing checked choiceRule classOf classes compare comparing consuming containing dateRule define documentHtml each failing fieldFeature fieldMembers fillerMembers fillerWatch filling flagRule formSafe given guarded handed inlineStyle innerScope isFilled isFull isSomething json later leaving lending life listRule listen loading numberOf numberRule outerAttribute ownField ownerOf plain plainText plus property providing readText ready receiving recordRule restyled same schemaRule sharing sheet slotWatch styled styles svgNodes testedRule text textRule urlRule view wearing worded',
-  'zesty-lattice/markup': 'adopt catalog markupFile renderDocument',
-  'zesty-lattice/describe': 'editorData elementsManifest propsSchema tagTypes',
-  'zesty-lattice/inspect': 'inspect',
-  'zesty-lattice/testing': 'mount plainHtml readableHtml samplesOf',
-  'zesty-lattice/vite': 'default lattice',
-  'zesty-lattice/bundlers': 'esbuild rollup webpack',
-  'zesty-lattice/vite/page': 'note',
-  'zesty-lattice/vite/texts': 'reading',
+  'zesty-lattice/markup': 'catalog markupFile renderDocument',
+  'zesty-lattice-tools/adopt': 'adopt',
+  'zesty-lattice-tools/describe': 'editorData elementsManifest propsSchema tagTypes',
+  'zesty-lattice-tools/inspect': 'inspect',
+  'zesty-lattice-tools/testing': 'mount plainHtml readableHtml samplesOf',
+  'zesty-lattice-tools/vite': 'default lattice',
+  'zesty-lattice-tools/bundlers': 'esbuild rollup webpack',
+  'zesty-lattice/internal/hot': 'note',
+  'zesty-lattice/internal/page-texts': 'reading',
   'zesty-lattice/mail': 'mail renderMail renderMailAsync',
   'zesty-lattice/html':
-    'escapeAttribute escapeText provideCode renderBytes renderHtml renderHtmlAsync renderPage renderPageBytes streamHtml',
+    'escapeAttribute escapeText renderBytes renderHtml renderHtmlAsync renderPage renderPageBytes streamHtml',
 };
 
 test('an error of one copy of the library is one to the other, as where a bundler and Node find different files', () => {
   const told = node(`
-    const [one, other] = await Promise.all(['./dist/index.js', './dist/node/index.js'].map((path) => import(path)));
+    const [one, other] = await Promise.all(['./packages/lattice/dist/index.js', './packages/lattice/dist/node/index.js'].map((path) => import(path)));
     const { component, eachOf, el, LatticeError, resolve } = other;
     if (one.LatticeError === LatticeError) throw new Error('They are one copy.');
     const list = component('two-copies', { template: () => el.ul(one.eachOf('abc', (item) => el.li(item))) });
@@ -55,20 +59,34 @@ test.each(Object.entries(doors))('the built door %s opens, to just its names', (
 });
 
 test('nothing but the doors can be imported', () => {
-  const expected = Object.keys(doors).map((door) => door.replace('zesty-lattice', '.'));
-  expect(
-    Object.keys(manifest.exports)
-      .filter((key) => key !== './package.json')
-      .sort(),
-  ).toEqual(expected.sort());
+  const open = manifests.flatMap(({ manifest }) =>
+    Object.keys(manifest.exports).map((key) => key.replace('.', manifest.name)),
+  );
+  const others = [
+    'zesty-lattice/internal/*',
+    'zesty-lattice-tools/command',
+    ...manifests.map(({ manifest }) => `${manifest.name}/package.json`),
+  ];
+  expect(open.sort()).toEqual([...Object.keys(doors), ...others].sort());
   const attempt = `import('zesty-lattice/dist/index.js').then(() => console.log('open'), (e) => console.log(e.code))`;
   expect(node(attempt).trim()).toBe('ERR_PACKAGE_PATH_NOT_EXPORTED');
 });
 
+test('what the tools alone import says that it is internal', () => {
+  const folder = `${root}/packages/lattice/src/internal`;
+  const files = readdirSync(folder);
+  expect(files.length).toBeGreaterThan(5);
+  for (const file of files)
+    expect(readFileSync(`${folder}/${file}`, 'utf8')).toMatch(/^\/\/ .*No part of the public interface/);
+  const names = node(`import * as door from 'zesty-lattice/internal/plan'; console.log('planOf' in door)`);
+  expect(names.trim()).toBe('true');
+});
+
 test('every door has its types, and the built doors render', () => {
-  for (const entry of Object.values<{ types?: string }>(manifest.exports)) {
-    if (typeof entry === 'object') expect(readFileSync(`${root}/${entry.types}`, 'utf8')).toContain('export');
-  }
+  for (const { folder, manifest } of manifests)
+    for (const entry of Object.values<{ types?: string }>(manifest.exports))
+      if (entry.types && !entry.types.includes('*'))
+        expect(readFileSync(`${folder}/${entry.types}`, 'utf8')).toContain('export');
   const html =
     node(`import { component, el } from 'zesty-lattice'; import { renderHtml } from 'zesty-lattice/html';
     console.log(renderHtml(component('a-b', { template: () => el.p('hi') })))`);

@@ -22,7 +22,7 @@ export const StallSign = component('stall-sign', {
 `;
 const vite: Files = {
   'package.json': '{ "type": "module" }',
-  'vite.config.ts': `import lattice from 'zesty-lattice/vite';
+  'vite.config.ts': `import lattice from 'zesty-lattice-tools/vite';
 export default { plugins: [lattice()], build: { modulePreload: false } };
 `,
   'index.html': page,
@@ -71,7 +71,7 @@ export const Other = component('other-sign', { props: { name: prop.text() }, use
   test('fails for errors in a page that is rendered ahead', () => {
     const project = new Project({
       ...vite,
-      'vite.config.ts': `import lattice from 'zesty-lattice/vite';
+      'vite.config.ts': `import lattice from 'zesty-lattice-tools/vite';
 export default { plugins: [lattice({ prerender: true, components: ['./sign.ts'] })] };
 `,
       'index.html': page.replace('name="North"', 'nmae="North"'),

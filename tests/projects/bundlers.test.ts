@@ -49,7 +49,7 @@ register(CrateCounter);
 const configs: Readonly<Record<string, Files>> = {
   esbuild: {
     'build.js': `import { build } from 'esbuild';
-import * as lattice from 'zesty-lattice/bundlers';
+import * as lattice from 'zesty-lattice-tools/bundlers';
 const [entry, ahead] = process.argv.slice(2);
 await build({ entryPoints: [entry], outfile: 'out/main.js', bundle: true, minify: true, format: 'esm', target: 'es2022', conditions: ['production'], define: { 'process.env.NODE_ENV': '"production"' }, plugins: [lattice.esbuild({ ahead: ahead !== 'none' })] });
 `,
@@ -59,7 +59,7 @@ await build({ entryPoints: [entry], outfile: 'out/main.js', bundle: true, minify
 import { nodeResolve } from '@rollup/plugin-node-resolve';
 import terser from '@rollup/plugin-terser';
 import { rollup } from 'rollup';
-import * as lattice from 'zesty-lattice/bundlers';
+import * as lattice from 'zesty-lattice-tools/bundlers';
 const [entry, ahead] = process.argv.slice(2);
 const made = await rollup({ input: entry, plugins: [nodeResolve({ browser: true, exportConditions: ['production'] }), commonjs(), lattice.rollup({ ahead: ahead !== 'none' })] });
 await made.write({ file: 'out/main.js', format: 'es', plugins: [terser({ module: true, ecma: 2022 })] });
@@ -68,7 +68,7 @@ await made.write({ file: 'out/main.js', format: 'es', plugins: [terser({ module:
   webpack: {
     'build.js': `import { resolve } from 'node:path';
 import webpack from 'webpack';
-import * as lattice from 'zesty-lattice/bundlers';
+import * as lattice from 'zesty-lattice-tools/bundlers';
 const [entry, ahead] = process.argv.slice(2);
 webpack({ mode: 'production', target: ['web', 'es2022'], entry: resolve(entry), experiments: { outputModule: true }, output: { path: resolve('out'), filename: 'main.js', module: true, library: { type: 'module' } }, plugins: [lattice.webpack({ ahead: ahead !== 'none' })] }, (error, stats) => {
   if (error) throw error;
@@ -78,7 +78,7 @@ webpack({ mode: 'production', target: ['web', 'es2022'], entry: resolve(entry), 
   },
   vite: {
     'build.js': `import { build } from 'vite';
-import lattice from 'zesty-lattice/vite';
+import lattice from 'zesty-lattice-tools/vite';
 const [entry, ahead] = process.argv.slice(2);
 await build({ configFile: false, logLevel: 'warn', plugins: [lattice({ ahead: ahead !== 'none' })], build: { outDir: 'out', target: 'es2022', rollupOptions: { input: entry, output: { entryFileNames: 'main.js' } } } });
 `,

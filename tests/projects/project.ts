@@ -18,7 +18,7 @@ export interface Ran {
   readonly err: string;
 }
 
-/** A folder of its own outside this repository, with zesty-lattice installed from its tarball. */
+/** A folder of its own outside this repository, with both packages installed from their tarballs. */
 export class Project {
   readonly folder = mkdtempSync(join(tmpdir(), 'lattice-project-'));
 
@@ -71,8 +71,9 @@ export const patience = 300_000;
  */
 export function installed(): string {
   const states = [
-    readFileSync(join(root, 'dist/built')),
-    readFileSync(join(root, 'package.json')),
+    readFileSync(join(root, 'packages/tools/dist/built')),
+    readFileSync(join(root, 'packages/lattice/package.json')),
+    readFileSync(join(root, 'packages/tools/package.json')),
     readFileSync(join(here, 'tools/package-lock.json')),
   ];
   const state = states.reduce((hash, text) => hash.update(text), createHash('sha256')).digest('hex');
@@ -98,9 +99,11 @@ function install(home: string): void {
     const npm = (cwd: string, ...args: readonly string[]): string =>
       execFileSync('npm', args, { cwd, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'] });
     cpSync(join(here, 'tools'), home, { recursive: true });
-    const [packed] = JSON.parse(npm(root, 'pack', '--json', '--pack-destination', home));
+    const packages = ['--workspace', 'zesty-lattice', '--workspace', 'zesty-lattice-tools'];
+    const packed = JSON.parse(npm(root, 'pack', '--json', ...packages, '--pack-destination', home));
     npm(home, 'ci', ...quiet);
-    npm(home, 'install', '--no-save', ...quiet, join(home, packed.filename));
+    const files = packed.map(({ filename }: { readonly filename: string }) => join(home, filename));
+    npm(home, 'install', '--no-save', ...quiet, ...files);
     writeFileSync(join(home, 'ready'), '');
   } finally {
     rmSync(join(home, 'installing'), { recursive: true, force: true });

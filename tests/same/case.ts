@@ -1,5 +1,5 @@
 import type { Content, Expr } from 'zesty-lattice';
-import type { Accepted, StateExpr } from '../../src/template/index.js';
+import type { Accepted, StateExpr } from '../../packages/lattice/src/template/index.js';
 
 export interface Item {
   readonly id: number;

@@ -13,8 +13,8 @@ import {
   trusted,
 } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
-import { componentCore } from '../../src/component/index.js';
-import { repeatedSlots } from '../../src/plan/index.js';
+import { componentCore } from '../../packages/lattice/src/component/index.js';
+import { repeatedSlots } from '../../packages/lattice/src/plan/index.js';
 import { cases } from './cases/index.js';
 
 // What outputs once disagreed about. Most of it is a case, or several, that all of them are held against.

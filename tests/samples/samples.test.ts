@@ -2,14 +2,14 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, onTestFinished, test } from 'vitest';
 import { component, el, prop } from 'zesty-lattice';
-import { check } from 'zesty-lattice/check';
 import { renderHtml } from 'zesty-lattice/html';
-import { samplesOf } from 'zesty-lattice/testing';
+import { check } from 'zesty-lattice-tools/check';
+import { samplesOf } from 'zesty-lattice-tools/testing';
 import { DialogBox } from '../../examples/orchard/components/dialog-box.js';
 import { PriceTag } from '../../examples/orchard/components/price-tag.js';
 import { TastingTable } from '../../examples/orchard/components/tasting-table.js';
 import { VarietyCard } from '../../examples/orchard/components/variety-card.js';
-import { textSamples } from '../../src/samples/index.js';
+import { textSamples } from '../../packages/tools/src/samples/index.js';
 import { lattice, root } from '../cli/lattice.js';
 
 describe('samples in a file of HTML text', () => {

@@ -1,8 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { build } from 'vite';
-import { lattice } from '../../src/vite/index.js';
-
-const source = (path: string): string => fileURLToPath(new URL(`../../src/${path}`, import.meta.url));
+import { lattice } from '../../packages/tools/src/vite/index.js';
+import { sourceAliases } from './sources.js';
 
 /** Bundles a module for the browser, with the library's own sources behind its doors. */
 export async function bundle(
@@ -27,25 +26,7 @@ export async function bundle(
         ),
     logLevel: 'error',
     define: { 'process.env.NODE_ENV': JSON.stringify(options.production ? 'production' : 'development') },
-    resolve: {
-      alias: [
-        {
-          find: '#look',
-          replacement: source(`elements/runtime/first-look${options.production ? '-none' : ''}.ts`),
-        },
-        {
-          find: '#dev',
-          replacement: source(options.production ? 'problem/production.ts' : 'problem/dev.ts'),
-        },
-        { find: '#markup', replacement: source('markup/page-none.ts') },
-        { find: /^zesty-lattice\/runtime$/, replacement: source('elements/runtime/index.ts') },
-        { find: /^zesty-lattice\/testing$/, replacement: source('testing/page.ts') },
-        { find: /^zesty-lattice\/markup$/, replacement: source('markup/page.ts') },
-        { find: /^zesty-lattice\/vite\/texts$/, replacement: source('markup/page-texts.ts') },
-        { find: /^zesty-lattice$/, replacement: source('index.ts') },
-        { find: /^zesty-lattice\/(\w+)$/, replacement: source('$1/index.ts') },
-      ],
-    },
+    resolve: { alias: sourceAliases('page', options.production) },
     build: {
       write: false,
       minify: options.minify ?? false,

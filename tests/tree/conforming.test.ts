@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { type Content, component, el, given, prop, resolve, slot } from 'zesty-lattice';
-import { componentProblems } from '../../src/check/components.js';
-import { componentCore } from '../../src/component/index.js';
+import { componentCore } from '../../packages/lattice/src/component/index.js';
+import { componentProblems } from '../../packages/tools/src/check/components.js';
 
 // What the standards forbid, and a parser keeps, is told of templates too: by the tree that they come to.
 

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { type AnyComponent, component, el, given, prop, resolve, slot, type Use } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
-import { componentCore } from '../../src/component/index.js';
-import { compileComponent } from '../../src/elements/compile/component.js';
+import { componentCore } from '../../packages/lattice/src/component/index.js';
+import { compileComponent } from '../../packages/lattice/src/elements/compile/component.js';
 
 /** Components that each may hold any of the others. */
 function blocks(count: number, isLive = false): readonly AnyComponent[] {

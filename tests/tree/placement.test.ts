@@ -2,9 +2,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
 import { type Content, component, el, given, LatticeError, resolve, slot, type Use } from 'zesty-lattice';
-import { check } from 'zesty-lattice/check';
-import { editorData, elementsManifest } from 'zesty-lattice/describe';
 import { renderHtml } from 'zesty-lattice/html';
+import { check } from 'zesty-lattice-tools/check';
+import { editorData, elementsManifest } from 'zesty-lattice-tools/describe';
 import { root } from '../cli/lattice.js';
 
 // A board holds rows; so does whatever calls itself a board. A fair page stands on a page alone.

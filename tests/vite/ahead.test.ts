@@ -61,8 +61,8 @@ async function builtFrom(
   folder = root,
 ): Promise<Built> {
   const { lattice } = (await import(
-    join(root, 'dist/node/vite.js')
-  )) as typeof import('../../src/vite/index.js');
+    join(root, 'packages/tools/dist/node/vite.js')
+  )) as typeof import('../../packages/tools/src/vite/index.js');
   const lines: string[] = [];
   const logger = createLogger('silent');
   const tell = (line: string): number => lines.push(line);
@@ -461,8 +461,8 @@ export const red = Lamp({ tone: 'red' });`,
 test.runIf(isLong)('a build that watches its files follows changes of whatever was drawn upon', async () => {
   const folder = mkdtempSync(join(root, 'out-ahead-'));
   const { lattice } = (await import(
-    join(root, 'dist/node/vite.js')
-  )) as typeof import('../../src/vite/index.js');
+    join(root, 'packages/tools/dist/node/vite.js')
+  )) as typeof import('../../packages/tools/src/vite/index.js');
   const files: Files = {
     'main.ts': `import { register } from 'zesty-lattice/elements';\nimport { Stall } from './stall.ts';\nregister(Stall);\n`,
     'stall.ts': `import { component, el, prop } from 'zesty-lattice';

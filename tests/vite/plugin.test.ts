@@ -61,8 +61,8 @@ const edit = (name: string, from: string, to: string): void => {
 async function config(): Promise<InlineConfig> {
   // The built package, as its users have it.
   const { default: lattice } = (await import(
-    join(root, 'dist/node/vite.js')
-  )) as typeof import('../../src/vite/index.js');
+    join(root, 'packages/tools/dist/node/vite.js')
+  )) as typeof import('../../packages/tools/src/vite/index.js');
   return {
     root: folder,
     configFile: false,
@@ -74,8 +74,8 @@ async function config(): Promise<InlineConfig> {
         'zesty-lattice',
         'zesty-lattice/elements',
         'zesty-lattice/markup',
-        'zesty-lattice/vite/page',
-        'zesty-lattice/vite/texts',
+        'zesty-lattice/internal/hot',
+        'zesty-lattice/internal/page-texts',
       ],
     },
     build: { target: 'es2022', minify: false },
@@ -399,7 +399,7 @@ describe('when building', () => {
   test('pages are rendered ahead, all else stays, and the bundle carries the files without a file system', async () => {
     for (const [name, text] of Object.entries(files)) change(name, text);
     await build({ ...(await config()), logLevel: 'error' });
-    const html = readFileSync(join(folder, 'dist/index.html'), 'utf8');
+    const html = readFileSync(join(folder, 'packages/lattice/dist/index.html'), 'utf8');
     expect(html).toContain('<!-- counted by hand -->');
     expect(html).toContain('<stall-count label="Crates" class="wide"><template shadowrootmode="open">');
     expect(html).toContain('<p>Stall North<i><b>open</b></i></p>');
@@ -413,8 +413,8 @@ describe('when building', () => {
 
   test('a markupFile whose path is not written out is refused with its place', async () => {
     const { textFiles } = (await import(
-      '../../src/vite/text-files.js'
-    )) as typeof import('../../src/vite/text-files.js');
+      '../../packages/tools/src/vite/text-files.js'
+    )) as typeof import('../../packages/tools/src/vite/text-files.js');
     expect(textFiles().name).toContain('zesty-lattice');
     change(
       'main.ts',

@@ -57,7 +57,7 @@ const run = (file: string, ...flags: string[]): string[] =>
     .split('\n');
 
 async function built(outDir: string, ahead: boolean, minify: boolean): Promise<void> {
-  const { lattice } = await import('zesty-lattice/vite');
+  const { lattice } = await import('zesty-lattice-tools/vite');
   await build({
     configFile: false,
     root: folder,

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { resolve } from 'zesty-lattice';
-import { readableHtml, samplesOf } from 'zesty-lattice/testing';
+import { readableHtml, samplesOf } from 'zesty-lattice-tools/testing';
 import { FairBoard, StallCard } from './components.js';
 
 test('a board shows its stalls', () => {

@@ -1,2 +1,2 @@
-import 'zesty-lattice/inspect';
+import 'zesty-lattice-tools/inspect';
 import './main.js';

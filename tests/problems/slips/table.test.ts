@@ -3,8 +3,8 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { basename, join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { type AnyComponent, LatticeError, type Problem, resolve } from 'zesty-lattice';
-import { check } from 'zesty-lattice/check';
 import { renderHtml } from 'zesty-lattice/html';
+import { check } from 'zesty-lattice-tools/check';
 import { root } from '../../cli/lattice.js';
 import { type Slip, slips } from './cases.js';
 

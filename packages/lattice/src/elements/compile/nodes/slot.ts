@@ -1,0 +1,100 @@
+import type { PlanFill, PlanSlot } from '../../../plan/index.js';
+import { blankSlot, ExprCore, operand } from '../../../template/index.js';
+import { buildAttributes } from '../attributes.js';
+import { call } from '../call.js';
+import { maskOf } from '../dependencies.js';
+import { type Level, type Spot, viewOf } from '../level.js';
+import { type Around, StaticElement } from '../static.js';
+import { type CompiledView, own } from '../view.js';
+import { placeGiven } from './given.js';
+
+/**
+ * A slot: of the element itself it is the browser's own `slot`; of a component within, the content given to it stands
+ * there, or the fallback.
+ */
+export function buildSlot(node: PlanSlot, parent: Around, view: CompiledView, spot: Spot): void {
+  const { level } = spot;
+  const { common } = view;
+  if (!level.use)
+    return node.hands ? buildHanded(node, parent, view, spot) : buildOwn(node, parent, view, spot);
+  const fill = level.use.node.fills[node.slot];
+  if (!fill || (fill.data === undefined && fill.block.filled === false))
+    return common.nodes(node.fallback.nodes, parent, view, spot);
+  const { owner } = level.use;
+  const inside: Spot = {
+    ...spot,
+    level: owner,
+    depth: level.use.depth + (fill.data === undefined ? 0 : 1),
+  };
+  if (fill.data !== undefined) return buildReceiving(node, fill, fill.data, parent, view, spot, inside);
+  const { filled } = fill.block;
+  if (typeof filled === 'boolean') return common.nodes(fill.block.nodes, parent, view, inside);
+  const [fallback, content] = [viewOf(node.fallback, common, spot), viewOf(fill.block, common, inside)];
+  placeGiven(filled, owner, fallback, content, parent, view);
+}
+
+function buildOwn(node: PlanSlot, parent: Around, view: CompiledView, spot: Spot): void {
+  const slot = view.add(parent, new StaticElement('slot'));
+  if (node.name !== 'default') slot.attributes.set('name', node.name);
+  else if (node.fallback.nodes.length > 0) leaveOutBlanks(slot, view, spot);
+  view.common.nodes(node.fallback.nodes, slot, view, spot);
+}
+
+/** Takes white space alone away from a default slot, which would show it in place of its fallback. */
+function leaveOutBlanks(slot: StaticElement, view: CompiledView, { level }: Spot): void {
+  view.common.leavesOutBlanks = true;
+  const test = new ExprCore({ op: 'filled', slot: blankSlot, index: level.component.slots.names.length });
+  const value = new ExprCore({
+    op: 'choice',
+    test,
+    holds: operand(blankSlot),
+    otherwise: operand(undefined),
+  });
+  buildAttributes([{ kind: 'value', key: 'name', name: 'name', rule: 'plain', value }], slot, view, level);
+}
+
+/** A slot of the element itself that hands data: functions of the page, or of whoever uses it, fill it. */
+function buildHanded(node: PlanSlot, parent: Around, view: CompiledView, spot: Spot): void {
+  const { level } = spot;
+  const mask = maskOf(node.data, level) | level.dependencies.of(`slot ${node.name}`);
+  const mark = view.mark(parent);
+  const fallback = view.common.view(node.fallback.nodes, spot);
+  view.note(own(level, mask));
+  const reads = view.noteViews(fallback);
+  view.part(
+    mark,
+    call('handed', node.name, node.data, mask, level.index, fallback, reads, spot.depth, node.number),
+  );
+}
+
+/** Content that takes what the slot hands over. */
+function buildReceiving(
+  node: PlanSlot,
+  { block }: PlanFill,
+  local: number,
+  parent: Around,
+  view: CompiledView,
+  { level, depth }: Spot,
+  inside: Spot,
+): void {
+  const owner: Level = inside.level;
+  const mark = view.mark(parent);
+  const content = view.common.view(block.nodes, inside);
+  const reads = view.noteViews(content);
+  const mask = maskOf(node.data, level);
+  view.note(own(level, mask));
+  const of = {
+    data: node.data,
+    mask,
+    localMask: owner.dependencies.of(`local ${local}`),
+    level: level.index,
+    owner: owner.index,
+    number: node.number,
+    depth,
+    ownerDepth: inside.depth,
+    local,
+    content,
+    reads,
+  };
+  view.part(mark, call('receiving', of));
+}

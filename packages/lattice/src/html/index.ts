@@ -1,0 +1,5 @@
+export { escapeAttribute, escapeText } from './escape.js';
+export type { LoadOptions } from './late/loads.js';
+export { type LateOptions, renderHtmlAsync, type StreamOptions, streamHtml } from './late/render.js';
+export { type PageOptions, renderPage, renderPageBytes } from './page.js';
+export { type RenderOptions, renderBytes, renderHtml } from './render.js';

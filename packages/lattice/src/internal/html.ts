@@ -1,0 +1,8 @@
+// Writing of HTML text, for `zesty-lattice-tools` of the same version. No part of the public interface: it changes without notice.
+
+export { codeAhead, codeOf } from '../html/code/ahead.js';
+export { provideCode } from '../html/code/index.js';
+export { reached, waits } from '../html/facts.js';
+export * from '../html/index.js';
+export { mailText } from '../html/mail.js';
+export { type PrettyPart, pretty, prettyLines, withoutMarks } from '../html/pretty.js';

@@ -1,0 +1,433 @@
+import type { Severity } from './problem.js';
+
+/** How one code is worded: the message says what is wrong, the hint what to write instead. */
+interface Entry<Facts> {
+  readonly severity: Severity;
+  /** `inText`: what it is about is written as HTML text, and the words are too. */
+  say(facts: Facts, inText: boolean): readonly [message: string, hint: string];
+}
+
+function error<Facts>(say: Entry<Facts>['say']): Entry<Facts> {
+  return { severity: 'error', say };
+}
+
+function warning<Facts>(say: Entry<Facts>['say']): Entry<Facts> {
+  return { severity: 'warning', say };
+}
+
+/** Every problem's words, by its code. `docs/problems.md` has the same entries, and a test holds both together. */
+export const words = {
+  'name-invalid': error<{ name: string; why: string; better: string }>(({ name, why, better }) => [
+    `"${name}" cannot be a component's name: ${why}.`,
+    `A page takes tag names in lower case with a hyphen, such as "${better}".`,
+  ]),
+  'definition-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [fault, hint]),
+  'call-invalid': error<{ name: string; fault: string; hint: string }>(({ name, fault, hint }) => [
+    `${name} ${fault}.`,
+    hint,
+  ]),
+  'name-taken': error<{ name: string; by?: string }>(({ name, by = '' }) => [
+    `The name "${name}" stands for two different components${by}.`,
+    'Give one of them another name; a page can have only one element of each name.',
+  ]),
+  'prop-missing': error<{ component: string; prop: string; expected: string }>(
+    ({ component, prop, expected }, inText) => [
+      `${component} needs its prop "${prop}", and it was not given.`,
+      `Give it ${expected}: ${inText ? `${kebab(prop)}="…"` : `{ ${prop}: … }`}. If it may be left out, declare it with .optional() or .fallback(value).`,
+    ],
+  ),
+  'prop-invalid': error<{ component: string; prop: string; fault: string }>(({ component, prop, fault }) => [
+    `The prop "${prop}" of ${component} ${fault}${/[.?]$/.test(fault) ? '' : '.'}`,
+    'Give a value of the declared kind, or change the kind where the component declares the prop.',
+  ]),
+  'prop-misfit': error<{
+    component: string;
+    prop: string;
+    expected: string;
+    written: string;
+    is: string;
+    always: boolean;
+  }>(({ component, prop, expected, written, is, always }) => [
+    `The prop "${prop}" of ${component} takes ${expected}, and is given ${written}, which ${always ? 'is' : 'may be'} ${is}.`,
+    always
+      ? 'Give a value of the declared kind, or change the kind where the component declares the prop.'
+      : `Say what to give then: ${written} ?? …, or put a condition around it. Or let the prop be left out: .optional().`,
+  ]),
+  'props-misplaced': error<{ component: string; got: string }>(({ component, got }) => [
+    `${component} takes its props first, as a record, and got ${got}.`,
+    'Content comes behind them: Name({ … }, content), or Name({}, content) where no prop is given.',
+  ]),
+  'prop-unknown': error<{ component: string; prop: string; hint: string; read?: boolean }>(
+    ({ component, prop, hint, read }) => [
+      read
+        ? `The template of ${component} reads props.${prop}, which it does not declare.`
+        : `${component} was given "${prop}", which is not one of its props.`,
+      `${hint} Or declare it: props: { ${identifier(prop)}: prop.text() }.`,
+    ],
+  ),
+  'slot-missing': error<{ component: string; slot: string }>(({ component, slot }, inText) => [
+    `${component} needs content in its slot "${slot}", and none was given.`,
+    inText
+      ? slot === 'default'
+        ? `Put content between <${component}> and </${component}>.`
+        : `Put an element with slot="${slot}" between its tags, or <template slot="${slot}">…</template>.`
+      : slot === 'default'
+        ? 'Give content after the props.'
+        : `Give it by name: { ${identifier(slot)}: … }.`,
+  ]),
+  'slot-unknown': error<{ component: string; slot: string; hint: string; read?: boolean }>(
+    ({ component, slot, hint, read }) => [
+      read
+        ? `The template of ${component} places slots.${slot}, which it does not declare.`
+        : `${component} was given content for the slot "${slot}", which it does not have.`,
+      `${hint} Or declare it: slots: { ${identifier(slot)}: slot() }.`,
+    ],
+  ),
+  'slot-untaken': error<{ component: string; hint: string }>(({ component, hint }) => [
+    `${component} was given content, and has no default slot to take it.`,
+    `${hint} Or declare one: slots: { default: slot() }, and place it with slots.default().`,
+  ]),
+  'slot-unplaced': warning<{ component: string; slot: string }>(({ component, slot }, inText) => [
+    `${component} declares the slot "${slot}" and its template places it nowhere, so content for it would not show.`,
+    `Place it with ${inText ? `<slot${slot === 'default' ? '' : ` name="${slot}"`}></slot>` : `slots.${slot}()`}, or take the declaration out.`,
+  ]),
+  'slot-repeated': error<{ component: string; slot: string; repeats: boolean }>(
+    ({ component, slot, repeats }) => [
+      repeats
+        ? `${component} places its slot "${slot}" in rows, and an element can show what is given to a slot only once.`
+        : `${component} places its slot "${slot}" twice, and an element can show what is given to a slot only once.`,
+      'Place it once, in two branches of one condition, or hand the content over as a prop. As plain HTML text it works.',
+    ],
+  ),
+  'slot-misfit': error<{ component: string; slot: string; hands: boolean }>(
+    ({ component, slot, hands }, inText) => [
+      hands
+        ? `The slot "${slot}" of ${component} hands data to its content, and was given plain content.`
+        : `The slot "${slot}" of ${component} takes plain content, and was given a function.`,
+      hands
+        ? inText
+          ? `Write <template slot="${slot}" as="data">…</template> around it.`
+          : `Give a function: { ${identifier(slot)}: (data) => … }.`
+        : inText
+          ? 'Take as="…" out: nothing is handed over.'
+          : 'Give the content itself, without a function around it.',
+    ],
+  ),
+  'component-unknown': error<{ name: string; hint: string }>(({ name, hint }) => [
+    `Nothing defines a component "${name}".`,
+    hint,
+  ]),
+  'component-misplaced': error<{ component: string; place: string; hint: string }>(
+    ({ component, place, hint }) => [`<${component}> stands ${place}, where it may not be used.`, hint],
+  ),
+  'component-cycle': error<{ path: string }>(({ path }, inText) => [
+    `A component contains itself without end: ${path}.`,
+    `Put the inner use under ${inText ? '<template given="…"> or <template each-of="…">' : 'given(…) or eachOf(…)'}, so that it ends when there is nothing more to show.`,
+  ]),
+  'value-used-early': error<{ name: string; how: string; method?: string | undefined }>(
+    ({ name, how, method }) => [
+      `${name} was ${how} while the template ran, but its value is known only at render time.`,
+      earlyHint(name, how, method),
+    ],
+  ),
+  'value-unplaced': error<{ name: string }>(({ name }) => [
+    `${name} was read in the template and then placed nowhere.`,
+    `A plain "if" or "? :" cannot test it: write given(${name}, …, …) or calc(${name}, (value) => …). If it is not needed, do not read it.`,
+  ]),
+  'template-failed': error<{ name: string; reason: string }>(({ name, reason }) => [
+    `The template of ${name} stopped with an error: ${reason}.`,
+    /Cannot read properties of undefined/.test(reason)
+      ? 'A template runs once, with expressions instead of values. Something that it reads is not there: see the line.'
+      : 'A template runs once, with expressions instead of values: what needs a value goes into calc(…) or a handler.',
+  ]),
+  'content-not-allowed': error<{ what: string; place: string; hint: string }>(({ what, place, hint }) => [
+    `${what} cannot stand ${place}.`,
+    hint,
+  ]),
+  'tag-unknown': error<{ tag: string; hint: string }>(({ tag, hint }) => [
+    `There is no element <${tag}>.`,
+    hint,
+  ]),
+  'element-misplaced': warning<{ tag: string; place: string; hint: string }>(({ tag, place, hint }) => [
+    `<${tag}> stands ${place}, where the HTML standard does not let it.`,
+    hint,
+  ]),
+  'element-missing': warning<{ tag: string; child: string; link: string }>(({ tag, child, link }) => [
+    `<${tag}> has no <${child}> as its first element.`,
+    `Put one there (${link}).`,
+  ]),
+  'frame-unnamed': warning<Record<never, never>>(() => [
+    'An <iframe> has no title.',
+    'Say what it shows: title="…" (https://www.w3.org/TR/WCAG22/#name-role-value).',
+  ]),
+  'attribute-misleading': warning<{ attribute: string; tag: string }>(({ attribute, tag }, inText) => [
+    `<${tag}> has ${attribute}="false", which counts as set: this attribute holds by being there, whatever its value.`,
+    `Leave ${attribute} out. Where it depends on something, give it ${inText ? `a value that is true or false: ${attribute}="{{ … }}"` : 'true or false, or an expression that is'}.`,
+  ]),
+  'attribute-value-unknown': warning<{ attribute: string; tag: string; text: string; hint: string }>(
+    ({ attribute, tag, text, hint }) => [
+      `<${tag}> has ${attribute}=${JSON.stringify(text)}, which is none of its values.`,
+      hint,
+    ],
+  ),
+  'label-unbound': warning<Record<never, never>>(() => [
+    'A <label> names no control, and has none in it: nobody hears what it says.',
+    'Put the control into it, or name it: for="…" with the control’s id. Words that label no control are a <span>.',
+  ]),
+  'text-escaped': warning<{ written: string; sign: string }>(({ written, sign }) => [
+    `The text ${written} is shown as it stands: in a function text is no HTML.`,
+    `Write the sign itself, ${sign}.`,
+  ]),
+  'attribute-unknown': warning<{ attribute: string; tag: string; hint: string }>(
+    ({ attribute, tag, hint }) => [
+      `<${tag}> has no attribute "${attribute}".`,
+      `${hint} An attribute of your own starts with data-.`.trimStart(),
+    ],
+  ),
+  'attribute-invalid': error<{ attribute: string; tag: string; fault: string; hint: string }>(
+    ({ attribute, tag, fault, hint }) => [`The attribute ${attribute} of <${tag}> ${fault}.`, hint],
+  ),
+  'attribute-unsafe': error<{ attribute: string; tag: string; fault: string; hint: string; event?: string }>(
+    ({ attribute, tag, fault, hint, event }, inText) => [
+      `The attribute ${attribute} of <${tag}> ${fault}.`,
+      event === undefined
+        ? hint
+        : `Name a handler: ${inText ? `handles="${event}: …"` : `on: { ${identifier(event)}: handlers.… }`}.`,
+    ],
+  ),
+  'markup-missing': error<{ component: string }>(({ component }) => [
+    `${component} has its template as HTML text, and nothing here can read it.`,
+    "In a page, import 'zesty-lattice/markup' once; the Vite plugin does so by itself.",
+  ]),
+  'markup-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
+  'tag-unclosed': error<{ tag: string; before: string }>(({ tag, before }) => [
+    before === ''
+      ? `<${tag}> is opened here and never closed.`
+      : `<${tag}> is opened here and not closed before ${before}.`,
+    `Write </${tag}> where it ends.`,
+  ]),
+  'tag-unfinished': error<{ tag: string }>(({ tag }) => [
+    `The tag of <${tag}> begins here and does not end.`,
+    'Close it with ">"; if it has attributes, close their quotes too.',
+  ]),
+  'quote-unclosed': error<{ attribute: string; quote: string }>(({ attribute, quote }) => [
+    `The value of ${attribute} begins here, and its quote is not closed.`,
+    `Close it with another ${quote} where the value ends.`,
+  ]),
+  'comment-unclosed': error<Record<never, never>>(() => [
+    'A comment begins here, and is not closed.',
+    'Close it with --> where it ends.',
+  ]),
+  'tag-self-closed': error<{ tag: string }>(({ tag }) => [
+    `<${tag} /> does not close itself: HTML reads it as an opening tag.`,
+    `Write <${tag}></${tag}>.`,
+  ]),
+  'tag-stray': error<{ tag: string; isVoid: boolean }>(({ tag, isVoid }) => [
+    isVoid
+      ? `</${tag}> ends an element that has no end tag.`
+      : `</${tag}> ends nothing: no <${tag}> is open here.`,
+    isVoid ? `Write <${tag}> alone.` : `Take it out, or open <${tag}> before it.`,
+  ]),
+  'tag-crossed': error<{ tag: string; outer: string }>(({ tag, outer }) => [
+    `<${tag}> is opened inside <${outer}> and closed outside of it.`,
+    `Close </${tag}> before </${outer}>.`,
+  ]),
+  'attribute-doubled': error<{ attribute: string }>(({ attribute }) => [
+    `The attribute "${attribute}" stands twice in one tag, and the second is dropped.`,
+    'Take one of them out.',
+  ]),
+  'hole-misplaced': error<{ place: string; hint: string }>(({ place, hint }) => [
+    `A hole {{ … }} cannot stand ${place}.`,
+    hint,
+  ]),
+  'event-misspelt': warning<{ event: string; tag: string; near: string }>(({ event, tag, near }) => [
+    `<${tag}> listens to "${event}", which no element sends.`,
+    `Did you mean "${near}"?`,
+  ]),
+  'expression-invalid': error<{ expression: string; fault: string; hint: string }>(
+    ({ expression, fault, hint }) => [`The expression "${clipped(expression)}" ${fault}.`, hint],
+  ),
+  'name-unknown': error<{ what: string; name: string; hint: string }>(({ what, name, hint }) => [
+    `There is no ${what} "${name}" here.`,
+    hint,
+  ]),
+  'directive-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
+  'component-unused': warning<{ component: string; file: string }>(({ component, file }) => [
+    `${component} is defined in ${file} and used nowhere.`,
+    'Use it, or take it out. A page’s own component is exported as the default of its module.',
+  ]),
+  'prop-unread': warning<{ component: string; prop: string }>(({ component, prop }, inText) => [
+    `${component} declares the prop "${prop}" and reads it nowhere.`,
+    `Place it in the template with ${inText ? `{{ ${prop} }}` : `props.${prop}`}, or take the declaration out.`,
+  ]),
+  'heading-skipped': warning<{ tag: string; after: string; better: string }>(({ tag, after, better }) => [
+    after === ''
+      ? `The first heading of the page is <${tag}>.`
+      : `<${tag}> follows ${after} and skips a level.`,
+    `Use ${better}, and give it its size with a class.`,
+  ]),
+  'image-unnamed': error<{ src: string }>(({ src }) => [
+    `The image "${src}" has no alt text.`,
+    'Say what it shows: alt="…"; for one that only decorates, alt="".',
+  ]),
+  'module-failed': error<{ reason: string }>(({ reason }) => [
+    `The module stopped with an error while it was loaded: ${reason}`.replace(/\.?$/, '.'),
+    'A module of components should only define them; start servers and the like in another.',
+  ]),
+  'adopt-failed': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
+  'list-invalid': error<{ name: string; got: string }>(({ name, got }, inText) => [
+    `${inText ? '<template each-of>' : 'eachOf'} was given ${name}, and got ${got} where a list belongs.`,
+    'Give it a list; a list that may be missing counts as empty.',
+  ]),
+  'id-doubled': error<{ id: string; times: string; places?: readonly string[] }>(
+    ({ id, places = [], times }, inText) => {
+      const made = `uid('${id.replace(/[^A-Za-z]+.*/, '') || 'part'}')`;
+      return [
+        `The id "${id}" stands ${times} on the page${places.length > 1 ? `: in ${places.join(', and in ')}` : ''}.`,
+        `An id may stand once. In a component that is used more than once, make it with ${inText ? `id="{{ ${made} }}"` : made}; where a prop hands it in, give each use another.`,
+      ];
+    },
+  ),
+  'reference-dangling': warning<{ attribute: string; id: string; tag: string; hint: string }>(
+    ({ attribute, id, tag, hint }) => [
+      `${attribute}="${id}" of <${tag}> points to no element on the page.`,
+      hint,
+    ],
+  ),
+  'id-unreachable': warning<{ what: string; component: string; why: string }>(({ what, component, why }) => [
+    `${what}, which is an element in the page${why}: ids and links do not reach into its shadow root, or out of it.`,
+    `Put both into one component, pass the element to a slot of <${component}>, or render without elements.`,
+  ]),
+  'styles-invalid': error<{ component: string; fault: string; hint: string }>(
+    ({ component, fault, hint }) => [`The styles of ${component} ${fault}.`, hint],
+  ),
+  'key-doubled': error<{ key: string; list: string }>(({ key, list }) => [
+    `Two rows of ${list} have the key ${key}.`,
+    key === 'undefined'
+      ? 'No item has the field that is named as the key: name another one, key: "id".'
+      : 'Give the rows a key that differs for each item.',
+  ]),
+  'key-missing': warning<{ component: string; list: string }>(({ component, list }, inText) => [
+    `${component} shows ${list} in rows with controls, and the rows have no key: where the list changes, what is typed and where the focus is may come to stand in another row.`,
+    inText
+      ? 'Name a field that differs for each item: <template each-of="…" key="id">.'
+      : "Name a field that differs for each item: eachOf(list, (item) => …, { key: 'id' }).",
+  ]),
+  'markup-differs': warning<{ component: string; how: string }>(({ component, how }) => [
+    `The markup that was sent for ${component} is not what it shows now: ${how}.`,
+    'It was put right. Render with the same props and data on both sides, and without values that differ each time.',
+  ]),
+  'markup-unread': warning<{ component: string; what: string; hint: string }>(({ component, what, hint }) => [
+    `${component} ${what}, which its element does not take.`,
+    hint,
+  ]),
+  'provider-unregistered': warning<{ component: string; share: string; tag: string }>(
+    ({ component, share, tag }) => [
+      `${component} reads "${share}", provided by <${tag}>, which nothing registers. It stays as the server wrote it.`,
+      `Register the component of <${tag}> in this page, too.`,
+    ],
+  ),
+  'update-loop': error<{ component: string; prop: string }>(({ component, prop }) => [
+    `${component} was changed 100 times in one turn, each time because of the change before. "${prop}" now stays as it is.`,
+    `Look for a reaction, an event or shared data that changes "${prop}" whenever it has changed.`,
+  ]),
+  'too-deep': error<{ where: string }>(({ where }) => [
+    `What stands in ${where === '' ? 'it' : where} is nested deeper than it can be followed.`,
+    'About 500 levels can be. Look for data or content that holds itself; else take it apart, or render parts of it.',
+  ]),
+  'file-missing': error<{ what: string; file: string; reason: string; hint: string }>(
+    ({ what, file, reason, hint }) => [`${what} is the file ${file}, which cannot be read: ${reason}.`, hint],
+  ),
+  'file-unread': error<{ path: string; module: string }>(({ path, module }) => [
+    `markupFile was asked for ${path} by ${module}, and a page cannot read files.`,
+    "Build with a plugin that puts the text in its place: 'zesty-lattice-tools/vite', or one of 'zesty-lattice-tools/bundlers'.",
+  ]),
+  'element-unregistered': warning<{ name: string }>(({ name }) => [
+    `The page has a <${name}>, and no element of that name is registered.`,
+    "Register it: import { register } from 'zesty-lattice/elements'; register(Name). Or render the page ahead.",
+  ]),
+  'load-failed': error<{ component: string; reason: string }>(({ component, reason }) => [
+    `The data of ${component} could not be loaded: ${reason.replace(/\.$/, '')}.`,
+    'Show it: whenLoaded(data, { …, failed: (fault) => … }), or give the component an onFailure.',
+  ]),
+  'async-needed': error<{ what: string }>(({ what }) => [
+    `${what}, and this rendering does not wait for anything.`,
+    'Render with await renderHtmlAsync(…) or streamHtml(…). As elements that load in the page: { loads: "in-page" }.',
+  ]),
+  'tree-cut': warning<{ most: number; left: number }>(({ most, left }) => [
+    `The tree has more than ${most.toLocaleString('en')} uses: ${left.toLocaleString('en')} of them were not followed.`,
+    'Each component was followed at least once. Components that may hold one another in any order make such trees; check them apart.',
+  ]),
+  'mail-unfit': warning<{ fault: string; hint: string }>(({ fault, hint }) => [`The mail ${fault}.`, hint]),
+  'row-invalid': error<{ fault: string }>(({ fault }) => [
+    `The row ${fault}.`,
+    'A row is a record of props: in NDJSON one JSON record a line, in CSV a line below the line of names.',
+  ]),
+  'page-unwritten': error<{ reason: string }>(({ reason }) => [
+    `The page could not be written: ${reason.replace(/\.$/, '')}.`,
+    'Make sure that the folder can be written to, and that the component’s own functions take every row.',
+  ]),
+  'handler-failed': error<{ component: string; handler: string; reason: string }>(
+    ({ component, handler, reason }) => [
+      `The handler "${handler}" of ${component} stopped with an error: ${reason}.`,
+      /read only property|not extensible/.test(reason)
+        ? 'The state is not changed in place: give back what changes, return { count: state.count + 1 }.'
+        : 'The element stays as it was before. Catch in the handler what can go wrong, and show it by the state.',
+    ],
+  ),
+  'state-changed-in-place': error<{ component: string; handler: string; field: string; isList: boolean }>(
+    ({ component, handler, field, isList }) => [
+      `The handler "${handler}" of ${component} changes state.${field} in place, so that nothing that shows it is updated.`,
+      isList
+        ? `Give back another list: return { ${field}: [...state.${field}, item] }.`
+        : `Give back another record: return { ${field}: { ...state.${field}, … } }.`,
+    ],
+  ),
+  'samples-unread': error<{ name: string }>(({ name }) => [
+    `It is not known which module makes ${name}, so its samples cannot be found.`,
+    'Lines are remembered while developing: leave out NODE_ENV=production in tests.',
+  ]),
+  'policy-forbidden': error<{ reason: string }>(({ reason }) => [
+    `The page’s rules for Trusted Types refuse the policy "zesty-lattice": ${reason.replace(/\.$/, '')}.`,
+    "Allow it in the header Content-Security-Policy: trusted-types zesty-lattice; with two copies of this library on the page, add 'allow-duplicates'.",
+  ]),
+  'value-not-json': error<{ name: string; fault: string }>(({ name, fault }) => [
+    `${name} ${fault}.`,
+    'Hand on plain data: give a BigInt as text, and name what stands around by its id instead of holding it.',
+  ]),
+  'value-failed': error<{ name: string; reason: string }>(({ name, reason }) => [
+    `${name} stopped with an error: ${reason}.`,
+    'Make the function take every value that its inputs can have.',
+  ]),
+} as const;
+
+export type Words = typeof words;
+
+export type ProblemCode = keyof Words;
+
+function clipped(text: string): string {
+  const line = text.trim().replace(/\s+/g, ' ');
+  return line.length > 60 ? `${line.slice(0, 59)}…` : line;
+}
+
+/** A prop's name as its attribute. */
+function kebab(prop: string): string {
+  return prop.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
+}
+
+function identifier(name: string): string {
+  return /^[A-Za-z_$][\w$]*$/.test(name) ? name : `'${name}'`;
+}
+
+function earlyHint(name: string, how: string, method: string | undefined): string {
+  if (method !== undefined && /^(map|forEach|flatMap)$/.test(method)) {
+    return `Write eachOf(${name}, (item) => …) to repeat content for a list.`;
+  }
+  if (method !== undefined) return `Write calc(${name}, (value) => value.${method}(…)).`;
+  if (how.startsWith('used as text')) {
+    return `Place it as it is, join text with phrase\`… \${${name}}\`, or calculate with calc(${name}, (value) => …).`;
+  }
+  if (how.startsWith('walked') || how.startsWith('spread')) return `Write eachOf(${name}, (item) => …).`;
+  if (how.startsWith('changed')) return 'State changes only in a handler, by what it returns.';
+  return `Calculate with calc(${name}, (value) => …).`;
+}

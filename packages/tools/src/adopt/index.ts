@@ -1,0 +1,1 @@
+export { type Adopted, type AdoptOptions, adopt } from './adopt.js';

@@ -1,0 +1,29 @@
+import type { ComponentCore } from 'zesty-lattice/internal/component';
+import type { ModuleCode } from './module.js';
+
+export type Compute = (...values: never[]) => unknown;
+
+/** Where a component is made: its module, and which of the calls there. */
+export interface Place {
+  readonly file: string;
+  readonly at: number;
+}
+
+/** Modules of components, loaded: what they export, and which line each component and function comes from. */
+export interface Loading {
+  /** What a module exports; throws what it throws. */
+  load(file: string): Promise<Readonly<Record<string, unknown>>>;
+  /** The code of a module that was loaded. */
+  module(file: string): ModuleCode | undefined;
+  /** The module of the project, or of its packages of components, behind an import of a module that was loaded. */
+  imported(file: string, source: string): string | undefined;
+  placeOf(core: ComponentCore): Place | undefined;
+  /** Where the component of a name is made, which is one in a page. */
+  placeNamed(name: string): Place | undefined;
+  /** The components of a module that was loaded, by their number there. */
+  componentsOf(file: string): ReadonlyMap<number, ComponentCore>;
+  /** Where a function given to `calc` stands: the component's place, and which of its functions. */
+  closureOf(compute: Compute): (Place & { readonly number: number }) | undefined;
+  /** Where the function that gives a prop's fallback stands: the component's place, and the prop. */
+  fallbackAt(compute: Compute): (Place & { readonly prop: string }) | undefined;
+}

@@ -1,0 +1,179 @@
+import type { CallExpression } from 'estree';
+import type MagicString from 'magic-string';
+import { type ComponentCore, componentCore } from 'zesty-lattice/internal/component';
+import { NotWritten, own } from 'zesty-lattice/internal/elements';
+import { reasonOf } from 'zesty-lattice/internal/problem';
+import type { Loading } from './loading.js';
+import type { ModuleCode } from './module.js';
+import type { Placed } from './names.js';
+import { componentName, type Writing } from './writing.js';
+
+const door = 'zesty-lattice/elements';
+const runtimeDoor = 'zesty-lattice/internal/runtime';
+
+/** Finds the module of the project behind an import, if it is one. */
+export type Resolve = (source: string, importer: string) => Promise<string | undefined>;
+
+/** A module that is followed, with what that takes. */
+export interface Followed {
+  readonly module: ModuleCode;
+  readonly file: string;
+  readonly resolve: Resolve;
+  readonly loading: Loading;
+  readonly writing: Writing;
+  /** Whether a module is one that a build starts from, whose exports are the build's own. */
+  readonly isEntry: (file: string) => boolean;
+}
+
+/** Something that a module registers and that its page has to plan itself. */
+export interface Dropped {
+  /** What is registered, as a person calls it: `<crate-counter>`, or the code. */
+  readonly what: string;
+  readonly why: string;
+  /** Where the module registers it. */
+  readonly at: number;
+}
+
+/** What a module's doors to elements are called in its page's part. */
+const live: Readonly<Record<string, 'define' | 'classOf'>> = { register: 'define', elementClass: 'classOf' };
+
+/** Whether a module takes something from the door of elements. */
+export function isRegistering(module: ModuleCode): boolean {
+  return module.imports.some(({ source }) => source.value === door);
+}
+
+/**
+ * Follows what a module registers back to where it is made, and has it register what is written out there; gives what
+ * cannot be.
+ */
+export async function registerWritten(changed: MagicString, followed: Followed): Promise<readonly Dropped[]> {
+  const { module } = followed;
+  const dropped: Dropped[] = [];
+  const taken = new Map<string, Map<string, string>>();
+  const names = new Set<string>();
+  for (const declaration of module.imports.filter(({ source }) => source.value === door)) {
+    for (const { local, ...specifier } of declaration.specifiers) {
+      const imported = 'imported' in specifier ? (specifier as { imported: { name?: string } }).imported : {};
+      const name = live[imported.name ?? ''];
+      if (!name) {
+        dropped.push({
+          what: local.name,
+          why: `the module takes the whole door as ${local.name}`,
+          at: declaration.start,
+        });
+        continue;
+      }
+      const { areAll, calls } = module.callsOf(local.name);
+      if (!areAll)
+        dropped.push({
+          what: local.name,
+          why: `the module does more with ${local.name} than call it`,
+          at: declaration.start,
+        });
+      for (const call of calls) await rewrite(call, name);
+    }
+  }
+  const lines = [
+    ...(names.size > 0
+      ? [
+          `import { ${[...names].map((name) => `${name} as ${own}${name}`).join(', ')} } from '${runtimeDoor}';`,
+        ]
+      : []),
+    ...[...taken].map(
+      ([file, from]) =>
+        `import { ${[...from].map(([there, here]) => `${there} as ${here}`).join(', ')} } from ${JSON.stringify(file)};`,
+    ),
+  ];
+  if (lines.length > 0) changed.prepend(`${lines.join('\n')}\n`);
+  return dropped;
+
+  /** Has one call take what is written out, and leaves the rest of it as it is. */
+  async function rewrite(call: Placed<CallExpression>, name: 'define' | 'classOf'): Promise<void> {
+    const all = call.arguments as Placed[];
+    // What stands behind the components says which sheets they get.
+    const options = all.at(-1)?.type === 'ObjectExpression' ? all.at(-1) : undefined;
+    const args = options ? all.slice(0, -1) : all;
+    const written: string[] = [];
+    const left: string[] = [];
+    for (const arg of args) {
+      try {
+        written.push(await writtenOf(arg));
+      } catch (thrown) {
+        if (!(thrown instanceof NotWritten)) throw thrown;
+        left.push(module.text(arg));
+        const core = await coreOf(arg).catch(() => undefined);
+        dropped.push({
+          what: core ? `<${core.name}>` : module.text(arg),
+          why: thrown.message,
+          at: arg.start,
+        });
+      }
+    }
+    if (written.length === 0) return;
+    names.add(name);
+    if (options) names.add('sharing');
+    const given = options
+      ? `...${own}sharing(${module.text(options)}, ${written.join(', ')})`
+      : written.join(', ');
+    const made = `${own}${name}(${given})`;
+    if (options && left.length > 0) left.push(module.text(options));
+    const callee = module.text(call.callee);
+    changed.update(
+      call.start,
+      call.end,
+      left.length === 0 ? made : `(${made}, ${callee}(${left.join(', ')}))`,
+    );
+  }
+
+  /** The name of what is written out for an argument; a module that it comes from is imported. */
+  async function writtenOf(arg: Placed): Promise<string> {
+    const core = await coreOf(arg);
+    const fault = followed.writing.fault(core);
+    if (fault) throw fault;
+    const place = followed.loading.placeOf(core);
+    if (!place) throw new NotWritten('it cannot be followed to where it is made');
+    if (place.file === followed.file) return componentName(place.at);
+    if (followed.isEntry(place.file))
+      throw new NotWritten('it is made in a module that the build starts from; make it in one of its own');
+    const from = taken.get(place.file) ?? new Map<string, string>();
+    taken.set(place.file, from);
+    const there = componentName(place.at);
+    const here = `${own}taken${[...taken.keys()].indexOf(place.file)}_${place.at}`;
+    from.set(there, here);
+    return here;
+  }
+
+  async function coreOf(arg: Placed): Promise<ComponentCore> {
+    const { file, loading, resolve } = followed;
+    const own = module.components.findIndex(({ local, node }) =>
+      arg.type === 'Identifier' ? arg.name === local : arg.start === node.start,
+    );
+    if (own >= 0) {
+      await loaded(loading, file, 'its module');
+      const core = loading.componentsOf(file).get(own);
+      if (core) return core;
+      throw new NotWritten('it is not made when its module is loaded in Node');
+    }
+    const from = arg.type === 'Identifier' ? module.importOf(arg.name) : undefined;
+    if (!from) throw new NotWritten('it cannot be followed: name the component itself');
+    const source = String(from.declaration.source.value);
+    const found = await resolve(source, file);
+    if (found === undefined) throw new NotWritten(`${source} is no module of the project`);
+    const core = componentCore((await loaded(loading, found, source))[from.name]);
+    if (core) return core;
+    throw new NotWritten(`what ${source} exports by that name is no component`);
+  }
+}
+
+async function loaded(
+  loading: Loading,
+  file: string,
+  named: string,
+): Promise<Readonly<Record<string, unknown>>> {
+  try {
+    return await loading.load(file);
+  } catch (thrown) {
+    const reason = reasonOf(thrown);
+    throw new NotWritten(`${named} cannot be loaded in Node: ${reason}`);
+  }
+}

@@ -1,0 +1,143 @@
+import { relative, resolve as resolvePath } from 'node:path';
+import remapping from '@jridgewell/remapping';
+import type { Plugin as EsbuildPlugin } from 'esbuild';
+import MagicString, { type SourceMap } from 'magic-string';
+import pc from 'picocolors';
+import { createUnplugin } from 'unplugin';
+import type { Problem } from 'zesty-lattice/internal/problem';
+import { keepLines } from 'zesty-lattice/internal/template';
+import { isOfInterest, ModuleCode } from '../ahead/module.js';
+import { isOwnModule } from '../ahead/packages.js';
+import { handThrough } from '../ahead/reading.js';
+import type { Dropped } from '../ahead/registering.js';
+import { Writing } from '../ahead/writing.js';
+import { writtenModule } from '../ahead/written-module.js';
+import { moduleProblems } from '../check/components.js';
+import { wrongPair } from '../check/package-info.js';
+import { failure, problemBlocks, told } from '../check/report/text.js';
+import { BundledLoading, plainCode, treeOf } from './loading.js';
+import { withTexts } from './with-texts.js';
+
+export interface BundlerOptions {
+  /**
+   * Whether elements are planned as a page is built, so that it loads just what their templates need. On unless
+   * `false`.
+   */
+  readonly ahead?: boolean;
+  /**
+   * Whether a built page holds all of the HTML that a server wrote for an element against what the component writes, as
+   * pages do while developing: a changed address, a listener or an element that was put in are told and put right. It
+   * takes 0.7 KB (gzip). Off unless `true`: then what changes is looked at, and what it stands in.
+   */
+  readonly compareFixed?: boolean;
+  /** The folder of the project, where its `package.json` is: else the one the bundler runs in. */
+  readonly root?: string;
+}
+
+/** A plugin as a bundler takes it: each knows more of it than its name. */
+interface NamedPlugin {
+  readonly name: string;
+}
+
+const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
+  const wrong = wrongPair();
+  if (wrong) throw new Error(wrong);
+  const root = resolvePath(options.root ?? '.');
+  let loading: BundledLoading;
+  let writing: Writing;
+  const dropped = new Map<string, readonly Dropped[]>();
+  const problems = new Map<string, readonly Problem[]>();
+
+  return {
+    name: 'zesty-lattice',
+
+    buildStart() {
+      keepLines();
+      loading = new BundledLoading(root);
+      writing = new Writing(loading, options);
+      dropped.clear();
+      problems.clear();
+    },
+
+    transformInclude: (id) => /\.[cm]?[jt]sx?$/.test(id) && isOwnModule(id, loading.packages),
+
+    async transform(written, id) {
+      if (!isOfInterest(written)) return undefined;
+      const plain = await plainCode(written, id);
+      const texts = withTexts(plain.code, treeOf(plain.code), id);
+      for (const file of texts.files) this.addWatchFile(file);
+      const read = new MagicString(texts.code);
+      handThrough(read, new ModuleCode(texts.code, treeOf(texts.code)));
+      const text = read.toString();
+      const found = await moduleProblems(() => loading.made(id));
+      problems.set(
+        id,
+        found.map((problem) => loading.written(problem)),
+      );
+      const steps = [mapOf(read, id), texts.map, plain.map];
+      if (options.ahead === false) return { code: text, map: joined(steps) };
+      const made = await writtenModule({
+        code: text,
+        tree: treeOf(text),
+        file: id,
+        // A bundler of this kind does not say which modules it starts from: what they export besides is never asked for.
+        isEntry: () => false,
+        loading,
+        writing,
+        resolve: (source, importer) => loading.resolve(source, importer),
+      });
+      dropped.set(id, made.dropped);
+      if (made.isDrawn) for (const one of loading.files) this.addWatchFile(one);
+      return { code: made.changed.toString(), map: joined([mapOf(made.changed, id), ...steps]) };
+    },
+
+    async buildEnd() {
+      await loading.close();
+      const lines = [...dropped].flatMap(([file, all]) =>
+        all.map(({ what, why }) => `${relative(root, file)} registers ${what}: ${why}.`),
+      );
+      const all = told([...problems.values()].flat());
+      const errors = all.filter(({ severity }) => severity === 'error');
+      const warnings = all.filter(({ severity }) => severity !== 'error');
+      if (lines.length > 0) warn(`The page plans some elements itself:\n  ${lines.join('\n  ')}`);
+      if (warnings.length > 0) warn(`\n${problemBlocks(warnings, pc).join('\n\n')}`);
+      if (errors.length > 0) throw new Error(failure(errors));
+    },
+  };
+});
+
+const mapOf = (changed: MagicString, source: string): SourceMap =>
+  changed.generateMap({ source, hires: 'boundary' });
+
+/** One map out of those of several steps, the last step first. */
+function joined(maps: readonly (SourceMap | string | undefined)[]): never {
+  const all = maps.filter((map) => map !== undefined).map(String);
+  // A plain record: each bundler's types have a map of their own.
+  return JSON.parse(remapping(all, () => null).toString()) as never;
+}
+
+function warn(text: string): void {
+  process.stderr.write(`zesty-lattice: ${text}\n`);
+}
+
+/**
+ * The plugin for esbuild. Files named with `markupFile` become text, elements are written as the page is built, errors
+ * in components fail the build.
+ *
+ * @example await build({ entryPoints: ['main.ts'], bundle: true, plugins: [lattice.esbuild()] });
+ */
+export const esbuild = plugin.esbuild as (options?: BundlerOptions) => EsbuildPlugin;
+
+/**
+ * The plugin for Rollup, and for what takes its plugins; it stands behind those that take types away.
+ *
+ * @example export default { input: 'main.js', plugins: [nodeResolve(), lattice.rollup()] };
+ */
+export const rollup = plugin.rollup as (options?: BundlerOptions) => NamedPlugin;
+
+/**
+ * The plugin for webpack.
+ *
+ * @example export default { entry: './main.js', plugins: [lattice.webpack()] };
+ */
+export const webpack = plugin.webpack as (options?: BundlerOptions) => { apply(compiler: never): void };

@@ -1,0 +1,157 @@
+import { readFileSync } from 'node:fs';
+import { type ComponentCore, componentCore, componentsIn } from 'zesty-lattice/internal/component';
+import { isDocument } from 'zesty-lattice/internal/markup';
+import { finding, type Problem, placed, problemText } from 'zesty-lattice/internal/problem';
+import { resolve } from 'zesty-lattice/internal/tree';
+import { isSampleFile, moduleSamples, textSamples } from '../samples/index.js';
+import { componentProblems, unusedComponents } from './components.js';
+import { type CheckedFile, filesIn, namesLibrary } from './files.js';
+import { documentProblems, templateProblems } from './markup.js';
+import { loadModule } from './modules.js';
+import { unregisteredProviders } from './registered.js';
+import { readSettings, type Settings } from './settings.js';
+import { typeProblems } from './types.js';
+
+export interface CheckOptions {
+  /** Called as files are done: how many of how many. */
+  readonly progress?: (done: number, all: number) => void;
+  /** Settings to use instead of the nearest `lattice.json`. */
+  readonly settings?: Settings;
+  /** Whether values that templates in HTML text hand to props are held against the kinds, as far as these are declared. */
+  readonly types?: boolean;
+}
+
+/** What a check found. */
+export interface CheckReport {
+  readonly files: readonly string[];
+  /** How many components the modules export. */
+  readonly components: number;
+  /** By file and line. */
+  readonly problems: readonly Problem[];
+  /** In milliseconds. */
+  readonly took: number;
+}
+
+interface Known {
+  readonly file: string;
+  readonly exportName: string;
+}
+
+/**
+ * Checks components in modules, template texts and documents.
+ *
+ * @param paths files and folders; of folders all `.ts`, `.js` and `.html` files below them, save for `node_modules`,
+ * `dist` and tests
+ * @throws MissingPath for a path that is not there, SettingsError for a `lattice.json` that cannot be carried out
+ * @example
+ * const { problems } = await check(['src']);
+ */
+export async function check(paths: readonly string[], options: CheckOptions = {}): Promise<CheckReport> {
+  const start = performance.now();
+  const settings = options.settings ?? readSettings(paths[0] ?? '.');
+  const files = await filesIn(paths, settings.ignore);
+  const problems: Problem[] = [];
+  const texts = new Map<string, string>();
+  const components = new Map<ComponentCore, Known>();
+  let done = 0;
+  const step = (): void => options.progress?.(++done, files.length);
+  for (const file of files) texts.set(file.path, readFileSync(file.path, 'utf8'));
+  for (const file of files.filter(({ kind }) => kind === 'module')) {
+    problems.push(...(await gather(file, texts.get(file.path) ?? '', components)));
+    step();
+  }
+  for (const [core, { exportName }] of components) {
+    problems.push(...componentProblems(core, exportName === 'default'));
+    if (options.types) problems.push(...typeProblems(core));
+  }
+  // A component with a sample is there for others to use.
+  problems.push(...unusedComponents(components, texts));
+  problems.push(...unregisteredProviders(components, texts.values()));
+  const byTag = new Map([...components.keys()].map((core) => [core.name, core]));
+  const templates = new Set([...byTag.values()].map(templateFile));
+  for (const { path, kind } of files) {
+    if (kind !== 'markup') continue;
+    const text = texts.get(path) ?? '';
+    if (isSampleFile(path))
+      for (const { alone } of textSamples(text, path))
+        problems.push(...documentProblems(alone, path, byTag, settings.foreign, true));
+    else if (isDocument(text)) problems.push(...documentProblems(text, path, byTag, settings.foreign));
+    else if (!templates.has(path)) problems.push(...templateProblems(text, path, byTag, settings.foreign));
+    step();
+    // Other work, such as drawing how far it is, gets its turn.
+    if (done % 50 === 0) await new Promise((turn) => setImmediate(turn));
+  }
+  return {
+    files: files.map(({ path }) => path),
+    components: components.size,
+    problems: sorted(withSettings(told(problems), settings)),
+    took: performance.now() - start,
+  };
+}
+
+/** Loads a module that names the library, and notes the components it exports. */
+async function gather(
+  file: CheckedFile,
+  text: string,
+  components: Map<ComponentCore, Known>,
+): Promise<readonly Problem[]> {
+  if (!namesLibrary(text) && !isSampleFile(file.path)) return [];
+  try {
+    const exported = await loadModule(file.path);
+    for (const [exportName, component] of componentsIn(exported)) {
+      const core = componentCore(component);
+      if (!core) continue;
+      const known = components.get(core);
+      // The place where it is defined counts, not one that hands it on; and "default" beside a name of its own.
+      if (known && core.source?.file !== file.path) continue;
+      if (known?.exportName === 'default') continue;
+      components.set(core, { file: core.source?.file ?? file.path, exportName });
+    }
+    if (!isSampleFile(file.path)) return [];
+    return moduleSamples(exported).flatMap(({ use }) => resolve(use).problems);
+  } catch (thrown) {
+    if (isLatticeError(thrown)) return thrown.problems;
+    const reason = thrown instanceof Error ? (thrown.message.split('\n')[0] ?? '') : String(thrown);
+    return [placed(finding('module-failed', { reason }, { file: file.path, line: 1, column: 1 }), '')];
+  }
+}
+
+/** By its name, since a module may have brought its own copy of the library. */
+function isLatticeError(thrown: unknown): thrown is Error & { readonly problems: readonly Problem[] } {
+  return thrown instanceof Error && thrown.name === 'LatticeError' && 'problems' in thrown;
+}
+
+function templateFile({ template }: ComponentCore): string | undefined {
+  return typeof template === 'function' ? undefined : template.file;
+}
+
+/** Each problem once: a component that others use is found wrong in each of them. */
+function told(problems: readonly Problem[]): readonly Problem[] {
+  const known = new Map<string, Problem>();
+  for (const problem of problems) {
+    const { source } = problem;
+    const key = source
+      ? `${problem.code} ${problem.message} ${source.file}:${source.line}:${source.column}`
+      : problemText(problem);
+    const before = known.get(key);
+    if (!before || problem.where.length < before.where.length) known.set(key, problem);
+  }
+  return [...known.values()];
+}
+
+function withSettings(problems: readonly Problem[], { severity }: Settings): readonly Problem[] {
+  return problems.flatMap((problem) => {
+    const level = severity[problem.code] ?? problem.severity;
+    return level === 'off' ? [] : [{ ...problem, severity: level }];
+  });
+}
+
+function sorted(problems: readonly Problem[]): readonly Problem[] {
+  const key = ({ source }: Problem): string => source?.file ?? '';
+  return [...problems].sort(
+    (a, b) =>
+      (key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : 0) ||
+      (a.source?.line ?? 0) - (b.source?.line ?? 0) ||
+      (a.source?.column ?? 0) - (b.source?.column ?? 0),
+  );
+}

@@ -1,0 +1,92 @@
+import type { ComponentCore, Declared } from 'zesty-lattice/internal/component';
+import {
+  documentFindings,
+  Places,
+  readDocument,
+  renderDocument,
+  usesIn,
+} from 'zesty-lattice/internal/markup';
+import { type Finding, type Problem, placed } from 'zesty-lattice/internal/problem';
+import { placementFault, resolveOpen } from 'zesty-lattice/internal/tree';
+import { pageFindings } from './page.js';
+
+/** What is wrong in a document, or in a part of one, its components rendered. */
+export function documentProblems(
+  text: string,
+  file: string,
+  components: ReadonlyMap<string, ComponentCore>,
+  foreign: readonly string[],
+  isPart = false,
+): readonly Problem[] {
+  const found: Finding[] = [...documentFindings(text, file, components)];
+  const rendered = renderDocument(text, { components, foreign }, { file });
+  if (!isPart) found.push(...outermostFindings(text, file, components, foreign));
+  found.push(...pageFindings(rendered.html, rendered.origin, isPart));
+  return [...found.map((one) => placed(one, '')), ...rendered.problems];
+}
+
+/** Components that stand on the page itself, and may not. */
+function outermostFindings(
+  text: string,
+  file: string,
+  components: ReadonlyMap<string, ComponentCore>,
+  foreign: readonly string[],
+): readonly Finding[] {
+  const places = new Places(text, file);
+  // What else is wrong with them is told when they are rendered.
+  const uses = usesIn(text, readDocument(text), places, { components, foreign }, () => undefined);
+  return [...uses].flatMap(({ place, use }) => {
+    const fault = placementFault(use.component, []);
+    return fault ? [{ ...fault, source: places.at(place.from) }] : [];
+  });
+}
+
+/**
+ * What is wrong in template text that no component of those at hand has: everything but the names it reads, which only
+ * its component declares. With no components at hand at all, it cannot be told either whose tags may stand in it.
+ */
+export function templateProblems(
+  text: string,
+  file: string,
+  components: ReadonlyMap<string, ComponentCore>,
+  foreign: readonly string[],
+): readonly Problem[] {
+  return resolveOpen(nameless(text, file, components, foreign)).problems.map((problem) => ({
+    ...problem,
+    where: '',
+  }));
+}
+
+function nameless(
+  text: string,
+  file: string,
+  components: ReadonlyMap<string, ComponentCore>,
+  foreign: readonly string[],
+): ComponentCore {
+  const none: Declared<never> = { names: [], kinds: [], at: new Map() };
+  return {
+    name: '',
+    description: undefined,
+    props: none,
+    slots: none,
+    accepts: undefined,
+    events: {},
+    handlers: {},
+    load: undefined,
+    onFailure: undefined,
+    connected: undefined,
+    reactions: {},
+    provides: undefined,
+    field: undefined,
+    state: undefined,
+    sheets: [],
+    styles: '',
+    template: { text, file },
+    uses: [...components.values()],
+    helpers: {},
+    joinLines: false,
+    foreign: components.size === 0 ? [/-/] : foreign,
+    source: { file, line: 1, column: 1 },
+    takesAnyName: true,
+  };
+}

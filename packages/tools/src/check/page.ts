@@ -1,0 +1,100 @@
+import { elementsIn, type ParsedElement, readDocument } from 'zesty-lattice/internal/markup';
+import { type Finding, finding, type SourcePlace } from 'zesty-lattice/internal/problem';
+import { referring } from 'zesty-lattice/internal/tree';
+
+type Place = (offset: number) => SourcePlace | undefined;
+
+/**
+ * What is wrong on a rendered page as a whole: ids, references, headings, images. A part of a page may start with any
+ * heading.
+ */
+export function pageFindings(html: string, place: Place, isPart = false): readonly Finding[] {
+  const elements = [...elementsIn(readDocument(html).childNodes)];
+  return [
+    ...idFindings(elements, place),
+    ...(isPart ? [] : headingFindings(elements, place)),
+    ...elements.filter((one) => one.tagName === 'img').flatMap((image) => imageFinding(image, place)),
+  ];
+}
+
+function at(element: ParsedElement, place: Place, attribute?: string): SourcePlace | undefined {
+  const { sourceCodeLocation: found } = element;
+  const offset =
+    (attribute === undefined ? undefined : found?.attrs?.[attribute]?.startOffset) ?? found?.startOffset;
+  return offset === undefined ? undefined : place(offset);
+}
+
+function value(element: ParsedElement, name: string): string | undefined {
+  return element.attrs.find((one) => one.name === name)?.value;
+}
+
+function idFindings(elements: readonly ParsedElement[], place: Place): Finding[] {
+  const byId = new Map<string, ParsedElement[]>();
+  for (const element of elements) {
+    const id = value(element, 'id');
+    if (id !== undefined && id !== '') byId.set(id, [...(byId.get(id) ?? []), element]);
+  }
+  const found: Finding[] = [];
+  for (const [id, [, ...more]] of byId) {
+    const times = more.length === 1 ? 'twice' : `${more.length + 1} times`;
+    for (const element of more.slice(0, 1))
+      found.push(finding('id-doubled', { id, times }, at(element, place, 'id')));
+  }
+  const anchors = new Set(elements.filter((one) => one.tagName === 'a').map((one) => value(one, 'name')));
+  for (const element of elements) {
+    for (const { name, value: text } of element.attrs) {
+      const ids = referring.has(name) ? text.split(/\s+/) : name === 'href' ? linkId(text) : [];
+      for (const id of ids) {
+        if (id === '' || byId.has(id) || (name === 'href' && anchors.has(id))) continue;
+        const hint = 'Give the element it points to this id, or point to another.';
+        found.push(
+          finding(
+            'reference-dangling',
+            { attribute: name, id: name === 'href' ? `#${id}` : id, tag: element.tagName, hint },
+            at(element, place, name),
+          ),
+        );
+      }
+    }
+  }
+  return found;
+}
+
+/** `#top` is the page's start and `#:~:` starts a text directive: neither needs an element. */
+function linkId(href: string): string[] {
+  if (!href.startsWith('#') || href === '#' || href.toLowerCase() === '#top' || href.startsWith('#:~:'))
+    return [];
+  const id = href.slice(1).replace(/:~:.*$/, '');
+  try {
+    return [decodeURIComponent(id)];
+  } catch {
+    return [id];
+  }
+}
+
+function headingFindings(elements: readonly ParsedElement[], place: Place): Finding[] {
+  const found: Finding[] = [];
+  let before = 0;
+  for (const element of elements) {
+    const level = Number(/^h([1-6])$/.exec(element.tagName)?.[1] ?? 0);
+    if (level === 0) continue;
+    if (level > before + 1) {
+      const facts = {
+        tag: element.tagName,
+        after: before === 0 ? '' : `<h${before}>`,
+        better: `<h${before + 1}>`,
+      };
+      found.push(finding('heading-skipped', facts, at(element, place)));
+    }
+    before = level;
+  }
+  return found;
+}
+
+function imageFinding(image: ParsedElement, place: Place): Finding[] {
+  if (value(image, 'alt') !== undefined) return [];
+  const src = value(image, 'src') ?? '';
+  return [
+    finding('image-unnamed', { src: src.length > 60 ? `${src.slice(0, 59)}…` : src }, at(image, place)),
+  ];
+}

@@ -1,0 +1,237 @@
+import { existsSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
+import { availableParallelism } from 'node:os';
+import { resolve } from 'node:path';
+import { Presets, SingleBar } from 'cli-progress';
+import { Command, InvalidArgumentError, Option } from 'commander';
+import pc from 'picocolors';
+import { componentCore } from 'zesty-lattice/internal/component';
+import { visible } from 'zesty-lattice/internal/problem';
+import {
+  type BatchReport,
+  batch,
+  kindOfRows,
+  type Progress,
+  patternFault,
+  QueueMissing,
+  queued,
+  sourcesOf,
+  threads,
+  workFor,
+} from '../../batch/index.js';
+import { problemBlocks } from '../../check/report/text.js';
+import { loadComponent, UsageError } from '../load.js';
+import { calledWithout, watching } from '../watching.js';
+
+interface Options {
+  readonly data?: string;
+  readonly out?: string;
+  readonly name: string;
+  readonly component?: string;
+  readonly title?: string;
+  readonly lang: string;
+  readonly css?: string;
+  readonly fragment?: true;
+  readonly form?: 'markup' | 'elements';
+  readonly workers: number;
+  readonly shard?: { readonly part: number; readonly of: number };
+  readonly queue?: string;
+  readonly worker?: true;
+  readonly json?: true;
+  readonly watch?: true;
+}
+
+/** `lattice batch`: a page for each row of a file. */
+export function batchCommand(): Command {
+  return new Command('batch')
+    .description('Write a page for each row of a file of data.')
+    .argument('[page]', 'a TypeScript or JavaScript module that exports the component')
+    .option('-d, --data <file>', 'the rows: JSON, NDJSON or CSV, each a record of props')
+    .option('-o, --out <folder>', 'where the pages go')
+    .option(
+      '-n, --name <pattern>',
+      'file names, with fields of the row in braces; {n} is its number',
+      '{id}.html',
+    )
+    .option('-c, --component <name>', 'which of the module’s components, by tag name or export name')
+    .option(
+      '--title <text>',
+      'the title of the pages, with fields of the row in braces; else their prop "title"',
+    )
+    .option('--lang <tag>', 'the language of the text', 'en')
+    .option('--css <file>', 'rules for the whole page')
+    .option('--fragment', 'write the markup alone, without a document around it')
+    .addOption(
+      new Option(
+        '--form <form>',
+        'elements: what is live stays an element, which a page makes alive',
+      ).choices(['markup', 'elements']),
+    )
+    .option('--workers <count>', 'how many threads write', positive, Math.max(1, availableParallelism() - 1))
+    .option('--shard <part/of>', 'write one part of the rows, such as 2/8', shardOf)
+    .option('--queue <url>', 'hand the rows to processes that work for a queue: redis://…')
+    .option('--worker', 'work for the queue until stopped')
+    .option('--json', 'print the summary as JSON')
+    .option('-w, --watch', 'write again what changes, whenever the data or the code does')
+    .addHelpText(
+      'after',
+      '\nA second run goes on where the first one ended: pages of the same row and code are left as they are.',
+    )
+    .action(run);
+}
+
+function positive(text: string): number {
+  const count = Number(text);
+  if (!Number.isInteger(count) || count < 1 || count > 256)
+    throw new InvalidArgumentError('Give a whole number from 1 to 256.');
+  return count;
+}
+
+function shardOf(text: string): { readonly part: number; readonly of: number } {
+  const [, part, of] = (/^(\d+)\/(\d+)$/.exec(text) ?? []).map(Number);
+  if (!part || !of || part > of)
+    throw new InvalidArgumentError('Give the part and how many there are, such as 2/8.');
+  return { part, of };
+}
+
+async function run(page: string | undefined, options: Options, command: Command): Promise<void> {
+  try {
+    if (options.worker) return await work(options);
+    const order = await orderOf(page, options);
+    if (options.watch) {
+      const { css, data = '' } = options;
+      return await watching(calledWithout(command), async () => [
+        data,
+        ...(css === undefined ? [] : [css]),
+        ...(await sourcesOf(order.module)),
+      ]);
+    }
+    const writers =
+      options.queue === undefined ? await threads(options.workers) : await queued(options.queue);
+    const bar = process.stderr.isTTY && !options.json ? progressBar() : undefined;
+    let report: BatchReport;
+    try {
+      report = await batch(order, writers, bar?.show);
+    } finally {
+      bar?.stop();
+    }
+    print(report, options);
+    if (report.failed > 0) process.exitCode = 1;
+  } catch (thrown) {
+    if (thrown instanceof QueueMissing) throw new UsageError(thrown.message);
+    throw thrown;
+  }
+}
+
+async function orderOf(page: string | undefined, options: Options) {
+  const { component: wanted, css, data, form, fragment, lang, name, out, shard, title } = options;
+  if (page === undefined)
+    throw new UsageError('Say which page is written: lattice batch page.ts --data rows.ndjson --out pages.');
+  if (data === undefined || out === undefined)
+    throw new UsageError(`Say where the rows are and where pages go: --data rows.ndjson --out pages.`);
+  if (!existsSync(data)) throw new UsageError(`There is no file ${data}.`);
+  if (!kindOfRows(data)) throw new UsageError(`${data} is none of .json, .ndjson, .jsonl and .csv.`);
+  const wrong = patternFault(name);
+  if (wrong) throw new UsageError(`The pattern ${JSON.stringify(name)} of --name ${wrong}.`);
+  if (css !== undefined && !existsSync(css)) throw new UsageError(`There is no file ${css}.`);
+  const component = componentCore(await loadComponent(page, wanted));
+  return {
+    module: resolve(page),
+    component: component?.name ?? '',
+    data,
+    out,
+    pattern: name,
+    shard,
+    settings: {
+      isPage: !fragment,
+      form,
+      title,
+      lang,
+      css: css === undefined ? undefined : (await readFile(css, 'utf8')).trim(),
+    },
+  };
+}
+
+/** Writes rows for a queue until the process is told to stop. */
+async function work({ queue }: Options): Promise<void> {
+  if (queue === undefined)
+    throw new UsageError('A worker needs a queue: lattice batch --worker --queue redis://…');
+  const stop = new AbortController();
+  for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => stop.abort());
+  let rows = 0;
+  await workFor(
+    queue,
+    stop.signal,
+    (more) => {
+      rows += more;
+    },
+    () => process.stderr.write(`Working for ${queue}. Stop with Ctrl+C.\n`),
+  );
+  process.stderr.write(`Wrote ${rows} rows.\n`);
+}
+
+/** How far a batch is, on a terminal: share, rate, time left. */
+function progressBar(): { readonly show: (progress: Progress) => void; readonly stop: () => void } {
+  const bar = new SingleBar(
+    {
+      format: 'Writing {bar} {percentage}%  {rows} rows  {rate} a second  {left} left{wrong}',
+      hideCursor: true,
+      clearOnComplete: true,
+      stream: process.stderr,
+      fps: 10,
+    },
+    Presets.shades_classic,
+  );
+  // Counted from the first rows: threads take a moment to begin.
+  let first: { readonly at: number; readonly rows: number; readonly share: number } | undefined;
+  bar.start(1_000, 0, { rows: 0, rate: '…', left: '…', wrong: '' });
+  return {
+    show({ failed, rows, share }) {
+      first ??= { at: performance.now(), rows, share };
+      const seconds = (performance.now() - first.at) / 1000;
+      const done = share - first.share;
+      const left = done > 0 ? (seconds / done) * (1 - share) : 0;
+      bar.update(Math.round(share * 1_000), {
+        rows: rows.toLocaleString('en'),
+        rate: done > 0 ? Math.round((rows - first.rows) / seconds).toLocaleString('en') : '…',
+        left: done <= 0 ? '…' : left < 90 ? `${Math.ceil(left)} s` : `${Math.ceil(left / 60)} min`,
+        wrong: failed > 0 ? `  ${failed} failed` : '',
+      });
+    },
+    stop: () => bar.stop(),
+  };
+}
+
+/** How many rows are shown with their problems. */
+const mostShown = 20;
+
+function print(report: BatchReport, { json, out = '' }: Options): void {
+  const { bytes, failed, problems, rows, seconds, skipped, written } = report;
+  const perSecond = Math.round(rows / Math.max(seconds, 0.001));
+  if (json) {
+    process.stdout.write(`${JSON.stringify({ ...report, perSecond }, undefined, 2)}\n`);
+    return;
+  }
+  const colors = pc.createColors(process.stderr.isTTY === true && pc.isColorSupported);
+  for (const { file, problems: found, row } of problems.slice(0, mostShown)) {
+    process.stderr.write(
+      `${colors.bold(`row ${row}`)}${file === '' ? '' : colors.dim(`  ${visible(file)}`)}\n`,
+    );
+    for (const block of problemBlocks(found, colors))
+      process.stderr.write(`${block.replaceAll(/^/gm, '  ')}\n`);
+    process.stderr.write('\n');
+  }
+  const more = Math.max(problems.length, failed) - mostShown;
+  if (more > 0) process.stderr.write(`… and ${more.toLocaleString('en')} rows more\n\n`);
+  const parts = [
+    `${written.toLocaleString('en')} written`,
+    ...(skipped > 0 ? [`${skipped.toLocaleString('en')} there already`] : []),
+    ...(failed > 0 ? [`${failed.toLocaleString('en')} failed`] : []),
+  ];
+  process.stdout.write(
+    `${rows.toLocaleString('en')} row${rows === 1 ? '' : 's'}: ${parts.join(', ')}. ${sizeOf(bytes)} to ${visible(out)} in ${seconds.toFixed(1)} s, ${perSecond.toLocaleString('en')} a second.\n`,
+  );
+}
+
+const sizeOf = (bytes: number): string =>
+  bytes < 1e6 ? `${(bytes / 1e3).toFixed(1)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;

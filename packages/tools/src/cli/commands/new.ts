@@ -1,0 +1,75 @@
+import { readFile } from 'node:fs/promises';
+import { join, relative } from 'node:path';
+import { Command } from 'commander';
+import { glob } from 'tinyglobby';
+import { nameFault } from 'zesty-lattice/internal/component';
+import { UsageError } from '../load.js';
+import { newComponent } from '../new-component.js';
+import { newProject } from '../new-project.js';
+import { writeNewFiles } from '../write-files.js';
+
+interface Options {
+  readonly dir: string;
+  readonly project?: string;
+  readonly split?: true;
+}
+
+/** `lattice new`: the files of a component that renders at once. */
+export function newCommand(): Command {
+  return new Command('new')
+    .description(
+      'Write a new component that renders at once, with its test and a sample of its use; or a whole project.',
+    )
+    .argument('[tag-name]', 'the component’s tag name, such as variety-card')
+    .option(
+      '--project <folder>',
+      'write a project instead: a page, components, tests, a script for each command',
+    )
+    .option('-d, --dir <folder>', 'where to write the files', '.')
+    .option('--split', 'markup in an .html file, rules in a .css file')
+    .action(run);
+}
+
+async function run(name: string | undefined, options: Options): Promise<void> {
+  const { dir, project, split } = options;
+  if (project !== undefined) {
+    if (name !== undefined)
+      throw new UsageError(`A project or a component: leave out ${name}, or --project.`);
+    return writeProject(project);
+  }
+  if (name === undefined)
+    throw new UsageError(
+      'Name the component, such as lattice new variety-card; or a project, with --project <folder>.',
+    );
+  const wrong = nameFault(name);
+  if (wrong) throw new UsageError(`${wrong.message} ${wrong.hint}`);
+  const taken = await definedIn(name);
+  if (taken !== undefined) throw new UsageError(`${taken} defines ${name} already. Take another name.`);
+  const files = newComponent(name, split === true);
+  await writeNewFiles(dir, files);
+  for (const file of Object.keys(files)) process.stdout.write(`${join(dir, file)}\n`);
+  const at = (file: string): string => relative('', join(dir, `${name}${file}`));
+  process.stdout.write(`\nSee it:   npx lattice render ${at('.sample.html')} --uses ${at('.ts')}\n`);
+  process.stdout.write(`Alive:    npx lattice preview ${at('.ts')} ${at('.sample.html')}\n`);
+  process.stdout.write(`Test it:  npx vitest run ${at('.test.ts')}\n`);
+}
+
+async function writeProject(folder: string): Promise<void> {
+  const files = newProject(folder);
+  await writeNewFiles(folder, files);
+  for (const file of Object.keys(files).sort()) process.stdout.write(`${join(folder, file)}\n`);
+  const inside = relative('', folder);
+  process.stdout.write(`\nSee it:   ${inside === '' ? '' : `cd ${inside} && `}npm install && npm run dev\n`);
+}
+
+/** The module below the folder at hand that defines a component of that name. */
+async function definedIn(name: string): Promise<string | undefined> {
+  const ignore = ['**/node_modules/**', '**/dist/**', '**/*.d.ts'];
+  // Not in a comment, where it may stand as an example.
+  const pattern = new RegExp(`^(?!\\s*(?:\\*|//)).*\\bcomponent\\(\\s*['"\`]${name}['"\`]`, 'm');
+  for (const path of await glob(['**/*.{ts,js,mts,mjs}'], { ignore })) {
+    // What cannot be read, or is gone by now, defines nothing.
+    if (pattern.test(await readFile(path, 'utf8').catch(() => ''))) return path;
+  }
+  return undefined;
+}

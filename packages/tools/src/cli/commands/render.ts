@@ -1,0 +1,178 @@
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { dirname } from 'node:path';
+import { Command, Option } from 'commander';
+import { type ComponentCore, componentCore } from 'zesty-lattice/internal/component';
+import { codeOf, mailText, reached } from 'zesty-lattice/internal/html';
+import { isDocument, renderDocument } from 'zesty-lattice/internal/markup';
+import { isInteractive } from 'zesty-lattice/internal/plan';
+import { type Problem, placed, visible } from 'zesty-lattice/internal/problem';
+import { resolve } from 'zesty-lattice/internal/tree';
+import { pageOf, propsOf, sourcesOf } from '../../batch/index.js';
+import { pageFindings } from '../../check/page.js';
+import {
+  type DocumentArguments,
+  isDocumentPath,
+  loadComponent,
+  loadDocument,
+  loadProps,
+  UsageError,
+} from '../load.js';
+import { printProblems } from '../print-problems.js';
+import { calledWithout, watching } from '../watching.js';
+
+interface Options extends DocumentArguments {
+  readonly component?: string;
+  readonly props?: string;
+  readonly page?: true;
+  readonly mail?: true;
+  readonly form?: 'markup' | 'elements';
+  readonly title?: string;
+  readonly lang?: string;
+  readonly css?: string;
+  readonly showCode?: true;
+  readonly out?: string;
+  readonly watch?: true;
+}
+
+/** `lattice render`: a component to HTML text. */
+export function renderCommand(): Command {
+  return new Command('render')
+    .description('Render a component to HTML, or the components in a document.')
+    .argument('<file>', 'a TypeScript or JavaScript module that exports the component, or an HTML document')
+    .option('-u, --uses <modules...>', 'with a document: the modules of the components in it')
+    .option('--foreign <tags...>', 'with a document: tags of custom elements from elsewhere')
+    .option('-c, --component <name>', 'which of its components, by tag name or export name')
+    .option('-p, --props <file>', 'its props: a JSON file with a record, or the record itself')
+    .option('--page', 'write a whole document, with the styles in its head')
+    .option(
+      '--mail',
+      'write a mail: rules in its elements, and its plain text beside it; needs juice and html-to-text',
+    )
+    .addOption(
+      new Option(
+        '--form <form>',
+        'elements: what is live stays an element, which a page makes alive',
+      ).choices(['markup', 'elements']),
+    )
+    .option('--title <text>', 'with --page: the title; else the prop "title", else the description')
+    .option('--lang <tag>', 'with --page: the language of the text', 'en')
+    .option('--css <file>', 'with --page: rules for the whole page')
+    .option('--show-code', 'print the code that its HTML text is written with, instead of the text')
+    .option('-o, --out <file>', 'write to a file instead of standard output')
+    .option('-w, --watch', 'render again whenever something it is made of changes')
+    .action(run);
+}
+
+async function run(path: string, options: Options, command: Command): Promise<void> {
+  if (options.watch) return again(path, options, command);
+  const isPage = isDocumentPath(path);
+  refuseOthers(command, isPage);
+  if (isPage) return document(path, options);
+  const component = await loadComponent(path, options.component);
+  const core = componentCore(component);
+  if (options.showCode && core) return write(`${codeOf(core)}\n`, options.out);
+  const given = (await loadProps(options.props)) ?? {};
+  const props = core ? propsOf({ json: '' }, given, core, new Set()) : given;
+  const tree = resolve(component, props);
+  if (tree.problems.some((problem) => problem.severity === 'error')) {
+    printProblems(tree.problems);
+    sayProps(path, options, tree.problems);
+    process.exitCode = 1;
+    return;
+  }
+  const problems = [...tree.problems];
+  const isWhole = options.page ?? options.mail ?? false;
+  const html = await pageOf(component, props, {
+    isPage: isWhole,
+    isMail: options.mail ?? false,
+    form: options.form,
+    title: options.title,
+    lang: options.lang,
+    css: options.css === undefined ? undefined : (await readFile(options.css, 'utf8')).trim(),
+    onProblem: (one) => problems.push(one),
+  });
+  if (problems.length > 0) printProblems(problems);
+  if (core && options.form === undefined) sayLive([core]);
+  await write(isWhole ? html : `${html}\n`, options.out);
+  if (options.mail) await writeText(html, options.out);
+}
+
+/** Options that say nothing of what is rendered are told, rather than left aside. */
+function refuseOthers(command: Command, isPage: boolean): void {
+  const others = isPage
+    ? ['component', 'props', 'page', 'mail', 'title', 'lang', 'css', 'showCode']
+    : ['uses', 'foreign'];
+  for (const option of command.options) {
+    const name = option.attributeName();
+    if (!others.includes(name) || command.getOptionValueSource(name) !== 'cli') continue;
+    throw new UsageError(
+      isPage
+        ? `${option.long} is for a component, and what is rendered is a document: what stands in it is written there.`
+        : `${option.long} is for a document: a module imports the components that it uses.`,
+    );
+  }
+}
+
+/** How props are given, where a needed one was not. */
+function sayProps(path: string, { component, props }: Options, problems: readonly Problem[]): void {
+  const missing = problems.filter(({ code, where }) => code === 'prop-missing' && !where.includes(' › '));
+  const names = missing.flatMap(({ message }) => /its prop "([^"]+)"/.exec(message)?.[1] ?? []);
+  if (props !== undefined || names.length === 0) return;
+  const record = `{ ${names.map((name) => `"${name}": …`).join(', ')} }`;
+  const of = component === undefined ? '' : ` --component ${component}`;
+  process.stderr.write(
+    `Give it its props: lattice render ${path}${of} --props '${record}', or a file of them.\n`,
+  );
+}
+
+/** That what is live does nothing as plain HTML. */
+function sayLive(cores: readonly ComponentCore[]): void {
+  const all = new Set(cores.flatMap((core) => [...reached(core)]));
+  const live = [...all].filter(isInteractive).map(({ name }) => `<${name}>`);
+  if (live.length === 0) return;
+  const list =
+    live.length > 3 ? `${live.slice(0, 3).join(', ')} and ${live.length - 3} more` : live.join(', ');
+  process.stderr.write(
+    `${list} ${live.length === 1 ? 'is' : 'are'} live: as plain HTML nothing happens in it. --form elements keeps the elements, for a page that registers them.\n`,
+  );
+}
+
+/** Renders whenever the module, what it imports, its props or rules for the page change. */
+function again(path: string, { css, props, uses = [] }: Options, command: Command): Promise<void> {
+  const others = [css, props].filter((one) => one !== undefined);
+  return watching(calledWithout(command), async () => [
+    ...others,
+    ...(await Promise.all([path, ...uses].map(sourcesOf))).flat(),
+  ]);
+}
+
+/** A document comes back with its components rendered; those with errors stay as they were written. */
+async function document(path: string, options: Options): Promise<void> {
+  const { text, file, known } = await loadDocument(path, options);
+  const form = options.form && { form: options.form };
+  const { html, origin, problems: found } = renderDocument(text, known, { file, ...form });
+  // What the page as a whole has wrong, such as an id that stands twice, is seen when it is rendered.
+  const whole = pageFindings(html, origin, !isDocument(text)).map((one) => placed(one, ''));
+  const problems = [...found, ...whole];
+  await write(html, options.out);
+  if (problems.length > 0) printProblems(problems);
+  if (!form) sayLive([...known.components.values()].filter(({ name }) => text.includes(`<${name}`)));
+  if (problems.some((problem) => problem.severity === 'error')) process.exitCode = 1;
+}
+
+/** A mail's plain text, beside its HTML, and how long that is. */
+async function writeText(html: string, out: string | undefined): Promise<void> {
+  const size = (Buffer.byteLength(html) / 1024).toFixed(1);
+  process.stderr.write(`The mail is ${size} KB; some programs cut what is longer than 102 KB.\n`);
+  if (out !== undefined) await write(`${mailText(html).trimEnd()}\n`, out.replace(/(?:\.html?)?$/, '.txt'));
+}
+
+async function write(text: string, out: string | undefined): Promise<void> {
+  if (out === undefined) {
+    // A file holds what was rendered; a terminal shows it.
+    process.stdout.write(process.stdout.isTTY ? visible(text) : text);
+    return;
+  }
+  await mkdir(dirname(out), { recursive: true });
+  await writeFile(out, text);
+}

@@ -1,0 +1,70 @@
+import { writeFile } from 'node:fs/promises';
+import { relative } from 'node:path';
+import { Command, Option } from 'commander';
+import { documentTrees } from 'zesty-lattice/internal/markup';
+import { type Problem, visible } from 'zesty-lattice/internal/problem';
+import { type ComponentTree, resolve } from 'zesty-lattice/internal/tree';
+import { mermaid, treePage } from '../../tree-page/index.js';
+import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
+import { printProblems } from '../print-problems.js';
+import { treeText } from '../tree-text.js';
+
+interface Options extends DocumentArguments {
+  readonly component?: string;
+  readonly props?: string;
+  readonly json?: true;
+  readonly format: 'text' | 'json' | 'mermaid';
+  readonly page?: string;
+}
+
+/** `lattice tree`: which component stands where, with which props, and what is in its slots. */
+export function treeCommand(): Command {
+  return new Command('tree')
+    .description('Show the tree of components: where each stands, its props and its slots.')
+    .argument('<file>', 'a TypeScript or JavaScript module that exports the component, or an HTML document')
+    .option('-u, --uses <modules...>', 'with a document: the modules of the components in it')
+    .option('--foreign <tags...>', 'with a document: tags of custom elements from elsewhere')
+    .option('-c, --component <name>', 'which of its components, by tag name or export name')
+    .option('-p, --props <file>', 'its props, a record in a JSON file; left out, they stay open')
+    .addOption(
+      new Option('--format <format>', 'how it is written')
+        .choices(['text', 'json', 'mermaid'])
+        .default('text'),
+    )
+    .option('--json', 'the same as --format json')
+    .option('--page <file>', 'write it as a page of HTML to look at, which needs nothing else')
+    .action(run);
+}
+
+async function run(path: string, options: Options): Promise<void> {
+  if (isDocumentPath(path)) return document(path, options);
+  const component = await loadComponent(path, options.component);
+  const tree = resolve(component, await loadProps(options.props));
+  await show([tree], tree.problems, tree, tree.root.component, options);
+}
+
+/** The trees of the components in a document. */
+async function document(path: string, options: Options): Promise<void> {
+  const { text, file, known } = await loadDocument(path, options);
+  const { trees, problems } = documentTrees(text, known, { file });
+  await show(trees, problems, { version: 1, trees, problems }, path, options);
+}
+
+/** Shows trees as it was asked for, and what is wrong in them. */
+async function show(
+  trees: readonly ComponentTree[],
+  problems: readonly Problem[],
+  json: unknown,
+  name: string,
+  { format, json: asJson, page }: Options,
+): Promise<void> {
+  const isJson = asJson || format === 'json';
+  if (page !== undefined) {
+    await writeFile(page, treePage(trees, { name, problems, near: (file) => relative('.', file) }));
+    process.stdout.write(`Wrote ${page}\n`);
+  } else if (isJson) process.stdout.write(`${JSON.stringify(json, null, 2)}\n`);
+  else if (format === 'mermaid') process.stdout.write(visible(mermaid(trees)));
+  else process.stdout.write(treeText(trees, process.stdout.isTTY === true));
+  if (problems.length > 0 && !isJson) printProblems(problems);
+  if (problems.some((problem) => problem.severity === 'error')) process.exitCode = 1;
+}

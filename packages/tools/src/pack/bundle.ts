@@ -1,0 +1,126 @@
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { transform } from 'esbuild';
+import {
+  type AnyComponent,
+  type ComponentCore,
+  componentCore,
+  componentsIn,
+} from 'zesty-lattice/internal/component';
+import { keyOf, quoted } from '../adopt/write.js';
+import { loadModule } from '../check/modules.js';
+import { loadVite } from '../vite/load.js';
+
+/** How much there is to load, in bytes. */
+export interface Sizes {
+  readonly plain: number;
+  readonly minified: number;
+  readonly gzip: number;
+  readonly brotli: number;
+}
+
+export interface Packed {
+  /** One module that registers the elements. */
+  readonly code: string;
+  readonly sizes: Sizes;
+}
+
+/** A component that a module exports, under one of its names. */
+export interface Entry {
+  readonly core: ComponentCore;
+  readonly exportName: string;
+  readonly component: AnyComponent;
+}
+
+/** The components that a module exports, each once. */
+export async function entriesOf(file: string): Promise<readonly Entry[]> {
+  const found = new Map<ComponentCore, Entry>();
+  for (const [exportName, component] of componentsIn(await loadModule(resolve(file)))) {
+    const core = componentCore(component);
+    if (core && !found.has(core)) found.set(core, { component, core, exportName });
+  }
+  return [...found.values()];
+}
+
+/** Whether a module registers its elements itself. */
+export function registersItself(file: string): boolean {
+  const text = readFileSync(file, 'utf8');
+  return /\bregister\s*\(/.test(text) && text.includes('zesty-lattice/elements');
+}
+
+/**
+ * Elements as one ES module: planned ahead, with all they load.
+ *
+ * @param entries those that the module registers; none where the file registers its own
+ * @param isDev with the words of all problems, as while developing, and a line that says so
+ * @throws PackageMissing without Vite; an error with all problems of the components
+ */
+export async function bundle(file: string, entries: readonly Entry[], isDev = false): Promise<Packed> {
+  const { lattice, vite } = await loadVite('Packing');
+  const path = resolve(file);
+  // Beside the module, so that what it imports is found from there.
+  const entryPath = `${path}.pack.js`;
+  const names = entries.map(({ exportName }, index) => `${keyOf(exportName)} as C${index}`);
+  const entry = `import { ${names.join(', ')} } from ${quoted(path)};
+import { register } from 'zesty-lattice/elements';
+register(${entries.map((_, index) => `C${index}`).join(', ')});
+`;
+  const before = process.env.NODE_ENV;
+  process.env.NODE_ENV = isDev ? 'development' : 'production';
+  try {
+    const built = await vite.build({
+      configFile: false,
+      logLevel: 'silent',
+      mode: isDev ? 'development' : 'production',
+      publicDir: false,
+      define: { 'process.env.NODE_ENV': JSON.stringify(process.env.NODE_ENV) },
+      plugins: [
+        {
+          name: 'zesty-lattice:pack',
+          enforce: 'pre',
+          resolveId: (id) => (id === entryPath ? id : undefined),
+          load: (id) => (id === entryPath ? entry : undefined),
+        },
+        lattice({ ahead: !isDev }),
+      ],
+      build: {
+        write: false,
+        minify: false,
+        target: 'es2022',
+        lib: { entry: entries.length === 0 ? path : entryPath, formats: ['es'], fileName: () => 'packed.js' },
+        cssCodeSplit: false,
+      },
+    });
+    const [output] = (Array.isArray(built) ? built : [built]).flatMap((one) =>
+      'output' in one ? one.output : [],
+    );
+    const plain = output && 'code' in output ? output.code : '';
+    const { code: minified } = await transform(plain, {
+      minify: true,
+      format: 'esm',
+      target: 'es2022',
+      legalComments: 'none',
+    });
+    const code = isDev ? developing(plain, file) : minified;
+    return { code, sizes: sizesOf(plain, minified) };
+  } finally {
+    if (before === undefined) delete process.env.NODE_ENV;
+    else process.env.NODE_ENV = before;
+  }
+}
+
+/** Marks a build that is not for readers: at its top, and once on the console of the page that loads it. */
+function developing(code: string, file: string): string {
+  const words = `${file}: a development build, larger and slower than what readers are to load. lattice pack without --dev makes that.`;
+  return `// ${words.replace(/[\r\n]/g, ' ')}\nconsole.info(${quoted(words)});\n${code}`;
+}
+
+export function sizesOf(plain: string, minified: string): Sizes {
+  return {
+    plain: Buffer.byteLength(plain),
+    minified: Buffer.byteLength(minified),
+    gzip: gzipSync(minified, { level: 9 }).length,
+    brotli: brotliCompressSync(minified, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }).length,
+  };
+}

@@ -1,0 +1,71 @@
+import { readFileSync } from 'node:fs';
+import type { ComponentCore } from 'zesty-lattice/internal/component';
+import { isDocument } from 'zesty-lattice/internal/markup';
+import type { Problem } from 'zesty-lattice/internal/problem';
+import { resolveOpen } from 'zesty-lattice/internal/tree';
+import { componentProblems } from '../check/components.js';
+import { documentProblems, templateProblems } from '../check/markup.js';
+import { isSampleFile } from '../samples/index.js';
+import type { ReadProject } from './catalogue.js';
+import { templateIn } from './template-in.js';
+
+/**
+ * What is wrong in a file of a project with this text, which need not be saved yet: a template's text, a document,
+ * samples, or a module with templates in strings.
+ */
+export function problemsIn(project: ReadProject, file: string, text: string): readonly Problem[] {
+  const { components, foreign } = project.known;
+  const tags = foreign.filter((one) => typeof one === 'string');
+  if (!file.endsWith('.html')) return moduleProblems([...components.values()], file, text);
+  const owners = [...components.values()].filter(
+    ({ template }) => typeof template === 'object' && template.file === file,
+  );
+  if (owners.length > 0) return owners.flatMap((core) => textProblems(core, text, file));
+  if (isDocument(text) || isSampleFile(file))
+    return documentProblems(text, file, components, tags, !isDocument(text));
+  return templateProblems(text, file, components, tags);
+}
+
+/** What is wrong in a component's template, were this its text. */
+function textProblems(core: ComponentCore, text: string, file: string): readonly Problem[] {
+  return resolveOpen({ ...core, template: { text, file } }).problems.filter(
+    ({ source }) => source?.file === file,
+  );
+}
+
+/** What is wrong in the strings of a module that are templates; all else of it is known when it is saved. */
+function moduleProblems(cores: readonly ComponentCore[], file: string, text: string): readonly Problem[] {
+  const own = cores.filter(({ source }) => source?.file === file);
+  const isSaved = (): boolean => {
+    try {
+      return readFileSync(file, 'utf8') === text;
+    } catch {
+      return false;
+    }
+  };
+  const found: Problem[] = [];
+  for (const core of own) {
+    const isText = typeof core.template === 'object' && core.template.file === undefined;
+    const place = isText ? templateIn(core.name, text) : undefined;
+    const template = place && text.slice(place.from, place.to);
+    // What a string works out, or writes with signs of its own, is known when the module runs.
+    if (place && template !== undefined && !/[\\]|\$\{/.test(template)) {
+      const before = text.slice(0, place.from).split('\n');
+      const [line, column] = [before.length, (before.at(-1)?.length ?? 0) + 1];
+      for (const one of textProblems(core, template, `${file}#`))
+        found.push({ ...one, source: moved(one.source, file, line, column) });
+    } else if (isSaved())
+      found.push(...componentProblems(core).filter(({ source }) => source?.file === file));
+  }
+  return found;
+}
+
+function moved(
+  source: Problem['source'],
+  file: string,
+  line: number,
+  column: number,
+): NonNullable<Problem['source']> {
+  const { column: inside = 1, line: from } = source ?? { line: 1 };
+  return { file, line: line + from - 1, column: from === 1 ? column + inside - 1 : inside };
+}

@@ -1,0 +1,43 @@
+import type { Plugin } from 'vite';
+import { wrongPair } from '../check/package-info.js';
+import { checking } from './checking.js';
+import { type Developed, developing } from './developing.js';
+import { inspectingPages } from './inspecting.js';
+import { Loadings, loadingModules } from './loadings.js';
+import type { LatticeOptions } from './options.js';
+import { planning } from './planning.js';
+import { prerendering } from './prerendering.js';
+import { serverCode } from './server-code.js';
+import { textFiles } from './text-files.js';
+import { texts } from './texts.js';
+
+export type { LatticeOptions };
+
+/**
+ * The Vite plugin. Files named with `markupFile` become modules; a change to a component, its template or its rules is
+ * shown in the page at once, its state kept; problems are told in the terminal and over the page; pages are rendered
+ * ahead where asked for.
+ *
+ * @throws Error where the library that is installed is of another version
+ * @example
+ * // vite.config.ts
+ * export default defineConfig({ plugins: [lattice({ components: ['./components.ts'], prerender: true })] });
+ */
+export function lattice(options: LatticeOptions = {}): Plugin[] {
+  const wrong = wrongPair();
+  if (wrong) throw new Error(wrong);
+  const loadings = new Loadings();
+  const developed: Developed = {};
+  return [
+    loadingModules(loadings),
+    checking(loadings),
+    textFiles(),
+    texts(),
+    developing(developed),
+    ...(options.inspect ? [inspectingPages()] : []),
+    ...(options.ahead === false ? [] : [planning(loadings, options), serverCode(loadings)]),
+    ...(options.prerender ? [prerendering(options, developed)] : []),
+  ];
+}
+
+export default lattice;
