@@ -1,11 +1,11 @@
-// Renders each app twelve times as text, bytes, elements and streams, and says how they differ. Argument: the modules' folder.
-import { readdirSync, readFileSync } from 'node:fs';
+// Renders each app twelve times as text, bytes, elements and streams, and says how they differ. Arguments: the modules' folder, and the seeds of some of them.
+import { readFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
 import { parse } from 'parse5';
 import { renderBytes, renderHtml, renderHtmlAsync, renderPage, streamHtml } from 'zesty-lattice/html';
 import { renderMail } from 'zesty-lattice/mail';
 
-const [folder] = process.argv.slice(2);
+const [folder, ...seeds] = process.argv.slice(2);
 const rows = JSON.parse(readFileSync(new URL('rows.json', import.meta.url), 'utf8'));
 const out = {};
 console.error = (...all) => errors.push(all.map(String).join(' ').slice(0, 400));
@@ -28,8 +28,8 @@ function seen(html) {
   look(parse(html).childNodes.find(({ nodeName }) => nodeName === 'html').childNodes[1]);
   return lines.join('\n');
 }
-for (const file of readdirSync(folder).filter((name) => /^app-\d+\.mjs$/.test(name))) {
-  const seed = Number(/\d+/.exec(file)[0]);
+for (const seed of seeds.map(Number)) {
+  const file = `app-${seed}.mjs`;
   errors = [];
   const result = { differences: [] };
   out[seed] = result;

@@ -1,6 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
+import { relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { build } from 'esbuild';
 import { expect, test } from 'vitest';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -15,7 +17,7 @@ const node = (code: string): string =>
 const doors: Record<string, string> = {
   'zesty-lattice':
     'ComponentTree LatticeError calc component definition eachOf el event given phrase preset prop resolve share slot trusted uid whenLoaded',
-  'zesty-lattice-tools/check': 'MissingPath SettingsError check jsonReport sarifReport textReport',
+  'zesty-lattice-tools/check': 'check jsonReport sarifReport textReport',
   'zesty-lattice/browser':
     'LatticeError calc component definition eachOf el elementClass event given phrase preset prop register share slot trusted uid whenLoaded',
   'zesty-lattice/elements': 'elementClass register',
@@ -49,6 +51,32 @@ test('an error of one copy of the library is one to the other, as where a bundle
     }
   `);
   expect(told.trim()).toBe('call-invalid\ntrue false false');
+});
+
+test('Node, and bundlers that build for Node, find one file; those that build for a page find modules', async () => {
+  const inputs = async (platform: 'node' | 'browser'): Promise<readonly string[]> => {
+    const { metafile } = await build({
+      stdin: { contents: "export { el } from 'zesty-lattice';", resolveDir: root },
+      bundle: true,
+      write: false,
+      metafile: true,
+      format: 'esm',
+      platform,
+      packages: 'bundle',
+      // Not as the sources of this repository stand for them.
+      tsconfigRaw: {},
+      conditions: ['module', 'import'],
+      logLevel: 'error',
+    });
+    return Object.keys(metafile.inputs).filter((path) => path.includes('packages/lattice/dist'));
+  };
+  const loaded = node("console.log(import.meta.resolve('zesty-lattice'))").trim();
+  const inNode = await inputs('node');
+  expect(inNode).toContain(relative(root, fileURLToPath(loaded)));
+  expect(inNode.filter((path) => !path.startsWith('packages/lattice/dist/node/'))).toEqual([]);
+  const inPage = await inputs('browser');
+  expect(inPage).toContain('packages/lattice/dist/index.js');
+  expect(inPage.filter((path) => path.startsWith('packages/lattice/dist/node/'))).toEqual([]);
 });
 
 test.each(Object.entries(doors))('the built door %s opens, to just its names', (door, names) => {

@@ -399,7 +399,7 @@ describe('when building', () => {
   test('pages are rendered ahead, all else stays, and the bundle carries the files without a file system', async () => {
     for (const [name, text] of Object.entries(files)) change(name, text);
     await build({ ...(await config()), logLevel: 'error' });
-    const html = readFileSync(join(folder, 'packages/lattice/dist/index.html'), 'utf8');
+    const html = readFileSync(join(folder, 'dist/index.html'), 'utf8');
     expect(html).toContain('<!-- counted by hand -->');
     expect(html).toContain('<stall-count label="Crates" class="wide"><template shadowrootmode="open">');
     expect(html).toContain('<p>Stall North<i><b>open</b></i></p>');

@@ -29,6 +29,7 @@ export { type AnyEventKind, EventKind, event } from './event.js';
 export { fieldsIn, itemIn, wordsIn } from './holds.js';
 export type { AnyKind, Presence } from './kind.js';
 export { authored, fallbackOf, fault, fits, isKind, isMade, Kind, settle, unreadable } from './kind.js';
+export { type KindWord, kindFacts } from './kind-words.js';
 export * as prop from './kinds/index.js';
 export type { StandardSchema } from './kinds/schema.js';
 export { TagKind } from './kinds/tag.js';

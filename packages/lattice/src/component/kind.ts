@@ -1,4 +1,5 @@
 import { dev, refuseCall, show } from '../problem/index.js';
+import type { KindWord } from './kind-words.js';
 import { type Rule, type Test, testedRule } from './rule.js';
 
 export { unreadable } from './rule.js';
@@ -9,7 +10,7 @@ export type Presence = 'required' | 'optional' | 'fallback';
 /** The rule of one kind of value, and how the value is described; `Kind` adds presence, tests and words to it. */
 export interface KindRules<Value> extends Rule<Value> {
   /** The kind's word, such as `text`. */
-  readonly word: string;
+  readonly word: KindWord;
   /** How written code makes the rule: the function's name in a page's runtime, and what it is given. */
   readonly code: RuleCode;
   /** What the kind was made with: a list's item, a record's fields, the words of a choice. */

@@ -1,4 +1,4 @@
-import { attributeOf, type ComponentCore, isMade, perComponent } from '../component/index.js';
+import { attributeOf, type ComponentCore, isMade, kindFacts, perComponent } from '../component/index.js';
 import { ExprCore, operand } from '../template/index.js';
 import type { PlanAttribute } from './attributes/plan-attribute.js';
 import type { Block } from './block.js';
@@ -42,8 +42,7 @@ function askedOf({ props, styles }: ComponentCore): readonly PlanAttribute[] {
   return props.names.flatMap((name, index): PlanAttribute[] => {
     const attribute = attributeOf(name);
     const kind = props.kinds[index];
-    if (!kind || !asked.has(attribute) || !/^(text|number|choice|flag)$/.test(kind.rules.word ?? ''))
-      return [];
+    if (!kind || !asked.has(attribute) || !kindFacts[kind.rules.word].type) return [];
     const prop = new ExprCore({ op: 'prop', name, index });
     const { fallbackValue } = kind.settings;
     const test = new ExprCore({ op: 'binary', operator: '!=', left: prop, right: operand(fallbackValue) });

@@ -42,7 +42,7 @@ interface Known {
  *
  * @param paths files and folders; of folders all `.ts`, `.js` and `.html` files below them, save for `node_modules`,
  * `dist` and tests
- * @throws MissingPath for a path that is not there, SettingsError for a `lattice.json` that cannot be carried out
+ * @throws Error for a path that is not there, or a `lattice.json` that cannot be read
  * @example
  * const { problems } = await check(['src']);
  */

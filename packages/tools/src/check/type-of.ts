@@ -44,6 +44,7 @@ export function presentTypes(kind: AnyKind): Type {
   const words = wordsIn(kind);
   if (words) return words.map((one): Known => ({ word: 'text', words: [one] }));
   const { word } = kind.rules;
+  // The words of a choice and of a tag are done.
   switch (word) {
     case 'number':
     case 'flag':
@@ -51,6 +52,8 @@ export function presentTypes(kind: AnyKind): Type {
     case 'text':
       return [{ word }];
     case 'url':
+    case 'choice':
+    case 'tag':
       return text;
     case 'list': {
       const item = itemIn(kind);
@@ -60,7 +63,8 @@ export function presentTypes(kind: AnyKind): Type {
       const fields = fieldsIn(kind);
       return [{ word, ...(fields && { fields }) }];
     }
-    default:
+    case 'any':
+    case 'schema':
       return undefined;
   }
 }

@@ -5,8 +5,9 @@ import { type AnyComponent, componentsIn } from 'zesty-lattice/internal/componen
 import { type Catalog, catalog } from 'zesty-lattice/internal/markup';
 import { suggest } from 'zesty-lattice/internal/problem';
 import { isRecord } from 'zesty-lattice/internal/template';
-import { MissingPath, SettingsError } from '../check/index.js';
+import { MissingPath } from '../check/files.js';
 import { loadModule } from '../check/modules.js';
+import { SettingsError } from '../check/settings.js';
 
 /** The command was called in a wrong way: the message says how to call it. */
 export class UsageError extends Error {}

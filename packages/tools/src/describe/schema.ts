@@ -72,7 +72,8 @@ function kindSchema({ rules: { holds, holdsMore = false, word } }: AnyKind): Jso
       return isKind(holds) ? { type: 'array', items: kindSchema(holds) } : { type: 'array' };
     case 'record':
       return recordSchema(holds, holdsMore);
-    default:
+    case 'any':
+    case 'schema':
       return {};
   }
 }

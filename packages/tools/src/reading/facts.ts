@@ -1,3 +1,4 @@
+import type { KindWord } from 'zesty-lattice/internal/component';
 import type { PrettyPart } from 'zesty-lattice/internal/html';
 import type { Problem } from 'zesty-lattice/internal/problem';
 import type { Line } from '../tree-page/view.js';
@@ -8,7 +9,7 @@ import type { Line } from '../tree-page/view.js';
 export interface FieldFacts {
   readonly name: string;
   /** The kind's word, such as `text` or `choice`. */
-  readonly kind: string;
+  readonly kind: KindWord;
   /** What belongs there, as it stands in a sentence. */
   readonly expected: string;
   readonly description: string;

@@ -3,6 +3,8 @@ import {
   attributeOf,
   type ComponentCore,
   component,
+  type KindWord,
+  kindFacts,
   propsByAttribute,
   readText,
   slot,
@@ -115,8 +117,8 @@ function attributesOf({ attrs }: ParsedElement, core: ComponentCore): Pick<Given
 }
 
 /** A value that was read from an attribute, as JSON has it: what only text can say stays as it was written. */
-function asJson(word: string, read: unknown, text: string): unknown {
-  return /^(?:flag|number|list|record|any)$/.test(word) ? read : text;
+function asJson(word: KindWord, read: unknown, text: string): unknown {
+  return kindFacts[word].isJson ? read : text;
 }
 
 function slotsOf(element: ParsedElement, text: string): Pick<Given, 'slots' | 'names'> {

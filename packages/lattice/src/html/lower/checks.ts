@@ -1,10 +1,9 @@
-import type { AnyKind } from '../../component/index.js';
-
-const types: Readonly<Record<string, string>> = { text: 'string', number: 'number', flag: 'boolean' };
+import { type AnyKind, kindFacts } from '../../component/index.js';
 
 /** The type that values of a kind have, where that is all there is to check (and numbers being finite). */
 export function plainTypeOf({ rules, settings }: AnyKind): string | undefined {
-  return settings.tests.length > 0 || rules.settle ? undefined : types[rules.word];
+  const { takesAll, type } = kindFacts[rules.word];
+  return settings.tests.length > 0 || rules.settle || !takesAll ? undefined : type;
 }
 
 /** A test that a value is of a kind and stays as it is: none is where the kind makes another of it. */
@@ -24,6 +23,7 @@ export function checkOf(kind: AnyKind): (value: unknown) => boolean {
 /** What a prop of a kind always holds, where that can be shown with no question: `text`, or a `number`. */
 export function shownTypeOf({ rules, settings }: AnyKind): 'text' | 'number' | undefined {
   if (settings.presence === 'optional' || rules.settle) return undefined;
-  if (rules.word === 'number') return 'number';
-  return /^(text|choice|tag|url)$/.test(rules.word) ? 'text' : undefined;
+  const { type } = kindFacts[rules.word];
+  if (type === 'number') return type;
+  return type === 'string' ? 'text' : undefined;
 }

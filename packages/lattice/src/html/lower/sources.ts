@@ -1,4 +1,4 @@
-import type { AnyKind, ComponentCore } from '../../component/index.js';
+import { type AnyKind, type ComponentCore, kindFacts } from '../../component/index.js';
 import type { Core } from '../../template/index.js';
 import { escapeAttribute } from '../escape.js';
 
@@ -10,8 +10,8 @@ function kindOf({ op }: Core, component: ComponentCore | undefined): AnyKind | u
 
 /** Whether a prop always holds text, so that an attribute of it is always there. */
 export function isTextProp(core: Core, component: ComponentCore | undefined): boolean {
-  const word = kindOf(core, component)?.rules.word;
-  return word === 'text' || word === 'choice';
+  const kind = kindOf(core, component);
+  return kind !== undefined && kindFacts[kind.rules.word].type === 'string';
 }
 
 export function isFlagProp(core: Core, component: ComponentCore | undefined): boolean {

@@ -1,4 +1,4 @@
-import type { AnyKind } from '../../component/index.js';
+import { type AnyKind, kindFacts } from '../../component/index.js';
 import { finding, show } from '../../problem/index.js';
 import {
   type Core,
@@ -18,7 +18,7 @@ import type { PlannedKind } from './kind.js';
 /** The kind of a prop that is never a list. */
 function noListOf(core: Core | undefined, { component }: Planner): AnyKind | undefined {
   const kind = core?.op.op === 'prop' ? component?.props.kinds[core.op.index] : undefined;
-  if (!kind || /^(?:list|any|schema)$/.test(kind.rules.word)) return undefined;
+  if (!kind || kindFacts[kind.rules.word].mayList) return undefined;
   // A record of no known fields may be rows that come one after another.
   return kind.rules.word === 'record' && kind.rules.holds === undefined ? undefined : kind;
 }

@@ -18,15 +18,27 @@ export function textOf(value: unknown): string {
 }
 
 /** How a value is edited: by a control of its own, part by part, or as JSON. */
-export function wayOf({
-  kind,
-  parts,
-}: FieldFacts): 'line' | 'date' | 'flag' | 'choice' | 'list' | 'record' | 'json' {
-  if (kind === 'flag' || kind === 'date') return kind;
-  if (kind === 'choice' || kind === 'tag') return 'choice';
-  if ((kind === 'list' || kind === 'record') && parts.length > 0 && parts[0]?.kind !== 'any') return kind;
-  return kind === 'text' || kind === 'number' || kind === 'url' ? 'line' : 'json';
+export function wayOf({ kind, parts }: FieldFacts): Way {
+  const way = ways[kind];
+  const isKnown = (way !== 'list' && way !== 'record') || (parts.length > 0 && parts[0]?.kind !== 'any');
+  return isKnown ? way : 'json';
 }
+
+type Way = 'line' | 'date' | 'flag' | 'choice' | 'list' | 'record' | 'json';
+
+const ways: Readonly<Record<FieldFacts['kind'], Way>> = {
+  any: 'json',
+  choice: 'choice',
+  date: 'date',
+  flag: 'flag',
+  list: 'list',
+  number: 'line',
+  record: 'record',
+  schema: 'json',
+  tag: 'choice',
+  text: 'line',
+  url: 'line',
+};
 
 /** A value to start with where one is needed: something to see at once, and to change. */
 export function startOf({ fallback, isNeeded, kind, name, parts, words }: FieldFacts): unknown {
@@ -48,7 +60,8 @@ export function startOf({ fallback, isNeeded, kind, name, parts, words }: FieldF
       return Object.fromEntries(parts.filter((one) => one.isNeeded).map((one) => [one.name, startOf(one)]));
     case 'text':
       return inWords(name) || 'Text';
-    default:
+    case 'any':
+    case 'schema':
       return isNeeded ? {} : undefined;
   }
 }
