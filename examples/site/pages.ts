@@ -52,6 +52,7 @@ export const groups: readonly Group[] = [
     pages: [
       doc('problems', 'Problems'),
       doc('slips', 'Slips'),
+      doc('reference', 'Reference'),
       doc('tree', 'The tree as JSON'),
       ...(
         [
