@@ -16,7 +16,12 @@ run('node', ['scripts/tickets.mjs', String(count), data], { stdio: 'ignore' });
 
 /** Runs the command; gives what it says, and the most memory that it took, in MB. */
 function batch(workers, killAt = Number.POSITIVE_INFINITY) {
-  const args = ['packages/tools/dist/node/cli.js', 'batch', 'examples/orchard/tickets/ticket-page.ts', '--json'];
+  const args = [
+    'packages/tools/dist/node/cli.js',
+    'batch',
+    'examples/orchard/tickets/ticket-page.ts',
+    '--json',
+  ];
   const child = spawn(
     'node',
     [...args, '--data', data, '--out', out, '--title', '{tasting} · {guest}', '--workers', String(workers)],

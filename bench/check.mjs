@@ -30,7 +30,9 @@ for (const count of [10, 100, 1000]) {
     let summary = '';
     for (let run = 0; run < 5; run++) {
       const start = performance.now();
-      const done = spawnSync('node', [join(root, 'packages/tools/dist/node/cli.js'), 'check', folder], { encoding: 'utf8' });
+      const done = spawnSync('node', [join(root, 'packages/tools/dist/node/cli.js'), 'check', folder], {
+        encoding: 'utf8',
+      });
       times.push(performance.now() - start);
       summary = done.stdout.trim().split('\n').at(-1);
     }

@@ -4,9 +4,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { component, el, prop, resolve } from 'zesty-lattice';
-import { check } from 'zesty-lattice-tools/check';
 import { renderHtml } from 'zesty-lattice/html';
 import { adopt, catalog, renderDocument } from 'zesty-lattice/markup';
+import { check } from 'zesty-lattice-tools/check';
 
 const folder = mkdtempSync(join(tmpdir(), 'lattice-limits-'));
 process.on('exit', () => rmSync(folder, { recursive: true }));

@@ -11,82 +11,16 @@ import {
   HandlerArguments,
   InPage,
   MisfitWords,
-  type RuntimeName,
   ViewOnDemand,
 } from './compile/call.js';
 import { Fallback, RuleOf } from './compile/props.js';
 import { Anchor, type CountNodes, StaticHtml, type StaticNode, StaticText } from './compile/static.js';
 import { CompiledView } from './compile/view.js';
-import { acting } from './runtime/acting.js';
-import { always } from './runtime/always.js';
-import { attribute, checked, documentHtml, outerAttribute, plain, worded } from './runtime/attribute.js';
-import { bind } from './runtime/bind.js';
 import type { Attach } from './runtime/block.js';
-import { changing } from './runtime/changing.js';
-import { classes, inlineStyle, restyled, styles } from './runtime/class-and-style.js';
-import { formSafe, newElement, safe, setAttribute } from './runtime/dom.js';
-import { each } from './runtime/each.js';
-import { failing } from './runtime/failing.js';
-import { fieldFeature, fieldMembers } from './runtime/field.js';
-import { fillerMembers, fillerWatch } from './runtime/fillers.js';
-import { given } from './runtime/given.js';
+import * as called from './runtime/called.js';
+import { newElement, safe, setAttribute } from './runtime/dom.js';
 import type { Feature, Instance } from './runtime/instance.js';
-import { later } from './runtime/later.js';
-import { leaving, life } from './runtime/life.js';
-import { listen } from './runtime/listen.js';
-import { loading } from './runtime/loading.js';
-import { property } from './runtime/property.js';
-import { ready } from './runtime/ready.js';
-import { consuming, providing } from './runtime/shared-data.js';
-import { wearing } from './runtime/sheets.js';
-import { handed, receiving } from './runtime/slot.js';
-import { slotWatch } from './runtime/slot-watch.js';
-import { json, text } from './runtime/text.js';
-import { filling, innerScope } from './runtime/use.js';
 import { type View, view } from './runtime/view.js';
-
-/** What compiled elements call; written code has more names, for what is a value here. */
-const functions: Readonly<Partial<Record<RuntimeName, unknown>>> = {
-  acting,
-  always,
-  attribute,
-  bind,
-  changing,
-  checked,
-  classes,
-  consuming,
-  documentHtml,
-  each,
-  failing,
-  fieldFeature,
-  fieldMembers,
-  fillerMembers,
-  fillerWatch,
-  filling,
-  formSafe,
-  given,
-  handed,
-  inlineStyle,
-  innerScope,
-  json,
-  later,
-  leaving,
-  life,
-  listen,
-  loading,
-  outerAttribute,
-  plain,
-  property,
-  providing,
-  ready,
-  receiving,
-  restyled,
-  slotWatch,
-  styles,
-  text,
-  wearing,
-  worded,
-};
 
 const views = new WeakMap<CompiledView, View>();
 
@@ -109,7 +43,9 @@ export function viewInPage(compiled: CompiledView): View {
 export function inPage(compiled: unknown): unknown {
   if (isCore(compiled)) return compiled.get;
   if (compiled instanceof Call) {
-    const make = functions[compiled.name] as (...args: unknown[]) => unknown;
+    // All of them are called for some template or other: none could be left out.
+    // biome-ignore lint/performance/noDynamicNamespaceImportAccess: the names are known when a template is compiled.
+    const make = called[compiled.name] as (...args: unknown[]) => unknown;
     return make(...compiled.args.map(inPage));
   }
   if (compiled instanceof CompiledView) return viewInPage(compiled);

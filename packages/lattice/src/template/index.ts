@@ -12,7 +12,7 @@ export { describe } from './expression/describe.js';
 export { failedValue, guarded, plainText } from './expression/evaluate.js';
 export type { Expr, ExprOf, StateExpr } from './expression/expr.js';
 export { coreOf, describeValue, ExprCore, fieldOf, isCore, operand, operandOf } from './expression/expr.js';
-export { inputsOf, isAnew, withInputs } from './expression/inputs.js';
+export { inputsOf, isAnew, readingOf, withInputs } from './expression/inputs.js';
 export {
   type BinaryOperator,
   byOp,

@@ -1,6 +1,6 @@
 import type { PlanEach } from '../plan/index.js';
 import { type Finding, finding } from '../problem/index.js';
-import { type Core, inputsOf } from '../template/index.js';
+import { type Core, inputsOf, readingOf } from '../template/index.js';
 import type { TreeScope } from './scope.js';
 
 /** How many rows of a known list are asked for their keys. */
@@ -40,6 +40,6 @@ export function keyFault(
 function readsRowAlone(core: Core, item: number): boolean {
   const { op } = core;
   if (op.op === 'local') return op.local === item || op.local === item + 1;
-  if (/^(?:prop|state|data|event|shared|filled|uid|outer|calc|call)$/.test(op.op)) return false;
+  if (readingOf(core) !== undefined) return false;
   return inputsOf(core).every((one) => readsRowAlone(one, item));
 }

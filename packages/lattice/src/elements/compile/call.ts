@@ -1,11 +1,15 @@
 import type { ComponentCore } from '../../component/index.js';
 import type { Finding } from '../../problem/index.js';
 import type { Core } from '../../template/index.js';
+import type * as called from '../runtime/called.js';
 import type * as runtime from '../runtime/index.js';
 import type { CompiledView } from './view.js';
 
 /** What a page's runtime has for compiled elements, by name: functions, and rules of props. */
 export type RuntimeName = keyof typeof runtime;
+
+/** Those of them that are called for a template. */
+export type CalledName = keyof typeof called;
 
 /**
  * Something a page is to have, before it is known whether the page makes it itself or gets it as written code: a call
@@ -13,16 +17,16 @@ export type RuntimeName = keyof typeof runtime;
  * calls, and the kinds below.
  */
 export class Call {
-  readonly name: RuntimeName;
+  readonly name: CalledName;
   readonly args: readonly unknown[];
 
-  constructor(name: RuntimeName, args: readonly unknown[]) {
+  constructor(name: CalledName, args: readonly unknown[]) {
     this.name = name;
     this.args = args;
   }
 }
 
-export function call(name: RuntimeName, ...args: readonly unknown[]): Call {
+export function call(name: CalledName, ...args: readonly unknown[]): Call {
   return new Call(name, args);
 }
 

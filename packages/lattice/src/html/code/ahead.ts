@@ -2,6 +2,7 @@ import type { ComponentCore } from '../../component/index.js';
 import { isInteractive } from '../../plan/index.js';
 import type { Form } from '../form.js';
 import { routineOf, spotRoutine } from '../lower/index.js';
+import { partsOf } from '../lower/step-parts.js';
 import type { Callable, Step } from '../lower/steps.js';
 import { keyOf } from './index.js';
 import { writeRoutine } from './writer.js';
@@ -43,43 +44,8 @@ function formsOf(component: ComponentCore): readonly Form[] {
 /** Adds the routines that steps call. */
 function called(steps: readonly Step[], routines: Set<Callable>): void {
   for (const step of steps) {
-    switch (step.kind) {
-      case 'choose':
-        called(step.yes, routines);
-        called(step.no, routines);
-        break;
-      case 'rows':
-        called(step.row, routines);
-        called(step.empty, routines);
-        break;
-      case 'apart':
-      case 'load':
-      case 'provide':
-        called(step.inner, routines);
-        break;
-      case 'changing':
-        called(step.start, routines);
-        called(step.content, routines);
-        break;
-      case 'guard':
-        called(step.inner, routines);
-        called(step.fallback, routines);
-        break;
-      case 'fill':
-        called(step.fallback, routines);
-        break;
-      case 'accepted':
-        called(step.plain, routines);
-        break;
-      case 'call':
-        routines.add(step.routine());
-        for (const fill of step.fills) called(fill?.content ?? [], routines);
-        break;
-      case 'host':
-        routines.add(step.host.shadow());
-        called(step.content, routines);
-        for (const fill of step.fills) called(fill?.content ?? [], routines);
-        break;
-    }
+    const { calls = [], inner } = partsOf(step);
+    for (const routine of calls) routines.add(routine());
+    for (const one of inner) called(one, routines);
   }
 }

@@ -1,4 +1,5 @@
 import { type Core, inputsOf, type OpOf } from '../../template/index.js';
+import { partsOf } from '../lower/step-parts.js';
 import type { Step } from '../lower/steps.js';
 
 /** How often values are read and shown, by a word for each: what is shown or read twice is worked out once. */
@@ -36,28 +37,12 @@ export function usesIn(steps: readonly Step[]): Uses {
   };
   const visit = (all: readonly Step[]): void => {
     for (const step of all) {
-      if ('value' in step) reads(step.value);
       if (step.kind === 'attribute') count(quoted, step.value);
       else if (step.kind === 'show' && step.as !== 'plain')
         count(step.as === 'content' || step.as === 'part' ? shown : quoted, step.value);
-      if (step.kind === 'made') step.values.forEach(reads);
-      else if (step.kind === 'choose') {
-        reads(step.test);
-        visit(step.yes);
-        visit(step.no);
-      } else if (step.kind === 'rows') {
-        reads(step.list);
-        visit(step.row);
-      } else if (step.kind === 'call') step.args.forEach(reads);
-      else if (step.kind === 'state') step.props.forEach(reads);
-      else if (step.kind === 'load') {
-        step.props.forEach(reads);
-        visit(step.inner);
-      } else if (step.kind === 'guard') {
-        visit(step.inner);
-        visit(step.fallback);
-      } else if (step.kind === 'provide' || step.kind === 'apart') visit(step.inner);
-      else if (step.kind === 'accepted') visit(step.plain);
+      const { inner, values } = partsOf(step);
+      values.forEach(reads);
+      inner.forEach(visit);
     }
   };
   visit(steps);

@@ -1,3 +1,4 @@
+import { partsOf } from '../lower/step-parts.js';
 import type { Callable, Step } from '../lower/steps.js';
 
 const known = new WeakMap<readonly Step[], boolean>();
@@ -19,33 +20,12 @@ export function arePlain(steps: readonly Step[]): boolean {
   return is;
 }
 
+/** Kinds of steps that may wait, or be written more than once; of a host and of what fills a slot that is not looked into. */
+const mayWait: ReadonlySet<Step['kind']> = new Set(['rows', 'fill', 'ready', 'host', 'load', 'guard']);
+
 function isPlainStep(step: Step): boolean {
-  switch (step.kind) {
-    case 'text':
-    case 'show':
-    case 'attribute':
-    case 'made':
-    case 'let':
-    case 'state':
-    case 'entry':
-    case 'report':
-    case 'accepted':
-      return true;
-    case 'choose':
-      return arePlain(step.yes) && arePlain(step.no);
-    case 'apart':
-    case 'provide':
-      return arePlain(step.inner);
-    case 'changing':
-      return arePlain(step.start) && arePlain(step.content);
-    case 'call':
-      return step.fills.every((fill) => !fill) && arePlain(step.routine().parts.steps);
-    case 'rows':
-    case 'fill':
-    case 'ready':
-    case 'host':
-    case 'load':
-    case 'guard':
-      return false;
-  }
+  if (mayWait.has(step.kind)) return false;
+  if (step.kind === 'call' && step.fills.some((fill) => fill)) return false;
+  const { calls = [], inner } = partsOf(step);
+  return inner.every(arePlain) && calls.every((routine) => arePlain(routine().parts.steps));
 }

@@ -1,6 +1,6 @@
 import type { ComponentCore } from '../../component/index.js';
 import { nearestOr } from '../../problem/index.js';
-import { type Core, ExprCore, inputsOf, isAnew, type Op } from '../../template/index.js';
+import { type Core, ExprCore, inputsOf, isAnew, type Op, readingOf } from '../../template/index.js';
 import { parseExpression } from '../expression/parse.js';
 import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
 import { fieldFault, kindOf } from './kinds.js';
@@ -58,7 +58,7 @@ export function bind(
   const core = guarded(() => binder.core(tree), text, at, reading);
   if (!core || !binder.isSound) return undefined;
   if (isConstant(core)) return { core, constant: core.get(nothing), isConstant: true };
-  const isRead = /^(prop|state|local|event|shared|filled|uid)$/.test(core.op.op);
+  const isRead = readingOf(core) === 'scope';
   const shown = isRead ? core : new ExprCore({ op: 'written', text: text.trim(), of: core });
   return { core: shown, constant: undefined, isConstant: false };
 }

@@ -75,6 +75,43 @@ export function withInputs(op: Op, map: (input: Core) => Core): Op {
   }
 }
 
+/** What an operation reads by itself, whatever its inputs are. */
+type Reading = 'scope' | 'author' | undefined;
+
+/** Of the scope (a prop, a field of the state, a local), or whatever a function of the author makes of its inputs. */
+const reading: { readonly [Kind in Op['op']]: Reading } = {
+  prop: 'scope',
+  state: 'scope',
+  local: 'scope',
+  event: 'scope',
+  data: 'scope',
+  shared: 'scope',
+  filled: 'scope',
+  uid: 'scope',
+  outer: 'scope',
+  calc: 'author',
+  call: 'author',
+  literal: undefined,
+  field: undefined,
+  member: undefined,
+  phrase: undefined,
+  list: undefined,
+  record: undefined,
+  unary: undefined,
+  binary: undefined,
+  choice: undefined,
+  written: undefined,
+  read: undefined,
+  something: undefined,
+  full: undefined,
+  any: undefined,
+};
+
+/** Returns what an operation reads by itself. */
+export function readingOf({ op }: Core): Reading {
+  return reading[op.op];
+}
+
 /** Whether an expression gives something new each time it is asked, such as the time of day. */
 export function isAnew({ op }: Core): boolean {
   return (op.op === 'calc' && op.inputs.length === 0) || (op.op === 'call' && op.args.length === 0);

@@ -1,0 +1,25 @@
+/** What compiled elements call, by name: a page that plans them runs these, a build writes calls of them. */
+export { acting } from './acting.js';
+export { always } from './always.js';
+export { attribute, checked, documentHtml, outerAttribute, plain, worded } from './attribute.js';
+export { bind } from './bind.js';
+export { changing } from './changing.js';
+export { classes, inlineStyle, restyled, styles } from './class-and-style.js';
+export { formSafe } from './dom.js';
+export { each } from './each.js';
+export { failing } from './failing.js';
+export { fieldFeature, fieldMembers } from './field.js';
+export { fillerMembers, fillerWatch } from './fillers.js';
+export { given } from './given.js';
+export { later } from './later.js';
+export { leaving, life } from './life.js';
+export { listen } from './listen.js';
+export { loading } from './loading.js';
+export { property } from './property.js';
+export { ready } from './ready.js';
+export { consuming, providing } from './shared-data.js';
+export { wearing } from './sheets.js';
+export { handed, receiving } from './slot.js';
+export { slotWatch } from './slot-watch.js';
+export { json, text } from './text.js';
+export { filling, innerScope } from './use.js';
