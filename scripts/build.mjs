@@ -13,6 +13,7 @@ import {
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { root, run } from './setup.mjs';
+import { standIn, standIns } from './stand-ins.mjs';
 
 const inLibrary = (path) => join(root, 'packages/lattice/dist', path);
 const inTools = (path) => join(root, 'packages/tools/dist', path);
@@ -44,9 +45,8 @@ const tools = {
 
 /** Files that others stand for in Node: each says why. */
 const inNode = {
+  ...Object.fromEntries(standIns.map((name) => [name, inLibrary(`${standIn(name)}.js`)])),
   '#markup': inLibrary('markup/lazy.js'),
-  '#dev': inLibrary('problem/dev.js'),
-  '#look': inLibrary('elements/runtime/first-look.js'),
   './css.js': inLibrary('styles/css-lazy.js'),
   '../styles/css.js': inLibrary('styles/css-lazy.js'),
   './source-maps.js': inLibrary('problem/source-maps-none.js'),

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from 'vitest';
+import { standIn } from '../../scripts/stand-ins.mjs';
 
 const packages = fileURLToPath(new URL('../../packages', import.meta.url));
 
@@ -31,13 +32,6 @@ const floors: readonly (readonly string[])[] = [
     ['cli'],
   ].map((rooms) => rooms.map((room) => `tools/src/${room}`)),
 ];
-
-/** Stand-ins, by the files that they usually stand for. */
-const standIns: Readonly<Record<string, string>> = {
-  '#dev': 'lattice/src/problem/dev.ts',
-  '#look': 'lattice/src/elements/runtime/first-look.ts',
-  '#markup': 'lattice/src/markup/node.ts',
-};
 
 const files = ['lattice/src', 'tools/src'].flatMap((folder) =>
   readdirSync(join(packages, folder), { recursive: true, encoding: 'utf8' })
@@ -70,7 +64,7 @@ function importsIn(file: string, text: string): readonly Import[] {
 function fileOf(path: string, from: string): string | undefined {
   if (path.startsWith('.'))
     return relative(packages, resolve(packages, dirname(from), path)).replace(/\.js$/, '.ts');
-  if (path.startsWith('#')) return standIns[path] ?? path;
+  if (path.startsWith('#')) return `lattice/src/${standIn(path)}.ts`;
   const [, inner] = /^zesty-lattice(?:\/(.*))?$/.exec(path) ?? [];
   if (/^zesty-lattice(?:\/|$)/.test(path))
     return inner === undefined ? 'lattice/src/index.ts' : `lattice/src/${inner}/index.ts`;

@@ -240,10 +240,14 @@ function literal(value: string | boolean | null): string {
 /** Text between tags; white space at its ends would count as layout, so such text stands in a hole. */
 function text(plain: string): string {
   if (plain.includes('{{') || plain !== plain.trim()) return `{{ ${literal(plain)} }}`;
-  return plain.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
+  return plain
+    .replaceAll('&', '&amp;')
+    .replaceAll('<', '&lt;')
+    .replaceAll('>', '&gt;')
+    .replaceAll('\r', '&#13;');
 }
 
 /** Text in double quotes. */
 function attribute(plain: string): string {
-  return plain.replaceAll('&', '&amp;').replaceAll('"', '&quot;');
+  return plain.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll('\r', '&#13;');
 }

@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url';
+import { standIn, standIns } from '../../scripts/stand-ins.mjs';
 
 interface Alias {
   readonly find: string | RegExp;
@@ -11,12 +12,10 @@ export const source = (path: string): string =>
 
 /** Has sources stand for what is built of both packages: as Node loads them, or as a page does. */
 export function sourceAliases(of: 'node' | 'page', isProduction = false): Alias[] {
-  const look = `elements/runtime/first-look${isProduction ? '-none' : ''}.ts`;
+  const conditions = [of === 'page' ? 'browser' : 'node', ...(isProduction ? ['production'] : [])];
   const library = (path: string): string => source(`lattice/src/${path}`);
   return [
-    { find: '#dev', replacement: library(isProduction ? 'problem/production.ts' : 'problem/dev.ts') },
-    { find: '#look', replacement: library(look) },
-    { find: '#markup', replacement: library(of === 'page' ? 'markup/page-none.ts' : 'markup/node.ts') },
+    ...standIns.map((find) => ({ find, replacement: library(`${standIn(find, ...conditions)}.ts`) })),
     ...(of === 'page'
       ? [
           { find: /^zesty-lattice\/markup$/, replacement: library('markup/page.ts') },

@@ -16,6 +16,16 @@ import {
 
 /** Text, values, elements, conditions. */
 export const content: readonly Case[] = [
+  {
+    name: 'line ends and signs of constants that a parser would change',
+    template: ({ state }) =>
+      el.p(
+        { title: 'a\r\nb "c" <d> &amp; \u00a0', 'data-n': state.text },
+        'a\r\nb\rc',
+        el.b({ title: '\r' }, '<d> &amp;\u00a0'),
+        el.textarea({ 'aria-label': 'x' }, '\r\n1'),
+      ),
+  },
   { name: 'text', template: () => 'plain <text> & more' },
   { name: 'an empty template', template: () => null },
   { name: 'nothing in an element', template: () => el.p(null, undefined, false, '') },

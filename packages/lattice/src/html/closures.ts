@@ -1,8 +1,8 @@
+import { escapeAttribute } from '../template/escape.js';
 import { ownField } from '../template/expression/operators.js';
 import type { Core } from '../template/index.js';
 import { plainText } from '../template/index.js';
 import { keyOf } from './code/uses.js';
-import { escapeAttribute } from './escape.js';
 import type { Frame, HtmlFill } from './frame.js';
 import { isPlain } from './late/plain.js';
 import { checkOf } from './lower/checks.js';

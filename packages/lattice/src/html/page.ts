@@ -6,9 +6,9 @@ import {
   UseNode,
 } from '../component/index.js';
 import { dev, failure, refuseCall } from '../problem/index.js';
+import { escapeAttribute, escapeText } from '../template/escape.js';
 import type { Content } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
-import { escapeAttribute, escapeText } from './escape.js';
 import { mailHtml } from './mail.js';
 import { Pass, type Sink, tellOnConsole } from './pass.js';
 import { joinedCss, nonceText, type RenderOptions, sheetLink, withCall, writeTo } from './render.js';

@@ -1,9 +1,9 @@
 import { type ComponentCore, fallbackOf, isMade, perComponent, type UseNode } from '../component/index.js';
 import { dissolvedContent, failedUse, isInteractive } from '../plan/index.js';
+import { escapeText } from '../template/escape.js';
 import { ElementNode, isBlank, isNode, isRecord, showsMarkup, type TrustedNode } from '../template/index.js';
 import { refuse } from '../tree/index.js';
 import { making, type SpotRun, spotRun } from './code/index.js';
-import { escapeText } from './escape.js';
 import { makesIds, styledIn } from './facts.js';
 import { Frame } from './frame.js';
 import { isPlain as isPlainRoutine } from './late/plain.js';

@@ -9,9 +9,9 @@ import {
 } from '../component/index.js';
 import { failedUse } from '../plan/index.js';
 import { callPlace, dev, failure, LatticeError, type Problem, placeOf } from '../problem/index.js';
+import { escapeAttribute } from '../template/escape.js';
 import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { making } from './code/index.js';
-import { escapeAttribute } from './escape.js';
 import { Pass, type Sink, type WrittenUse } from './pass.js';
 import { pretty } from './pretty.js';
 import { quickText, writeUse } from './quick.js';

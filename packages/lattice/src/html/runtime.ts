@@ -1,6 +1,7 @@
 import { attributeOf, type ComponentCore } from '../component/index.js';
 import { mapAttribute, mergedAttributes, type PlanAttribute, settledProp, sharesOf } from '../plan/index.js';
 import { finding, show } from '../problem/index.js';
+import { escapeAttribute, escapeText, quoted } from '../template/escape.js';
 import {
   attributeText,
   type Core,
@@ -18,7 +19,6 @@ import {
   waitingState,
   withSource,
 } from '../template/index.js';
-import { escapeAttribute, escapeText, quoted } from './escape.js';
 import { styledIn } from './facts.js';
 import { type AcceptedHere, Frame, type HtmlFill, type Named, type Where } from './frame.js';
 import type {

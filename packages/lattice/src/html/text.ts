@@ -1,7 +1,7 @@
 import { misplaced } from '../plan/index.js';
 import { type Finding, finding } from '../problem/index.js';
+import { escapeAttribute } from '../template/escape.js';
 import type { AttributeText } from '../template/index.js';
-import { escapeAttribute } from './escape.js';
 
 /** An attribute as it is written. */
 export function written(name: string, text: AttributeText): string {

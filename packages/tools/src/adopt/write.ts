@@ -1,3 +1,4 @@
+import { escapeAttribute as safeAttribute, escapeText as safeText } from 'zesty-lattice/html';
 import { voidElements } from 'zesty-lattice/internal/template';
 import type { AttributePart, Part, Piece } from './parts.js';
 
@@ -35,18 +36,11 @@ function rawText(part: Part): string {
 }
 
 export function escapeText(text: string): string {
-  return text
-    .replace(/&/g, '&amp;')
-    .replace(/</g, '&lt;')
-    .replace(/>/g, '&gt;')
-    .replace(/\u00a0/g, '&nbsp;');
+  return safeText(text).replaceAll('\u00a0', '&nbsp;');
 }
 
 export function escapeAttribute(text: string): string {
-  return text
-    .replace(/&/g, '&amp;')
-    .replace(/"/g, '&quot;')
-    .replace(/\u00a0/g, '&nbsp;');
+  return safeAttribute(text).replaceAll('\u00a0', '&nbsp;');
 }
 
 /** A drawn template as calls of builders, and which names it needs besides `el`. */

@@ -1,3 +1,5 @@
+import { voidElements } from 'zesty-lattice/internal/template';
+
 /** What stands at a place in HTML text, however unfinished it is. */
 export type Spot =
   | { readonly kind: 'tag'; readonly word: string; readonly from: number; readonly isEnd: boolean }
@@ -35,8 +37,6 @@ export interface Spotted {
   readonly open: readonly Open[];
 }
 
-const voids = /^(?:area|base|br|col|embed|hr|img|input|link|meta|source|track|wbr)$/;
-
 /** Reads HTML text up to a place. It takes whatever is written: a tag without an end, a quote that is not closed. */
 export function spotAt(text: string, offset: number): Spotted {
   const before = text.slice(0, offset);
@@ -70,7 +70,7 @@ export function spotAt(text: string, offset: number): Spotted {
     if (tag?.[1] === '/') {
       const known = open.findLastIndex((one) => one.tag === name.toLowerCase());
       if (known >= 0) open.splice(known);
-    } else if (!voids.test(name) && !inside.isAlone)
+    } else if (!voidElements.has(name.toLowerCase()) && !inside.isAlone)
       open.push({ tag: name.toLowerCase(), attributes: inside.attributes });
     at = inside.end;
   }

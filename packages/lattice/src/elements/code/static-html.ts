@@ -1,3 +1,4 @@
+import { escapeAttribute, escapeText } from '../../template/escape.js';
 import { lineEaters, rawTextElements, voidElements } from '../../template/index.js';
 import { type Around, StaticElement, StaticHtml, type StaticNode, StaticText } from '../compile/static.js';
 
@@ -13,7 +14,7 @@ function allOf(around: Around, tag: string): string {
 
 function oneOf(node: StaticNode, around: Around, parent: string): string {
   if (node instanceof StaticHtml) return node.html;
-  if (node instanceof StaticText) return rawTextElements.has(parent) ? node.text : escaped(node.text);
+  if (node instanceof StaticText) return rawTextElements.has(parent) ? node.text : escapeText(node.text);
   if (node instanceof StaticElement) return elementOf(node);
   if (node.kind === 'mark') return '<!---->';
   // A text that is alone starts as a space; one among others, where a parser would join them, as an element `t`.
@@ -23,19 +24,11 @@ function oneOf(node: StaticNode, around: Around, parent: string): string {
 function elementOf(element: StaticElement): string {
   const { tag, attributes } = element;
   const written = [...attributes].map(([name, value]) =>
-    value === '' ? ` ${name}` : ` ${name}="${quoted(value)}"`,
+    value === '' ? ` ${name}` : ` ${name}="${escapeAttribute(value)}"`,
   );
   const inside = allOf(element, tag);
   if (voidElements.has(tag) && !element.isSvg) return `<${tag}${written.join('')}>`;
   // A parser drops a line break that comes first.
   const line = lineEaters.has(tag) && inside.startsWith('\n') ? '\n' : '';
   return `<${tag}${written.join('')}>${line}${inside}</${tag}>`;
-}
-
-function escaped(text: string): string {
-  return text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
-}
-
-function quoted(text: string): string {
-  return text.replaceAll('&', '&amp;').replaceAll('"', '&quot;');
 }

@@ -1,6 +1,6 @@
+import { escapeAttribute, escapeText, isSafe, isSafeText, quoted } from '../../template/escape.js';
 import * as operators from '../../template/expression/operators.js';
 import { isFilled, isFull, isRecord, isSomething, plainText } from '../../template/index.js';
-import { escapeAttribute, escapeText, isSafe, isSafeText, quoted } from '../escape.js';
 import * as runtime from '../runtime.js';
 
 /** What written code calls, by name. */

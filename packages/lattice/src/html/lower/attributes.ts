@@ -10,6 +10,7 @@ import {
   type PlanUse,
 } from '../../plan/index.js';
 import type { Finding } from '../../problem/index.js';
+import { escapeAttribute } from '../../template/escape.js';
 import {
   attributeText,
   type Core,
@@ -20,7 +21,6 @@ import {
   plainText,
   styleText,
 } from '../../template/index.js';
-import { escapeAttribute } from '../escape.js';
 import { marksParts } from '../form.js';
 import type { Pass } from '../pass.js';
 import { written } from '../text.js';

@@ -6,8 +6,8 @@ import {
   type PlanValue,
   rawTextFault,
 } from '../../plan/index.js';
+import { escapeText } from '../../template/escape.js';
 import { type Core, describe, jsonBlock, plainText } from '../../template/index.js';
-import { escapeText } from '../escape.js';
 import { marksParts } from '../form.js';
 import { asJson } from '../runtime.js';
 import type { At } from './env.js';

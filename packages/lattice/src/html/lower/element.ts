@@ -1,6 +1,6 @@
 import type { PlanElement } from '../../plan/index.js';
+import { escapeText } from '../../template/escape.js';
 import { type Core, isChangingTag, lineEaters, voidElements } from '../../template/index.js';
-import { escapeText } from '../escape.js';
 import { boundChoice, boundText, lowerAttributes } from './attributes.js';
 import type { At } from './env.js';
 import { between } from './lowering.js';

@@ -1,5 +1,5 @@
 import type { PlanFill, PlanSlot } from '../../plan/index.js';
-import { escapeAttribute } from '../escape.js';
+import { escapeAttribute } from '../../template/escape.js';
 import { marksParts } from '../form.js';
 import { filledMark } from '../runtime.js';
 import { choose } from './branches.js';

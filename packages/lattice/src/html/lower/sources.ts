@@ -1,6 +1,6 @@
 import { type AnyKind, type ComponentCore, kindFacts } from '../../component/index.js';
+import { escapeAttribute } from '../../template/escape.js';
 import type { Core } from '../../template/index.js';
-import { escapeAttribute } from '../escape.js';
 
 /** The kind of a prop that always holds something, where an expression is one. */
 function kindOf({ op }: Core, component: ComponentCore | undefined): AnyKind | undefined {

@@ -20,8 +20,8 @@ import {
   sharesOf,
   standsApart,
 } from '../../plan/index.js';
+import { escapeAttribute } from '../../template/escape.js';
 import { type Core, ExprCore } from '../../template/index.js';
-import { escapeAttribute } from '../escape.js';
 import { dissolvedIn, isMovable, makesIds, showsFailure, styledIn } from '../facts.js';
 import { innerForm, marksParts } from '../form.js';
 import type { Where } from '../frame.js';

@@ -1,0 +1,2 @@
+export const standIns: readonly string[];
+export function standIn(name: string, ...conditions: readonly string[]): string;
