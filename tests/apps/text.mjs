@@ -44,7 +44,7 @@ for (const seed of seeds.map(Number)) {
         { id: 5, name: '' },
       ],
     };
-    const asked = { form: 'elements', loads: 'in-page' };
+    const asked = { form: 'elements', loadsIn: 'page' };
     const wanted = { markup: undefined, elements: undefined };
     const compare = (form, what, turn, text) => {
       wanted[form] ??= text;

@@ -83,6 +83,19 @@ describe('what a template calls with something else than it takes', () => {
     expect(words).toMatch(said);
   });
 
+  test('a form that there is not', () => {
+    const Sign = lattice.component('grove-sign', { template: () => lattice.el.p('x') });
+    for (const call of [
+      () => renderHtml(Sign, {}, { form: 'html' as never }),
+      () => renderHtml(Sign(), { form: 'html' as never }),
+      () => renderPage(Sign(), { title: 'x', form: 'html' as never }),
+    ]) {
+      const { code, words } = onlyProblem(call);
+      expect(code).toBe('call-invalid');
+      expect(words).toMatch(/form takes "markup" or "elements", and got the text "html"/);
+    }
+  });
+
   test('content in a class', () => {
     for (const value of [el.b?.(), [['a'], el.b?.()], eachOf?.([1], () => 'a')]) {
       const { code, words } = onlyProblem(inTemplate(() => el.p?.({ class: value })));

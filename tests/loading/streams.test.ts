@@ -191,7 +191,7 @@ describe('what comes later', () => {
       load: async () => 1,
       template: ({ data }) => whenLoaded(data, { loading: el.p('…'), loaded: (n) => el.b(n) }),
     });
-    const inPage = renderHtml(Simple, {}, { form: 'elements', loads: 'in-page' });
+    const inPage = renderHtml(Simple, {}, { form: 'elements', loadsIn: 'page' });
     expect(inPage).toContain('<p>…</p>');
     expect(inPage).not.toContain('data-loaded');
   });

@@ -18,7 +18,7 @@ import { styleSheet } from './styles.js';
 
 /** What a whole document has besides its content. */
 export interface PageOptions
-  extends Pick<RenderOptions, 'form' | 'idPrefix' | 'loads' | 'nonce' | 'onProblem' | 'sheets'> {
+  extends Pick<RenderOptions, 'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'sheets'> {
   /** The document's title; every page needs one (https://html.spec.whatwg.org/#the-title-element). */
   readonly title: string;
   /** The language of the text, as a BCP 47 tag such as `en` or `pt-BR`. */
@@ -94,13 +94,13 @@ function pageParts(
   options: PageOptions,
   sink: Sink,
 ): { readonly before: string; readonly last: string } {
-  const { form, idPrefix, loads, nonce, onProblem, sheets } = options;
+  const { form, idPrefix, loadsIn, nonce, onProblem, sheets } = options;
   const { last, rules, styled } = writeTo(
     use,
     {
       ...(form && { form }),
       ...(idPrefix !== undefined && { idPrefix }),
-      ...(loads && { loads }),
+      ...(loadsIn && { loadsIn }),
       ...(nonce !== undefined && { nonce }),
       ...(onProblem && { onProblem }),
       ...(sheets && { sheets }),

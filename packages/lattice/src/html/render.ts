@@ -8,7 +8,16 @@ import {
   UseNode,
 } from '../component/index.js';
 import { failedUse } from '../plan/index.js';
-import { callPlace, dev, failure, LatticeError, type Problem, placeOf } from '../problem/index.js';
+import {
+  callPlace,
+  dev,
+  failure,
+  finding,
+  LatticeError,
+  type Problem,
+  placeOf,
+  show,
+} from '../problem/index.js';
 import { escapeAttribute } from '../template/escape.js';
 import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import { making } from './code/index.js';
@@ -39,7 +48,7 @@ export interface RenderOptions {
    * With `form: 'elements'`: components that load are written as they are while they wait, and load in the page.
    * `renderHtmlAsync` and `streamHtml` load before.
    */
-  readonly loads?: 'in-page';
+  readonly loadsIn?: 'page';
   /** Told of what went wrong where something else stands in its place; written to the console unless said. */
   readonly onProblem?: (problem: Problem, cause?: unknown) => void;
   /** For the style and script elements of a page whose Content Security Policy asks for one (https://www.w3.org/TR/CSP3/#framework-directive-source-list). */
@@ -182,6 +191,9 @@ export function writeTo(
   }
 }
 
+/** A record of options without some of its keys, which it has to have. */
+export type Without<Options, Keys extends keyof Options> = Omit<Options, Keys>;
+
 /** What only this library's own tools ask of a rendering. */
 export interface ToolOptions {
   /** Takes note of each use that is written. */
@@ -194,6 +206,14 @@ export function prepare(
   { idPrefix, nonce, onProblem, sheets, uses }: RenderOptions & ToolOptions,
 ): string {
   pass.uses = uses;
+  if (pass.form !== 'markup' && pass.form !== 'elements')
+    throw failure(
+      finding('call-invalid', {
+        name: 'form',
+        fault: `takes "markup" or "elements", and got ${show(pass.form)}`,
+        hint: "Write renderHtml(FairPage, props, { form: 'elements' }).",
+      }),
+    );
   if (nonce !== undefined) pass.nonce = nonceText(nonce);
   if (sheets) pass.links = sheets.map((href) => sheetLink(href, ' data-sheet')).join('');
   if (onProblem) pass.onProblem = onProblem;
@@ -209,7 +229,7 @@ function writeAll(
   if (dev) refuse(spotProblems(use));
   const pass = new Pass(options.form, sink);
   const ids = prepare(pass, options);
-  pass.loadsInPage = options.loads === 'in-page' && options.form === 'elements';
+  pass.loadsInPage = options.loadsIn === 'page' && options.form === 'elements';
   const last = writeUse(use, pass, ids);
   if (pass.problems.length > 0) refuse(pass.problems);
   return { last, styled: pass.styled ?? noStyles, rules: pass.styleRules.take() };

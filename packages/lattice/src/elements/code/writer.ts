@@ -28,9 +28,9 @@ export interface Sources {
   kindPart(component: string, prop: string, part: KindPart): string | undefined;
   /** Whether a prop's fallback is worked out as its module runs, such as a date of that moment. */
   isWorkedOut(component: string, prop: string): boolean;
-  /** The code of another component's rules as a style sheet, for where it has no shadow root of its own. */
   /** Whether pages hold all that a server wrote against the component. */
   readonly comparesFixed: boolean;
+  /** The code of another component's rules as a style sheet, for where it has no shadow root of its own. */
   scopedSheet(core: ComponentCore): string | undefined;
   /** The code of another component's elements. */
   component(core: ComponentCore): string | undefined;

@@ -11,9 +11,9 @@ export interface Live {
   readonly view: View;
   readonly state?: ((props: Readonly<Record<string, unknown>>) => object) | undefined;
   readonly handlers?: Readonly<Record<string, unknown>>;
-  /** What its elements do besides: each is made with the element. */
   /** Gives its shadow roots the sheets of the page. */
   look?: (instance: Instance) => void;
+  /** What its elements do besides: each is made with the element. */
   features?: readonly ((instance: Instance) => Feature)[];
   /** What its class has besides: members of form fields, functions that fill its slots, elements in its template. */
   readonly members?: readonly ((made: LiveClass) => void)[];

@@ -15,6 +15,7 @@ import {
   prepare,
   type RenderArguments,
   type RenderOptions,
+  type Without,
 } from '../render.js';
 import { styleSheet } from '../styles.js';
 import { walkAsReady } from './as-ready.js';
@@ -24,7 +25,7 @@ import { type Part, pause, walk } from './part.js';
 import { whenAborted } from './when-aborted.js';
 
 /** How HTML text is written that waits for data. */
-export interface LateOptions extends Omit<RenderOptions, 'loads'> {
+export interface LateOptions extends Without<RenderOptions, 'loadsIn'> {
   /** Ends the waiting: what is loading is stopped, and the rendering fails with the signal's reason. */
   readonly signal?: AbortSignal;
   /** What `load` gets as `fetch`, such as one that knows the server's own addresses; the platform's unless said. */
@@ -32,7 +33,7 @@ export interface LateOptions extends Omit<RenderOptions, 'loads'> {
   /** How many loads are under way at the same time, for how long, and how often each is tried. */
   readonly loads?: LoadOptions;
   /** Writes a whole document around it, as `renderPage` does. */
-  readonly page?: Omit<PageOptions, 'form' | 'idPrefix' | 'loads' | 'nonce' | 'onProblem' | 'sheets'>;
+  readonly page?: Without<PageOptions, 'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'sheets'>;
 }
 
 /** How HTML text is sent in pieces. */
@@ -173,9 +174,8 @@ function begin(
 ): { part: Part; pass: Pass } {
   try {
     if (dev) refuse(spotProblems(use));
-    const { loads: _limits, ...others } = options;
     const pass = new Pass(options.form);
-    const ids = prepare(pass, others);
+    const ids = prepare(pass, options);
     const late = new Late(pass, loads, signal, isSent);
     const part = late.whole(() => writeUse(use, pass, ids));
     refuse(pass.problems);

@@ -105,7 +105,6 @@ function urlsIn(text: string, rule: UrlRule): readonly string[] {
   }
 }
 
-/** What a name may not have in it (https://html.spec.whatwg.org/#attributes-2), `<` being left out as well. */
 /** What no attribute's name can hold (https://html.spec.whatwg.org/#attributes-2). */
 export const nameBreakers = /[\s"'<>/=\0-\x1f\x7f]|^$/;
 
