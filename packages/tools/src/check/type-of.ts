@@ -3,6 +3,7 @@ import {
   type ComponentCore,
   fieldsIn,
   itemIn,
+  type KindWord,
   wordsIn,
 } from 'zesty-lattice/internal/component';
 import { type Core, describe } from 'zesty-lattice/internal/template';
@@ -41,33 +42,31 @@ export function kindTypes(kind: AnyKind): Type {
 
 /** What a kind's values may be where there is one. */
 export function presentTypes(kind: AnyKind): Type {
-  const words = wordsIn(kind);
-  if (words) return words.map((one): Known => ({ word: 'text', words: [one] }));
-  const { word } = kind.rules;
-  // The words of a choice and of a tag are done.
-  switch (word) {
-    case 'number':
-    case 'flag':
-    case 'date':
-    case 'text':
-      return [{ word }];
-    case 'url':
-    case 'choice':
-    case 'tag':
-      return text;
-    case 'list': {
-      const item = itemIn(kind);
-      return [{ word, ...(item && { item }) }];
-    }
-    case 'record': {
-      const fields = fieldsIn(kind);
-      return [{ word, ...(fields && { fields }) }];
-    }
-    case 'any':
-    case 'schema':
-      return undefined;
-  }
+  return byKind[kind.rules.word](kind);
 }
+
+const wordsOf = (kind: AnyKind): Type =>
+  wordsIn(kind)?.map((one): Known => ({ word: 'text', words: [one] })) ?? text;
+
+const byKind: Readonly<Record<KindWord, (kind: AnyKind) => Type>> = {
+  any: () => undefined,
+  choice: wordsOf,
+  date: () => [{ word: 'date' }],
+  flag: () => flag,
+  list(kind) {
+    const item = itemIn(kind);
+    return [{ word: 'list', ...(item && { item }) }];
+  },
+  number: () => number,
+  record(kind) {
+    const fields = fieldsIn(kind);
+    return [{ word: 'record', ...(fields && { fields }) }];
+  },
+  schema: () => undefined,
+  tag: wordsOf,
+  text: () => text,
+  url: () => text,
+};
 
 /** What an expression may come to; undefined where that may be anything. */
 export function typeOf(core: Core, names: Names): Type {
