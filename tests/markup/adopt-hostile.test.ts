@@ -1,4 +1,4 @@
-import { parse } from 'acorn';
+import { parse } from '@babel/parser';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { adopt } from 'zesty-lattice-tools/adopt';
@@ -17,7 +17,7 @@ function* nodesIn(value: unknown): Generator<Node> {
 
 /** What a module calls, as it is written: all that it can do. */
 function calledIn(code: string): readonly string[] {
-  const tree = parse(code, { ecmaVersion: 'latest', sourceType: 'module' });
+  const tree = parse(code, { sourceType: 'module', plugins: ['estree'] }).program;
   return [...nodesIn(tree)]
     .filter(({ type }) => /^(?:Call|New|Import|TaggedTemplate|Assignment|Update|Await|Meta)/.test(type))
     .map((node) => {

@@ -2,12 +2,12 @@ import { mkdtemp, readFile, realpath, rm, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { originalPositionFor, TraceMap } from '@jridgewell/trace-mapping';
-import { parse } from 'acorn';
 import { build, type Plugin, transform } from 'esbuild';
 import type { Problem } from 'zesty-lattice/internal/problem';
 import { MarkedLoading } from '../ahead/marking.js';
 import { isCode } from '../ahead/module.js';
 import { componentPackages, isOwnModule } from '../ahead/packages.js';
+import { programOf } from '../ahead/parses.js';
 import { withTexts } from './with-texts.js';
 
 /** Loads the modules of components in Node: each with what it imports of the project, put together by esbuild. */
@@ -146,7 +146,7 @@ function inlineMap(map: string): string {
 /** A module's syntax tree; nothing for what is no code. */
 export function treeOf(code: string): unknown {
   try {
-    return parse(code, { ecmaVersion: 'latest', sourceType: 'module' });
+    return programOf(code);
   } catch {
     // Code that cannot be read is told by the bundler itself.
     return undefined;
