@@ -117,6 +117,28 @@ console.log(await new Response(streamHtml(List())).text());
     expect(out.split('\n').slice(0, 2)).toEqual(['<p data-in="stall-row">Dunlight</p>', 'true']);
     expect(out).toContain('<p data-in="stall-row">y</p>');
     expect(out).toContain('<p>a</p>');
+    // What a build wrote for a server needs nothing else, and makes no code.
+    const project = new Project({
+      'package.json': '{ "type": "module" }',
+      'parts.js': `import { component, eachOf, el, prop } from 'zesty-lattice';
+export const Stalls = component('stall-list', { props: { all: prop.list(prop.text()) }, template: ({ props }) => el.ul(eachOf(props.all, (one) => el.li(one))) });
+`,
+      'server.js': `import { renderHtml } from 'zesty-lattice/html';
+import { Stalls } from './parts.js';
+for (let n = 0; n < 6; n++) renderHtml(Stalls, { all: ['a'] });
+console.log(renderHtml(Stalls, { all: ['Gate & barn'] }));
+`,
+      'vite.config.js': `import lattice from 'zesty-lattice-tools/vite';
+export default { plugins: [lattice()], build: { ssr: 'server.js', outDir: 'out', minify: false } };
+`,
+    });
+    project.must('vite', 'build');
+    expect(project.read('out/server.js')).toContain('zesty-lattice/internal/html');
+    writeFileSync(join(folder, 'server.mjs'), project.read('out/server.js'));
+    const flags = ['--disallow-code-generation-from-strings', 'server.mjs'];
+    expect(execFileSync('node', flags, { cwd: folder, encoding: 'utf8' })).toBe(
+      '<ul><li>Gate &amp; barn</li></ul>\n',
+    );
     // The command says where it is.
     const { status, stderr } = spawnSync('npx', ['--no-install', 'lattice', 'check'], {
       cwd: folder,
