@@ -90,6 +90,21 @@ describe.each([
     },
   );
 
+  test.runIf(!ahead)('and content without a place that comes long after the page has loaded', async () => {
+    await open('<crate-counter label="A"></crate-counter>');
+    const said = (): string[] => told.filter((one) => one.includes('markup-unread'));
+    await run('await new Promise((done) => setTimeout(done, 50))');
+    expect(said()).toEqual([]);
+    await run("document.querySelector('crate-counter').append('late', document.createElement('b'))");
+    await expect.poll(said).toHaveLength(2);
+    expect(said()[0]).toContain('was given the text "late"');
+    expect(said()[1]).toContain('was given <b>');
+    // What stands deeper than its children is nobody else's.
+    await run("document.querySelector('crate-counter b').append('deep')");
+    await run('await new Promise((done) => setTimeout(done, 50))');
+    expect(said()).toHaveLength(2);
+  });
+
   describe('a counter in a plain page', () => {
     test('shows its attributes, counts, and tells the page', async () => {
       await open(

@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
 import { describe, expect, test } from 'vitest';
-import { renderHtml } from 'zesty-lattice/html';
+import type { AnyComponent, Problem } from 'zesty-lattice';
+import { renderHtml, renderPage } from 'zesty-lattice/html';
 import { hows, useTypedPages } from './typed-open.js';
 import { SpeechBox, SpeechNote } from './typed-parts.js';
 
@@ -110,6 +111,32 @@ describe.each(hows)('shared data, planned %s', (how) => {
     }
     await page.close();
   });
+});
+
+test('a server reports a provider that the page does not register', () => {
+  const use = () => SpeechBox({ word: 'near' }, SpeechNote({}));
+  const told = (registers: readonly AnyComponent[]): readonly string[] => {
+    const all: string[] = [];
+    const options = {
+      form: 'elements',
+      registers,
+      onProblem: ({ code, message }: Problem) => void all.push(`${code} ${message}`),
+    } as const;
+    renderHtml(use(), options);
+    renderPage(use(), { title: 'x', ...options });
+    return all;
+  };
+  expect(told([SpeechBox, SpeechNote])).toEqual([]);
+  // A provider brings what stands in its template along.
+  expect(told([SpeechBox])).toEqual([]);
+  const said = told([SpeechNote]);
+  expect(new Set(said)).toEqual(
+    new Set([
+      'provider-unregistered speech-note reads "speech", provided by <speech-box>, which nothing registers. It stays as the server wrote it.',
+    ]),
+  );
+  expect(said.length).toBeGreaterThanOrEqual(2);
+  expect(told([])).toEqual([]);
 });
 
 test('two copies of the library share one policy of Trusted Types', async () => {

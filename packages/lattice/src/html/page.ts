@@ -18,7 +18,10 @@ import { styleSheet } from './styles.js';
 
 /** What a whole document has besides its content. */
 export interface PageOptions
-  extends Pick<RenderOptions, 'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'sheets'> {
+  extends Pick<
+    RenderOptions,
+    'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'registers' | 'sheets'
+  > {
   /** The document's title; every page needs one (https://html.spec.whatwg.org/#the-title-element). */
   readonly title: string;
   /** The language of the text, as a BCP 47 tag such as `en` or `pt-BR`. */
@@ -94,7 +97,7 @@ function pageParts(
   options: PageOptions,
   sink: Sink,
 ): { readonly before: string; readonly last: string } {
-  const { form, idPrefix, loadsIn, nonce, onProblem, sheets } = options;
+  const { form, idPrefix, loadsIn, nonce, onProblem, registers, sheets } = options;
   const { last, rules, styled } = writeTo(
     use,
     {
@@ -103,6 +106,7 @@ function pageParts(
       ...(loadsIn && { loadsIn }),
       ...(nonce !== undefined && { nonce }),
       ...(onProblem && { onProblem }),
+      ...(registers && { registers }),
       ...(sheets && { sheets }),
     },
     sink,

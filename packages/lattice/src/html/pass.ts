@@ -122,6 +122,8 @@ export class Pass {
   readonly styleRules = new StyleRules();
   /** Takes note of each use that is written, where that is asked for. */
   uses: WrittenUse[] | undefined;
+  /** The tags of the components that the page registers, where that is said. */
+  registered: ReadonlySet<string> | undefined;
   /** Links to the page's own style sheets, for each shadow root. */
   links = '';
   /** Whether it is asked for styles. */
@@ -141,6 +143,7 @@ export class Pass {
     this.sink = sink;
     this.late = undefined;
     this.uses = undefined;
+    this.registered = undefined;
   }
 
   /** The rules for style attributes in the shadow roots that are open, innermost last. */

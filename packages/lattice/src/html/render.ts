@@ -7,7 +7,7 @@ import {
   type Use,
   UseNode,
 } from '../component/index.js';
-import { failedUse } from '../plan/index.js';
+import { failedUse, withUsed } from '../plan/index.js';
 import {
   callPlace,
   dev,
@@ -49,6 +49,11 @@ export interface RenderOptions {
    * `renderHtmlAsync` and `streamHtml` load before.
    */
   readonly loadsIn?: 'page';
+  /**
+   * With `form: 'elements'`: the components that the page's script registers. A component that reads shared data, and whose
+   * provider is not among them, is reported: it would stay as it is written.
+   */
+  readonly registers?: readonly AnyComponent[];
   /** Told of what went wrong where something else stands in its place; written to the console unless said. */
   readonly onProblem?: (problem: Problem, cause?: unknown) => void;
   /** For the style and script elements of a page whose Content Security Policy asks for one (https://www.w3.org/TR/CSP3/#framework-directive-source-list). */
@@ -203,7 +208,7 @@ export interface ToolOptions {
 /** Has a rendering do as it was told; gives what its ids start with. */
 export function prepare(
   pass: Pass,
-  { idPrefix, nonce, onProblem, sheets, uses }: RenderOptions & ToolOptions,
+  { idPrefix, nonce, onProblem, registers, sheets, uses }: RenderOptions & ToolOptions,
 ): string {
   pass.uses = uses;
   if (pass.form !== 'markup' && pass.form !== 'elements')
@@ -217,6 +222,10 @@ export function prepare(
   if (nonce !== undefined) pass.nonce = nonceText(nonce);
   if (sheets) pass.links = sheets.map((href) => sheetLink(href, ' data-sheet')).join('');
   if (onProblem) pass.onProblem = onProblem;
+  if (registers) {
+    const cores = registers.flatMap((component) => componentCore(component) ?? []);
+    pass.registered = new Set([...withUsed(cores)].map(({ name }) => name));
+  }
   return idPrefix === undefined ? '' : `-${idPrefix}`;
 }
 

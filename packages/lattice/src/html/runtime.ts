@@ -1,6 +1,6 @@
 import { attributeOf, type ComponentCore } from '../component/index.js';
 import { mapAttribute, mergedAttributes, type PlanAttribute, settledProp, sharesOf } from '../plan/index.js';
-import { finding, show } from '../problem/index.js';
+import { finding, placed, show } from '../problem/index.js';
 import { escapeAttribute, escapeText, quoted } from '../template/escape.js';
 import {
   attributeText,
@@ -392,11 +392,18 @@ export function dataBlock(data: unknown): string {
  * Which elements provided what an element reads, by the names of the shares: it hydrates when these are defined. Nothing
  * where nobody provides any of it. A share's name may hold whatever ends a comment.
  */
-export function sharedMark(pass: Pass, { provides }: ComponentCore, names: readonly string[]): string {
+export function sharedMark(pass: Pass, core: ComponentCore, names: readonly string[]): string {
+  const { name: component, provides, source } = core;
   const read = names.flatMap((name) => {
     const by = (provides ? around(pass, name) : pass.shared?.get(name))?.by;
     return by === undefined ? [] : [[name, by] as const];
   });
+  if (pass.registered?.has(component))
+    for (const [share, tag] of read) {
+      if (pass.registered.has(tag)) continue;
+      const found = finding('provider-unregistered', { component, share, tag }, source);
+      pass.tell(placed(found, component));
+    }
   return read.length === 0 ? '' : `<!--shared ${jsonBlock(Object.fromEntries(read))}-->`;
 }
 

@@ -23,6 +23,7 @@ export type { Node } from './nodes/index.js';
 export type * from './plan.js';
 export { blocksOf, misplaced, planContent, planOf, planOnTheSpot } from './planner.js';
 export { closesRawText, rawTextFault } from './raw-text.js';
+export { withUsed } from './registering.js';
 export { repeatedSlots } from './repeated-slots.js';
 export { blueprintOf, filledExpr } from './run-template.js';
 export { markSelectors, marksIn, type SelectorMarks } from './selectors.js';

@@ -1,5 +1,5 @@
 import type { ComponentCore } from 'zesty-lattice/internal/component';
-import { blocksOf, sharesOf } from 'zesty-lattice/internal/plan';
+import { sharesOf, withUsed } from 'zesty-lattice/internal/plan';
 import { finding, type Problem, placed } from 'zesty-lattice/internal/problem';
 
 /** A component that a module exports. */
@@ -17,12 +17,10 @@ export function unregisteredProviders(
 ): readonly Problem[] {
   const named = registeredNames(texts);
   if (!named || named.size === 0) return [];
-  const registered = new Set<ComponentCore>();
-  for (const name of named) {
-    const found = [...components].filter(([, { exportName }]) => exportName === name);
-    if (found.length === 0) return [];
-    for (const [core] of found) withUses(core, registered);
-  }
+  const found = [...components].filter(([, { exportName }]) => named.has(exportName));
+  const known = new Set(found.map(([, { exportName }]) => exportName));
+  if (known.size < named.size) return [];
+  const registered = withUsed(found.map(([core]) => core));
   const problems: Problem[] = [];
   for (const core of registered)
     for (const share of sharesOf(core)) {
@@ -33,13 +31,6 @@ export function unregisteredProviders(
       problems.push(placed(finding('provider-unregistered', facts, core.source), core.name));
     }
   return problems;
-}
-
-/** A component and those that are registered with it, since they stand in its template. */
-function withUses(core: ComponentCore, into: Set<ComponentCore>): void {
-  if (into.has(core)) return;
-  into.add(core);
-  for (const { uses } of blocksOf(core)) for (const use of uses) withUses(use.component, into);
 }
 
 /** Returns the names that modules call `register` with; undefined where one calls it with anything else. */

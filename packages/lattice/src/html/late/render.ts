@@ -33,7 +33,10 @@ export interface LateOptions extends Without<RenderOptions, 'loadsIn'> {
   /** How many loads are under way at the same time, for how long, and how often each is tried. */
   readonly loads?: LoadOptions;
   /** Writes a whole document around it, as `renderPage` does. */
-  readonly page?: Without<PageOptions, 'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'sheets'>;
+  readonly page?: Without<
+    PageOptions,
+    'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'registers' | 'sheets'
+  >;
 }
 
 /** How HTML text is sent in pieces. */
