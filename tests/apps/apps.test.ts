@@ -166,6 +166,7 @@ describe('random applications', () => {
 
     test('are the same element hydrated and made anew, after typing and thirty actions', async () => {
       let actions = 0;
+      let looked = 0;
       const wrong: unknown[] = [];
       const page = await browser.newPage();
       await page.setContent('<!doctype html><body>');
@@ -176,10 +177,12 @@ describe('random applications', () => {
         const call = `play(apps[${app.seed}], ${JSON.stringify(app.tag)}, ${JSON.stringify(html)}, ${app.seed}, ${app.seed % 3 > 0})`;
         const done = (await page.evaluate(call)) as {
           actions: number;
+          looked: number;
           differences: readonly Difference[];
           said: readonly string[];
         };
         actions += done.actions;
+        looked += done.looked;
         if (done.differences.length > 0 || done.said.length > 0)
           wrong.push({
             seed: app.seed,
@@ -187,7 +190,10 @@ describe('random applications', () => {
             said: done.said.slice(0, 3),
           });
       }
-      console.log(`${some.length} applications played, ${actions} actions on each of two elements`);
+      console.log(
+        `${some.length} applications played, ${actions} actions on each of two elements, ${looked} times a control held against its state`,
+      );
+      expect(looked).toBeGreaterThan(some.length);
       expect(wrong).toEqual([]);
       await page.close();
     });

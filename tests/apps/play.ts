@@ -93,8 +93,43 @@ function seen(container: HTMLFormElement): string {
   return `${lines.join('\n')}\n${sent.join('\n')}`;
 }
 
+/**
+ * Controls that show something else than the state that they are tied to, as the component's own `output` says it. Two
+ * elements may agree and both be wrong.
+ */
+function untied(container: Root): { readonly looked: number; readonly wrong: readonly string[] } {
+  const wrong: string[] = [];
+  let looked = 0;
+  for (const { shadowRoot: root } of elements(container)) {
+    const said = root?.querySelector('output')?.textContent?.split('|') ?? [];
+    if (!root || said.length !== 7) continue;
+    const [text, count, flag, pick, many, way] = said as [string, string, string, string, string, string];
+    const of = (selector: string): HTMLInputElement[] =>
+      [...root.querySelectorAll<HTMLInputElement>(selector)].filter((one) =>
+        /^[cd]\d/.test(one.ariaLabel ?? ''),
+      );
+    const held = (one: HTMLInputElement | HTMLSelectElement, wanted: string, shown: string): void => {
+      looked++;
+      if (shown !== wanted)
+        wrong.push(`${one.ariaLabel}: shows ${JSON.stringify(shown)}, is ${JSON.stringify(wanted)}`);
+    };
+    for (const one of of('input:not([type])')) held(one, text, one.value);
+    for (const one of of('input[type=number]')) held(one, count, one.value);
+    for (const one of of('input[type=checkbox]')) held(one, flag, String(one.checked));
+    for (const one of of('input[type=radio]')) held(one, String(one.value === way), String(one.checked));
+    for (const one of of('select') as unknown as HTMLSelectElement[]) {
+      const chosen = [...one.selectedOptions].map(({ value }) => value);
+      if (!one.multiple) held(one, pick, chosen[0] ?? (one.options.length === 0 ? pick : ''));
+      else held(one, many, chosen.join());
+    }
+  }
+  return { looked, wrong };
+}
+
 interface Played {
   readonly actions: number;
+  /** How many bound controls were held against the state, each after every action. */
+  readonly looked: number;
   readonly differences: readonly {
     readonly after: string;
     readonly hydrated: string;
@@ -157,10 +192,14 @@ export async function play(
     for (const [at, field] of [...elements(form)].filter(isField).entries())
       field.setAttribute('name', `f${at}`);
   let actions = 0;
+  let looked = 0;
   const compare = (after: string): boolean => {
     const [hydrated, anew] = [seen(one), seen(other)];
     if (hydrated !== anew) differences.push({ after, hydrated, made: anew });
-    return hydrated === anew;
+    const { looked: more, wrong: loose } = untied(one);
+    looked += more;
+    if (loose.length > 0) differences.push({ after, hydrated: loose.join('\n'), made: '' });
+    return hydrated === anew && loose.length === 0;
   };
   const deeds = new Dice(seed + 3);
   let isSame = compare(`hydration${hasTyped ? ', with what was typed before' : ''}`);
@@ -210,5 +249,5 @@ export async function play(
   document.body.innerHTML = '';
   // Data that is shared is what was typed by the time that its readers hydrate: no fault, and put right.
   const faults = said.filter((one) => !hasTyped || !one.includes('markup-differs'));
-  return { actions, differences, said: faults };
+  return { actions, differences, looked, said: faults };
 }
