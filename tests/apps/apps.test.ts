@@ -46,7 +46,7 @@ const folder = mkdtempSync(join(root, 'tests/apps/out-'));
 const { numRuns, seed } = runsOf('random applications', isLong ? 5_000 : 300 * 12);
 const apps: readonly App[] = Array.from({ length: numRuns }, (_, at) => appOf((seed + at) % 1_000_000));
 /** How many are played in a page: planned there, and at build time, which takes its time. */
-const played = isLong ? 500 : 24;
+const played = isLong ? 500 : 40;
 const playedAhead = isLong ? 100 : 8;
 
 /** Renders all apps in processes of their own, 500 in each, with the library as it is built. */

@@ -172,11 +172,13 @@ export const loads${this.seed} = ${this.loads};
     turn: ({ state }) => ({ lines: [...state.lines].reverse(), flag: !state.flag }),
     grow: ({ state }) => ({ lines: [...state.lines, { id: 10 + state.lines.length + state.count, name: 'more' }], count: state.count + 1 }),
     drop: ({ state }) => ({ lines: state.lines.slice(1), pick: 'c' }),
+    // What was chosen of the lines may go with its option.
+    trim: ({ state }) => ({ lines: state.lines.slice(1) }),
     clear: () => ({ text: '', many: [], way: 'y' }),
     wait: async ({ state }) => { await undefined; return { text: state.text + '.' }; },
   },
   template: ({ props, state, handlers, slots${loads ? ', data' : ''} }) => { const p = props; const s = state; const h = handlers; return el.${isForm ? 'form' : 'section'}({ 'aria-label': 'f' },
-    ${['add(1)', 'turn()', 'grow()', 'drop()', 'clear()', 'wait()']
+    ${['add(1)', 'turn()', 'grow()', 'drop()', 'trim()', 'clear()', 'wait()']
       .filter(() => dice.seldom(2))
       .map((call) => `el.button({ type: 'button', on: { click: h.${call} } }, '${call.slice(0, -2)}')`)
       .concat([`el.button({ type: '${isForm ? 'reset' : 'button'}' }, 'reset')`])
