@@ -49,6 +49,49 @@ describe('a check finds', () => {
     expect(textReport(report)).toMatch(/^\n*0 errors, 0 warnings in 2 files with 1 component, [\d.]+ m?s\n$/);
   });
 
+  test('references of a document into elements, and out of them', async () => {
+    const parts = `import { component, el, prop, slot } from 'zesty-lattice';
+const state = () => ({ isOpen: false });
+export const GroveMenu = component('grove-menu', {
+  props: { menuId: prop.text() }, state, template: ({ props }) => el.menu({ id: props.menuId }),
+});
+export const GroveField = component('grove-field', {
+  props: { list: prop.text() }, state, template: ({ props }) => el.input({ list: props.list, 'aria-label': 'Grove' }),
+});
+export const GroveBox = component('grove-box', {
+  slots: { default: slot() }, state, template: ({ slots }) => el.div(slots.default()),
+});
+export const GroveLabel = component('grove-label', {
+  props: { of: prop.text() }, template: ({ props }) => el.label({ for: props.of }, 'Grove'),
+});
+export const PlainMenu = component('plain-menu', {
+  props: { menuId: prop.text() }, template: ({ props }) => el.menu({ id: props.menuId }),
+});
+`;
+    const found = async (body: string): Promise<readonly string[]> => {
+      const { report } = await checked({ 'parts.ts': parts, 'page.html': page(body) });
+      return report.problems
+        .filter(({ code }) => code !== 'component-unused')
+        .map(
+          ({ code, message, source }) => `${code} ${source?.line}:${source?.column} ${message.split(',')[0]}`,
+        );
+    };
+    const opener = '<button type="button" popovertarget="stalls">Stalls</button>';
+    expect(await found(`${opener}\n<grove-menu menu-id="stalls"></grove-menu>`)).toEqual([
+      'id-unreachable 4:23 popovertarget="stalls" of <button> points to an id in <grove-menu>',
+    ]);
+    expect(
+      await found('<datalist id="groves"></datalist>\n<grove-field list="groves"></grove-field>'),
+    ).toEqual(['id-unreachable 5:1 list="groves" of <input> points out of <grove-field>']);
+    for (const right of [
+      `${opener}<plain-menu menu-id="stalls"></plain-menu><grove-box></grove-box>`,
+      `${opener}<grove-box><menu id="stalls"></menu></grove-box>`,
+      // What a component that dissolves refers to stands on the page.
+      '<grove-label of="name"></grove-label><input id="name" aria-label="x">',
+    ])
+      expect(await found(right)).toEqual([]);
+  });
+
   test('a provider that no module registers, while what reads it is registered', async () => {
     const parts = `import { component, el, given, share, slot } from 'zesty-lattice';
 const Speech = share('speech');

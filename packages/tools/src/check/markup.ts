@@ -6,9 +6,10 @@ import {
   renderDocument,
   usesIn,
 } from 'zesty-lattice/internal/markup';
+import { isInteractive } from 'zesty-lattice/internal/plan';
 import { type Finding, type Problem, placed } from 'zesty-lattice/internal/problem';
 import { placementFault, resolveOpen } from 'zesty-lattice/internal/tree';
-import { pageFindings } from './page.js';
+import { pageFindings, unreachableFindings } from './page.js';
 
 /** What is wrong in a document, or in a part of one, its components rendered. */
 export function documentProblems(
@@ -22,7 +23,16 @@ export function documentProblems(
   const rendered = renderDocument(text, { components, foreign }, { file });
   if (!isPart) found.push(...outermostFindings(text, file, components, foreign));
   found.push(...pageFindings(rendered.html, rendered.origin, isPart));
-  return [...found.map((one) => placed(one, '')), ...rendered.problems];
+  const hasElements = [...components.values()].some(
+    (one) => isInteractive(one) && text.includes(`<${one.name}`),
+  );
+  if (hasElements) {
+    const { html, origin } = renderDocument(text, { components, foreign }, { file, form: 'elements' });
+    found.push(...unreachableFindings(html, origin));
+  }
+  // What a component refers to may stand elsewhere on the page, which was looked at as a whole.
+  const own = rendered.problems.filter(({ code }) => code !== 'reference-dangling');
+  return [...found.map((one) => placed(one, '')), ...own];
 }
 
 /** Components that stand on the page itself, and may not. */

@@ -60,6 +60,51 @@ function idFindings(elements: readonly ParsedElement[], place: Place): Finding[]
   return found;
 }
 
+/**
+ * Returns what is wrong on a page whose components are elements: references to ids that stand in another shadow root.
+ *
+ * @param html with the shadow roots declared
+ */
+export function unreachableFindings(html: string, place: Place): readonly Finding[] {
+  const ids = new Map<string, (string | undefined)[]>();
+  const references: { element: ParsedElement; name: string; id: string; root: string | undefined }[] = [];
+  // With a stack of its own: a document may be nested as deep as it is long.
+  type Nodes = ParsedElement['childNodes'];
+  const open: (readonly [node: Nodes[number], root: string | undefined])[] = [];
+  const add = (nodes: Nodes, root: string | undefined): void => {
+    for (const node of nodes.toReversed()) open.push([node, root]);
+  };
+  add(readDocument(html).childNodes as Nodes, undefined);
+  for (let next = open.pop(); next; next = open.pop()) {
+    const [element, root] = next;
+    if (!('tagName' in element)) continue;
+    for (const { name, value: text } of element.attrs) {
+      if (name === 'id' && text !== '') ids.set(text, [...(ids.get(text) ?? []), root]);
+      const named = referring.has(name) ? text.split(/\s+/) : name === 'href' ? linkId(text) : [];
+      for (const id of named) references.push({ element, name, id, root });
+    }
+    if (!('content' in element)) {
+      add(element.childNodes, root);
+      continue;
+    }
+    const { parentNode: host } = element;
+    if (value(element, 'shadowrootmode') === undefined || !host || !('tagName' in host)) continue;
+    // Hosts of one tag have a root each.
+    const own = `${host.tagName} ${host.sourceCodeLocation?.startOffset}`;
+    add((element.content as { readonly childNodes: Nodes }).childNodes, own);
+  }
+  return references.flatMap(({ element, id, name, root }) => {
+    const roots = ids.get(id) ?? [];
+    if (roots.length === 0 || roots.includes(name === 'href' ? undefined : root)) return [];
+    const [holder = root] = roots;
+    const component = holder?.split(' ')[0] ?? '';
+    const direction = roots[0] === undefined ? 'out of' : 'to an id in';
+    const shown = name === 'href' ? `#${id}` : id;
+    const what = `${name}="${shown}" of <${element.tagName}> points ${direction} <${component}>`;
+    return [finding('id-unreachable', { what, component, why: '' }, at(element, place, name))];
+  });
+}
+
 /** `#top` is the page's start and `#:~:` starts a text directive: neither needs an element. */
 function linkId(href: string): string[] {
   if (!href.startsWith('#') || href === '#' || href.toLowerCase() === '#top' || href.startsWith('#:~:'))
