@@ -11,7 +11,14 @@ export function isBlank(text: string): boolean {
 
 /** Whether HTML text shows anything: comments and white space alone come to nothing. */
 export function showsMarkup(html: string): boolean {
-  return !isBlank(html.replace(/<!--[\s\S]*?-->/g, ''));
+  for (let at = 0; ; ) {
+    const open = html.indexOf('<!--', at);
+    if (!isBlank(open < 0 ? html.slice(at) : html.slice(at, open))) return true;
+    // `<!-->` ends where it begins (https://html.spec.whatwg.org/#comment-start-state).
+    const end = open < 0 ? -1 : html.indexOf('-->', open + 2);
+    if (end < 0) return false;
+    at = end + 3;
+  }
 }
 
 /** A text without the white space that it starts with. */

@@ -26,6 +26,7 @@ import { placementFault } from './placement.js';
 import {
   outside,
   pathTo,
+  rootIn,
   type ScopedFill,
   type Spot,
   short,
@@ -76,6 +77,7 @@ export class TreeBuilder {
       path: component.name,
       open: new Set(names.keys()),
       isOpen: true,
+      root: rootIn(component, outside),
       above: [component],
     };
     this.enter(component, component.name);
@@ -260,6 +262,7 @@ export class TreeBuilder {
       owner,
       accepted: node.accepted && mergedAttributes(node.accepted, owner.accepted, undefined, () => undefined),
       given: node.props.map(({ expr }) => expr),
+      root: rootIn(component, owner),
       above: [...owner.above, component],
     };
   }

@@ -9,7 +9,7 @@ import { childrenFault, misplacedElement } from './conforming.js';
 import { misspeltEvent } from './event-names.js';
 import { knownValue } from './known.js';
 import { elementMisfit, openName } from './nesting.js';
-import { madeId, rootOf, type Spot, type TreeScope } from './scope.js';
+import { madeId, type Spot, type TreeScope } from './scope.js';
 
 /** Follows an element: its names, where it stands, its ids, what stands in it. */
 export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, builder: TreeBuilder): void {
@@ -49,7 +49,7 @@ export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, b
       branches: spot.branches,
       repeats: spot.repeats,
       place: node.place,
-      root: rootOf(scope),
+      root: scope.root,
     },
   );
   if (tag === 'script' || tag === 'style') return;

@@ -1,7 +1,7 @@
 import type { ComponentCore } from '../component/index.js';
 import { isInteractive, type PlanAttribute, type PlanFill } from '../plan/index.js';
 import { type Core, type Scope, type Site, stepText } from '../template/index.js';
-import type { Branch } from './ids.js';
+import type { Branch, ShadowRootOf } from './ids.js';
 import type { TreeCondition, TreePart } from './tree.js';
 
 /** One use being followed: its component's template, and what is known of its props and slots. */
@@ -22,6 +22,8 @@ export interface TreeScope {
   readonly accepted: readonly PlanAttribute[] | undefined;
   /** The expressions that its use gives to its props, by their numbers. */
   readonly given: readonly (Core | undefined)[];
+  /** The shadow root that its template stands in; undefined in the page itself. */
+  readonly root: ShadowRootOf | undefined;
   /** The components around it and itself, outermost first. */
   readonly above: readonly ComponentCore[];
 }
@@ -104,13 +106,13 @@ export const outside: TreeScope = {
   owner: undefined,
   accepted: undefined,
   given: [],
+  root: undefined,
   above: [],
 };
 
-/** Returns the use in whose shadow root the template of another stands; undefined in the page itself. */
-export function rootOf(scope: TreeScope | undefined): TreeScope | undefined {
-  if (!scope?.component) return undefined;
-  return isInteractive(scope.component) ? scope : rootOf(scope.owner);
+/** Returns the shadow root in which a component's template stands: its own, or that of whoever uses it. */
+export function rootIn(component: ComponentCore, owner: TreeScope): ShadowRootOf | undefined {
+  return isInteractive(component) ? { component } : owner.root;
 }
 
 /** Returns what stands for an id that `uid` makes, the same in all components that it is passed to. */
