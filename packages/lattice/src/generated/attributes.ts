@@ -19,9 +19,7 @@ export interface AriaAttributes {
   readonly 'aria-errormessage'?: Attr<string>;
   readonly 'aria-expanded'?: Attr<'undefined' | boolean | 'true' | 'false'>;
   readonly 'aria-flowto'?: Attr<string>;
-  readonly 'aria-haspopup'?: Attr<
-    'menu' | 'listbox' | 'tree' | 'grid' | 'dialog' | boolean | 'true' | 'false'
-  >;
+  readonly 'aria-haspopup'?: Attr<'menu' | 'listbox' | 'tree' | 'grid' | 'dialog' | boolean | 'true' | 'false'>;
   readonly 'aria-hidden'?: Attr<boolean | 'true' | 'false'>;
   readonly 'aria-invalid'?: Attr<'grammar' | 'spelling' | boolean | 'true' | 'false'>;
   readonly 'aria-label'?: Attr<string>;
@@ -146,16 +144,7 @@ export interface LinkAttributes extends GlobalAttributes {
   readonly sizes?: Attr<string>;
   readonly imagesrcset?: Attr<string>;
   readonly imagesizes?: Attr<string>;
-  readonly referrerpolicy?: Attr<
-    | 'no-referrer'
-    | 'no-referrer-when-downgrade'
-    | 'origin'
-    | 'origin-when-cross-origin'
-    | 'same-origin'
-    | 'strict-origin'
-    | 'strict-origin-when-cross-origin'
-    | 'unsafe-url'
-  >;
+  readonly referrerpolicy?: Attr<'no-referrer' | 'no-referrer-when-downgrade' | 'origin' | 'origin-when-cross-origin' | 'same-origin' | 'strict-origin' | 'strict-origin-when-cross-origin' | 'unsafe-url'>;
   readonly blocking?: Attr<string>;
   readonly disabled?: Attr<boolean>;
   readonly fetchpriority?: Attr<'high' | 'low' | 'auto'>;
@@ -193,16 +182,7 @@ export interface AAttributes extends GlobalAttributes {
   readonly download?: Attr<boolean | string>;
   readonly ping?: Attr<string>;
   readonly rel?: Attr<string>;
-  readonly referrerpolicy?: Attr<
-    | 'no-referrer'
-    | 'no-referrer-when-downgrade'
-    | 'origin'
-    | 'origin-when-cross-origin'
-    | 'same-origin'
-    | 'strict-origin'
-    | 'strict-origin-when-cross-origin'
-    | 'unsafe-url'
-  >;
+  readonly referrerpolicy?: Attr<'no-referrer' | 'no-referrer-when-downgrade' | 'origin' | 'origin-when-cross-origin' | 'same-origin' | 'strict-origin' | 'strict-origin-when-cross-origin' | 'unsafe-url'>;
   readonly hreflang?: Attr<string>;
   readonly type?: Attr<string>;
   readonly href?: Attr<string>;
@@ -252,16 +232,7 @@ export interface ImgAttributes extends GlobalAttributes {
   readonly controls?: Attr<boolean>;
   readonly width?: Attr<number | `${number}`>;
   readonly height?: Attr<number | `${number}`>;
-  readonly referrerpolicy?: Attr<
-    | 'no-referrer'
-    | 'no-referrer-when-downgrade'
-    | 'origin'
-    | 'origin-when-cross-origin'
-    | 'same-origin'
-    | 'strict-origin'
-    | 'strict-origin-when-cross-origin'
-    | 'unsafe-url'
-  >;
+  readonly referrerpolicy?: Attr<'no-referrer' | 'no-referrer-when-downgrade' | 'origin' | 'origin-when-cross-origin' | 'same-origin' | 'strict-origin' | 'strict-origin-when-cross-origin' | 'unsafe-url'>;
   readonly decoding?: Attr<'sync' | 'async' | 'auto'>;
   readonly loading?: Attr<'eager' | 'lazy'>;
   readonly fetchpriority?: Attr<'high' | 'low' | 'auto'>;
@@ -276,16 +247,7 @@ export interface IframeAttributes extends GlobalAttributes {
   readonly allowfullscreen?: Attr<boolean>;
   readonly width?: Attr<string>;
   readonly height?: Attr<string>;
-  readonly referrerpolicy?: Attr<
-    | 'no-referrer'
-    | 'no-referrer-when-downgrade'
-    | 'origin'
-    | 'origin-when-cross-origin'
-    | 'same-origin'
-    | 'strict-origin'
-    | 'strict-origin-when-cross-origin'
-    | 'unsafe-url'
-  >;
+  readonly referrerpolicy?: Attr<'no-referrer' | 'no-referrer-when-downgrade' | 'origin' | 'origin-when-cross-origin' | 'same-origin' | 'strict-origin' | 'strict-origin-when-cross-origin' | 'unsafe-url'>;
   readonly loading?: Attr<'eager' | 'lazy'>;
 }
 
@@ -350,16 +312,7 @@ export interface AreaAttributes extends GlobalAttributes {
   readonly download?: Attr<boolean | string>;
   readonly ping?: Attr<string>;
   readonly rel?: Attr<string>;
-  readonly referrerpolicy?: Attr<
-    | 'no-referrer'
-    | 'no-referrer-when-downgrade'
-    | 'origin'
-    | 'origin-when-cross-origin'
-    | 'same-origin'
-    | 'strict-origin'
-    | 'strict-origin-when-cross-origin'
-    | 'unsafe-url'
-  >;
+  readonly referrerpolicy?: Attr<'no-referrer' | 'no-referrer-when-downgrade' | 'origin' | 'origin-when-cross-origin' | 'same-origin' | 'strict-origin' | 'strict-origin-when-cross-origin' | 'unsafe-url'>;
   readonly hreflang?: Attr<string>;
   readonly type?: Attr<string>;
   readonly href?: Attr<string>;
@@ -414,71 +367,7 @@ export interface InputAttributes extends GlobalAttributes {
   readonly accept?: Attr<string>;
   readonly alpha?: Attr<boolean>;
   readonly alt?: Attr<string>;
-  readonly autocomplete?: Attr<
-    | 'additional-name'
-    | 'address-level1'
-    | 'address-level2'
-    | 'address-level3'
-    | 'address-level4'
-    | 'address-line1'
-    | 'address-line2'
-    | 'address-line3'
-    | 'bday'
-    | 'bday-year'
-    | 'bday-day'
-    | 'bday-month'
-    | 'billing'
-    | 'cc-additional-name'
-    | 'cc-csc'
-    | 'cc-exp'
-    | 'cc-exp-month'
-    | 'cc-exp-year'
-    | 'cc-family-name'
-    | 'cc-given-name'
-    | 'cc-name'
-    | 'cc-number'
-    | 'cc-type'
-    | 'country'
-    | 'country-name'
-    | 'current-password'
-    | 'email'
-    | 'family-name'
-    | 'fax'
-    | 'given-name'
-    | 'home'
-    | 'honorific-prefix'
-    | 'honorific-suffix'
-    | 'impp'
-    | 'language'
-    | 'mobile'
-    | 'name'
-    | 'new-password'
-    | 'nickname'
-    | 'off'
-    | 'on'
-    | 'organization'
-    | 'organization-title'
-    | 'pager'
-    | 'photo'
-    | 'postal-code'
-    | 'sex'
-    | 'shipping'
-    | 'street-address'
-    | 'tel-area-code'
-    | 'tel'
-    | 'tel-country-code'
-    | 'tel-extension'
-    | 'tel-local'
-    | 'tel-local-prefix'
-    | 'tel-local-suffix'
-    | 'tel-national'
-    | 'transaction-amount'
-    | 'transaction-currency'
-    | 'url'
-    | 'username'
-    | 'work'
-    | (string & {})
-  >;
+  readonly autocomplete?: Attr<'additional-name' | 'address-level1' | 'address-level2' | 'address-level3' | 'address-level4' | 'address-line1' | 'address-line2' | 'address-line3' | 'bday' | 'bday-year' | 'bday-day' | 'bday-month' | 'billing' | 'cc-additional-name' | 'cc-csc' | 'cc-exp' | 'cc-exp-month' | 'cc-exp-year' | 'cc-family-name' | 'cc-given-name' | 'cc-name' | 'cc-number' | 'cc-type' | 'country' | 'country-name' | 'current-password' | 'email' | 'family-name' | 'fax' | 'given-name' | 'home' | 'honorific-prefix' | 'honorific-suffix' | 'impp' | 'language' | 'mobile' | 'name' | 'new-password' | 'nickname' | 'off' | 'on' | 'organization' | 'organization-title' | 'pager' | 'photo' | 'postal-code' | 'sex' | 'shipping' | 'street-address' | 'tel-area-code' | 'tel' | 'tel-country-code' | 'tel-extension' | 'tel-local' | 'tel-local-prefix' | 'tel-local-suffix' | 'tel-national' | 'transaction-amount' | 'transaction-currency' | 'url' | 'username' | 'work' | (string & {})>;
   readonly checked?: Attr<boolean>;
   readonly colorspace?: Attr<string>;
   readonly dirname?: Attr<string>;
@@ -502,30 +391,7 @@ export interface InputAttributes extends GlobalAttributes {
   readonly size?: Attr<number | `${number}`>;
   readonly src?: Attr<string>;
   readonly step?: Attr<string | number>;
-  readonly type?: Attr<
-    | 'hidden'
-    | 'text'
-    | 'search'
-    | 'tel'
-    | 'url'
-    | 'email'
-    | 'password'
-    | 'date'
-    | 'month'
-    | 'week'
-    | 'time'
-    | 'datetime-local'
-    | 'number'
-    | 'range'
-    | 'color'
-    | 'checkbox'
-    | 'radio'
-    | 'file'
-    | 'submit'
-    | 'image'
-    | 'reset'
-    | 'button'
-  >;
+  readonly type?: Attr<'hidden' | 'text' | 'search' | 'tel' | 'url' | 'email' | 'password' | 'date' | 'month' | 'week' | 'time' | 'datetime-local' | 'number' | 'range' | 'color' | 'checkbox' | 'radio' | 'file' | 'submit' | 'image' | 'reset' | 'button'>;
   readonly value?: Attr<string | number>;
   readonly width?: Attr<number | `${number}`>;
   readonly popovertarget?: Attr<string>;
@@ -552,71 +418,7 @@ export interface ButtonAttributes extends GlobalAttributes {
 }
 
 export interface SelectAttributes extends GlobalAttributes {
-  readonly autocomplete?: Attr<
-    | 'additional-name'
-    | 'address-level1'
-    | 'address-level2'
-    | 'address-level3'
-    | 'address-level4'
-    | 'address-line1'
-    | 'address-line2'
-    | 'address-line3'
-    | 'bday'
-    | 'bday-year'
-    | 'bday-day'
-    | 'bday-month'
-    | 'billing'
-    | 'cc-additional-name'
-    | 'cc-csc'
-    | 'cc-exp'
-    | 'cc-exp-month'
-    | 'cc-exp-year'
-    | 'cc-family-name'
-    | 'cc-given-name'
-    | 'cc-name'
-    | 'cc-number'
-    | 'cc-type'
-    | 'country'
-    | 'country-name'
-    | 'current-password'
-    | 'email'
-    | 'family-name'
-    | 'fax'
-    | 'given-name'
-    | 'home'
-    | 'honorific-prefix'
-    | 'honorific-suffix'
-    | 'impp'
-    | 'language'
-    | 'mobile'
-    | 'name'
-    | 'new-password'
-    | 'nickname'
-    | 'off'
-    | 'on'
-    | 'organization'
-    | 'organization-title'
-    | 'pager'
-    | 'photo'
-    | 'postal-code'
-    | 'sex'
-    | 'shipping'
-    | 'street-address'
-    | 'tel-area-code'
-    | 'tel'
-    | 'tel-country-code'
-    | 'tel-extension'
-    | 'tel-local'
-    | 'tel-local-prefix'
-    | 'tel-local-suffix'
-    | 'tel-national'
-    | 'transaction-amount'
-    | 'transaction-currency'
-    | 'url'
-    | 'username'
-    | 'work'
-    | (string & {})
-  >;
+  readonly autocomplete?: Attr<'additional-name' | 'address-level1' | 'address-level2' | 'address-level3' | 'address-level4' | 'address-line1' | 'address-line2' | 'address-line3' | 'bday' | 'bday-year' | 'bday-day' | 'bday-month' | 'billing' | 'cc-additional-name' | 'cc-csc' | 'cc-exp' | 'cc-exp-month' | 'cc-exp-year' | 'cc-family-name' | 'cc-given-name' | 'cc-name' | 'cc-number' | 'cc-type' | 'country' | 'country-name' | 'current-password' | 'email' | 'family-name' | 'fax' | 'given-name' | 'home' | 'honorific-prefix' | 'honorific-suffix' | 'impp' | 'language' | 'mobile' | 'name' | 'new-password' | 'nickname' | 'off' | 'on' | 'organization' | 'organization-title' | 'pager' | 'photo' | 'postal-code' | 'sex' | 'shipping' | 'street-address' | 'tel-area-code' | 'tel' | 'tel-country-code' | 'tel-extension' | 'tel-local' | 'tel-local-prefix' | 'tel-local-suffix' | 'tel-national' | 'transaction-amount' | 'transaction-currency' | 'url' | 'username' | 'work' | (string & {})>;
   readonly disabled?: Attr<boolean>;
   readonly multiple?: Attr<boolean>;
   readonly name?: Attr<string>;
@@ -639,71 +441,7 @@ export interface OptionAttributes extends GlobalAttributes {
 }
 
 export interface TextareaAttributes extends GlobalAttributes {
-  readonly autocomplete?: Attr<
-    | 'additional-name'
-    | 'address-level1'
-    | 'address-level2'
-    | 'address-level3'
-    | 'address-level4'
-    | 'address-line1'
-    | 'address-line2'
-    | 'address-line3'
-    | 'bday'
-    | 'bday-year'
-    | 'bday-day'
-    | 'bday-month'
-    | 'billing'
-    | 'cc-additional-name'
-    | 'cc-csc'
-    | 'cc-exp'
-    | 'cc-exp-month'
-    | 'cc-exp-year'
-    | 'cc-family-name'
-    | 'cc-given-name'
-    | 'cc-name'
-    | 'cc-number'
-    | 'cc-type'
-    | 'country'
-    | 'country-name'
-    | 'current-password'
-    | 'email'
-    | 'family-name'
-    | 'fax'
-    | 'given-name'
-    | 'home'
-    | 'honorific-prefix'
-    | 'honorific-suffix'
-    | 'impp'
-    | 'language'
-    | 'mobile'
-    | 'name'
-    | 'new-password'
-    | 'nickname'
-    | 'off'
-    | 'on'
-    | 'organization'
-    | 'organization-title'
-    | 'pager'
-    | 'photo'
-    | 'postal-code'
-    | 'sex'
-    | 'shipping'
-    | 'street-address'
-    | 'tel-area-code'
-    | 'tel'
-    | 'tel-country-code'
-    | 'tel-extension'
-    | 'tel-local'
-    | 'tel-local-prefix'
-    | 'tel-local-suffix'
-    | 'tel-national'
-    | 'transaction-amount'
-    | 'transaction-currency'
-    | 'url'
-    | 'username'
-    | 'work'
-    | (string & {})
-  >;
+  readonly autocomplete?: Attr<'additional-name' | 'address-level1' | 'address-level2' | 'address-level3' | 'address-level4' | 'address-line1' | 'address-line2' | 'address-line3' | 'bday' | 'bday-year' | 'bday-day' | 'bday-month' | 'billing' | 'cc-additional-name' | 'cc-csc' | 'cc-exp' | 'cc-exp-month' | 'cc-exp-year' | 'cc-family-name' | 'cc-given-name' | 'cc-name' | 'cc-number' | 'cc-type' | 'country' | 'country-name' | 'current-password' | 'email' | 'family-name' | 'fax' | 'given-name' | 'home' | 'honorific-prefix' | 'honorific-suffix' | 'impp' | 'language' | 'mobile' | 'name' | 'new-password' | 'nickname' | 'off' | 'on' | 'organization' | 'organization-title' | 'pager' | 'photo' | 'postal-code' | 'sex' | 'shipping' | 'street-address' | 'tel-area-code' | 'tel' | 'tel-country-code' | 'tel-extension' | 'tel-local' | 'tel-local-prefix' | 'tel-local-suffix' | 'tel-national' | 'transaction-amount' | 'transaction-currency' | 'url' | 'username' | 'work' | (string & {})>;
   readonly cols?: Attr<number | `${number}`>;
   readonly dirname?: Attr<string>;
   readonly disabled?: Attr<boolean>;
@@ -764,16 +502,7 @@ export interface ScriptAttributes extends GlobalAttributes {
   readonly defer?: Attr<boolean>;
   readonly blocking?: Attr<string>;
   readonly crossorigin?: Attr<'anonymous' | 'use-credentials'>;
-  readonly referrerpolicy?: Attr<
-    | 'no-referrer'
-    | 'no-referrer-when-downgrade'
-    | 'origin'
-    | 'origin-when-cross-origin'
-    | 'same-origin'
-    | 'strict-origin'
-    | 'strict-origin-when-cross-origin'
-    | 'unsafe-url'
-  >;
+  readonly referrerpolicy?: Attr<'no-referrer' | 'no-referrer-when-downgrade' | 'origin' | 'origin-when-cross-origin' | 'same-origin' | 'strict-origin' | 'strict-origin-when-cross-origin' | 'unsafe-url'>;
   readonly integrity?: Attr<string>;
   readonly fetchpriority?: Attr<'high' | 'low' | 'auto'>;
   readonly json?: JsonData;
@@ -2064,17 +1793,4 @@ export interface AttributesOf {
 }
 
 /** The elements that take no content. */
-export type VoidTag =
-  | 'area'
-  | 'base'
-  | 'br'
-  | 'col'
-  | 'embed'
-  | 'hr'
-  | 'img'
-  | 'input'
-  | 'link'
-  | 'meta'
-  | 'source'
-  | 'track'
-  | 'wbr';
+export type VoidTag = 'area' | 'base' | 'br' | 'col' | 'embed' | 'hr' | 'img' | 'input' | 'link' | 'meta' | 'source' | 'track' | 'wbr';

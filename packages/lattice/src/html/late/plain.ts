@@ -20,12 +20,8 @@ export function arePlain(steps: readonly Step[]): boolean {
   return is;
 }
 
-/** Kinds of steps that may wait, or be written more than once; of a host and of what fills a slot that is not looked into. */
-const mayWait: ReadonlySet<Step['kind']> = new Set(['rows', 'fill', 'ready', 'host', 'load', 'guard']);
-
 function isPlainStep(step: Step): boolean {
-  if (mayWait.has(step.kind)) return false;
-  if (step.kind === 'call' && step.fills.some((fill) => fill)) return false;
-  const { calls = [], inner } = partsOf(step);
+  const { calls = [], inner, mayWait } = partsOf(step);
+  if (mayWait || (step.kind === 'call' && step.fills.some((fill) => fill))) return false;
   return inner.every(arePlain) && calls.every((routine) => arePlain(routine().parts.steps));
 }

@@ -6,6 +6,8 @@ interface StepParts {
   readonly inner: readonly (readonly Step[])[];
   readonly values: readonly Core[];
   readonly calls?: readonly (() => Callable)[];
+  /** Whether it may wait, or be written more than once, whatever stands in it. */
+  readonly mayWait?: true;
 }
 
 /** A line for each kind of step, so that the compiler asks for the line of a new one. */
@@ -22,23 +24,24 @@ const parts: PartsTable = {
   show: ({ value }) => ({ inner: [], values: [value] }),
   attribute: ({ value }) => ({ inner: [], values: [value] }),
   let: ({ value }) => ({ inner: [], values: [value] }),
-  ready: ({ content }) => ({ inner: [], values: [content] }),
+  ready: ({ content }) => ({ inner: [], values: [content], mayWait: true }),
   made: ({ values }) => ({ inner: [], values }),
   state: ({ props }) => ({ inner: [], values: props }),
   choose: ({ no, test, yes }) => ({ inner: [yes, no], values: [test] }),
-  rows: ({ empty, list, row }) => ({ inner: [row, empty], values: [list] }),
+  rows: ({ empty, list, row }) => ({ inner: [row, empty], values: [list], mayWait: true }),
   apart: ({ inner }) => ({ inner: [inner], values: [] }),
   changing: ({ content, start, tag }) => ({ inner: [start, content], values: [tag] }),
   call: ({ args, fills, routine }) => ({ inner: contents(fills), values: args, calls: [routine] }),
-  fill: ({ data, fallback }) => ({ inner: [fallback], values: [data] }),
+  fill: ({ data, fallback }) => ({ inner: [fallback], values: [data], mayWait: true }),
   provide: ({ inner, props }) => ({ inner: [inner], values: props }),
   host: ({ content, fills, host, props }) => ({
     inner: [content, ...contents(fills)],
     values: props,
     calls: [host.shadow],
+    mayWait: true,
   }),
-  load: ({ inner, props }) => ({ inner: [inner], values: props }),
-  guard: ({ fallback, inner }) => ({ inner: [inner, fallback], values: [] }),
+  load: ({ inner, props }) => ({ inner: [inner], values: props, mayWait: true }),
+  guard: ({ fallback, inner }) => ({ inner: [inner, fallback], values: [], mayWait: true }),
   accepted: ({ plain }) => ({ inner: [plain], values: [] }),
 };
 
