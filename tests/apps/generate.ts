@@ -20,6 +20,8 @@ export interface App {
   /** The tag of the outermost component. */
   readonly tag: string;
   readonly loads: boolean;
+  /** Components that stand beside it between a provider's tags: a form field, and one whose rows are filled there. */
+  readonly beside: { readonly field?: string; readonly rows?: string };
 }
 
 const words = ['Dunlight', 'Salt & <bell>', '"rind"', "peel's", 'é 柑橘', '{{ x }}', '', 'a b', '0', '--'];
@@ -68,14 +70,36 @@ class AppWriter {
     ${uses.join(',\n    ')}
   ); },
 });`);
+    const field = this.shapes.find(({ isField }) => isField);
+    const rows = this.shapes.find(({ hasRows }) => hasRows);
+    // Two providers, and what stands between the tags of the first one.
+    this.lines.push(`const Stand = component('a${this.seed}-stand', {
+  props: { label: prop.text().fallback('s') },
+  slots: { default: slot() },
+  state: () => ({ n: 0 }),
+  provides: ({ props, state }) => [Shared.provide({ word: props.label, n: state.n })],
+  handlers: { more: ({ state }) => ({ n: state.n + 1 }) },
+  template: ({ handlers, slots }) => el.div(el.button({ type: 'button', on: { click: handlers.more() } }, 'more'), slots.default()),
+});`);
+    const between = [
+      'Page({ label: props.label, count: props.count, items: props.items })',
+      ...(field ? [`${field.name}({ label: 'beside' })`] : []),
+      ...(rows ? [`${rows.name}({ items: props.items }, { row: (row) => el.b(row.name) })`] : []),
+    ];
     const code = `import { calc, component, definition, eachOf, el, event, given, phrase, preset, prop, share, slot, uid, whenLoaded } from 'zesty-lattice';
 const Shared = share('word-${this.seed}');
 ${this.lines.join('\n')}
-export const components${this.seed} = [${[...this.shapes.map(({ name }) => name), 'Page'].join(', ')}];
+export const components${this.seed} = [${[...this.shapes.map(({ name }) => name), 'Page', 'Stand'].join(', ')}];
+export const Stand${this.seed} = Stand;
+export const Stage${this.seed} = component('a${this.seed}-stage', {
+  props: { label: prop.text(), count: prop.number(), items: prop.list(prop.record({ id: prop.number(), name: prop.text() })) },
+  template: ({ props }) => el.div(Stand({ label: 'one' }, { default: [${between.join(', ')}] }), Stand({ label: 'two' })),
+});
 export const Page${this.seed} = Page;
 export const loads${this.seed} = ${this.loads};
 `;
-    return { seed: this.seed, code, tag, loads: this.loads };
+    const beside = { ...(field && { field: field.tag }), ...(rows && { rows: rows.tag }) };
+    return { seed: this.seed, code, tag, loads: this.loads, beside };
   }
 
   component(at: number): void {

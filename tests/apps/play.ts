@@ -100,7 +100,9 @@ function seen(container: HTMLFormElement): string {
 function untied(container: Root): { readonly looked: number; readonly wrong: readonly string[] } {
   const wrong: string[] = [];
   let looked = 0;
-  for (const { shadowRoot: root } of elements(container)) {
+  for (const one of elements(container)) {
+    const root = one.shadowRoot;
+    if (root && isField(one)) wrong.push(...untiedField(one as Field));
     const said = root?.querySelector('output')?.textContent?.split('|') ?? [];
     if (!root || said.length !== 7) continue;
     const [text, count, flag, pick, many, way] = said as [string, string, string, string, string, string];
@@ -126,6 +128,54 @@ function untied(container: Root): { readonly looked: number; readonly wrong: rea
   return { looked, wrong };
 }
 
+type Field = HTMLElement & { value?: string; readonly form: HTMLFormElement | null };
+
+/** What a field of ours says or sends that is not what it shows, at once and not only when it has been drawn again. */
+function untiedField(field: Field): readonly string[] {
+  const control = field.shadowRoot?.querySelector('input');
+  if (!control) return [];
+  const name = field.getAttribute('name');
+  const isSent = name !== null && field.form && !field.matches(':disabled');
+  const sent = isSent ? new FormData(field.form).get(name) : control.value;
+  return [field.value, sent].flatMap((one) =>
+    one === control.value ? [] : [`<${field.localName}> shows "${control.value}", has "${one}"`],
+  );
+}
+
+/** An app and how it is played. */
+export interface Scene {
+  readonly components: readonly never[];
+  readonly tag: string;
+  /** What a server wrote: the outermost component, or providers with it between their tags. */
+  readonly html: string;
+  readonly seed: number;
+  /** Whether a visitor typed before the script ran. */
+  readonly hasTyped: boolean;
+  /** Whether providers stand around it, and what stands beside it there. */
+  readonly beside?: { readonly field?: string; readonly rows?: string };
+  /** Another copy of the library with the same app: some of the elements are its. */
+  readonly other?: { readonly components: readonly never[]; register(...all: readonly never[]): void };
+}
+
+const fillers = {
+  row: ({ name }: { name: string }) => Object.assign(document.createElement('b'), { textContent: name }),
+};
+
+/** Makes by program what the server wrote. */
+function anew({ tag, beside, seed }: Scene): HTMLElement {
+  const make = (name: string, own: object): HTMLElement => Object.assign(document.createElement(name), own);
+  const host = make(tag, props);
+  if (!beside) return host;
+  const stage = document.createElement('div');
+  const stand = (label: string): HTMLElement => make(`a${seed}-stand`, { label });
+  const [first, second] = [stand('one'), stand('two')];
+  first.append(host);
+  if (beside.field) first.append(make(beside.field, { label: 'beside' }));
+  if (beside.rows) first.append(make(beside.rows, { items: props.items, fillers }));
+  stage.append(first, second);
+  return stage;
+}
+
 interface Played {
   readonly actions: number;
   /** How many bound controls were held against the state, each after every action. */
@@ -147,26 +197,18 @@ const props = {
   ],
 };
 
-/**
- * @param html what a server wrote of the outermost component
- * @param hasTyped whether a visitor typed before the script ran
- */
-export async function play(
-  components: readonly never[],
-  tag: string,
-  html: string,
-  seed: number,
-  hasTyped: boolean,
-): Promise<Played> {
+/** Plays an app: what a server wrote of it, hydrated, and what a program makes do the same things. */
+export async function play(scene: Scene): Promise<Played> {
+  const { beside, components, hasTyped, other, seed } = scene;
   const said: string[] = [];
   const before = console.error;
   console.error = (...all: unknown[]) => void said.push(all.map(String).join(' ').slice(0, 300));
   const differences: Played['differences'][number][] = [];
   document.body.innerHTML = '<form></form><form></form>';
-  const [one, other] = document.querySelectorAll('form') as unknown as [HTMLFormElement, HTMLFormElement];
+  const [one, two] = document.querySelectorAll('form') as unknown as [HTMLFormElement, HTMLFormElement];
   // Resets and submissions stay in the page.
-  for (const form of [one, other]) form.addEventListener('submit', (event) => event.preventDefault());
-  one.setHTMLUnsafe(html);
+  for (const form of [one, two]) form.addEventListener('submit', (event) => event.preventDefault());
+  one.setHTMLUnsafe(scene.html);
   const early = new Dice(seed + 1);
   // A select whose options follow what is typed elsewhere shows something else while no script is there.
   const touched = hasTyped
@@ -178,76 +220,115 @@ export async function play(
   const isDuring = seed % 3 === 2;
   if (isDuring) register(...components.slice(0, early.below(components.length)));
   for (const at of touched) use(controlsIn(one)[at] as Control, new Dice(seed + at), isDuring);
+  // A program may give a field its value before there is a script for it.
+  const ownField = (form: ParentNode): Field | null =>
+    beside?.field ? form.querySelector<Field>(`a${seed}-stand > ${beside.field}`) : null;
+  const hasValue = !hasTyped && ownField(one);
+  if (hasValue) hasValue.value = 'early';
+  other?.register(...other.components.slice(0, early.below(other.components.length)));
   register(...components);
   await turn();
-  const made = document.createElement(tag);
-  Object.assign(made, props);
-  other.append(made);
+  const made = anew(scene);
+  const field = ownField(made);
+  if (hasValue && field) field.value = 'early';
+  two.append(made);
   await turn();
-  const controls = controlsIn(other);
+  const controls = controlsIn(two);
   for (const at of touched) use(controls[at] as Control, new Dice(seed + at), true);
   await turn();
-  // Fields that are sent.
-  for (const form of [one, other])
-    for (const [at, field] of [...elements(form)].filter(isField).entries())
-      field.setAttribute('name', `f${at}`);
   let actions = 0;
   let looked = 0;
   const compare = (after: string): boolean => {
-    const [hydrated, anew] = [seen(one), seen(other)];
+    const [hydrated, anew] = [seen(one), seen(two)];
     if (hydrated !== anew) differences.push({ after, hydrated, made: anew });
     const { looked: more, wrong: loose } = untied(one);
     looked += more;
     if (loose.length > 0) differences.push({ after, hydrated: loose.join('\n'), made: '' });
     return hydrated === anew && loose.length === 0;
   };
-  const deeds = new Dice(seed + 3);
   let isSame = compare(`hydration${hasTyped ? ', with what was typed before' : ''}`);
+  if (hasValue && hasValue.value !== 'early')
+    differences.push({
+      after: 'a value that was set before the script',
+      hydrated: `${hasValue.value}`,
+      made: 'early',
+    });
+  // Fields that are sent.
+  for (const form of [one, two])
+    for (const [at, field] of [...elements(form)].filter(isField).entries())
+      field.setAttribute('name', `f${at}`);
+  // What a server filled a slot with stays; from here on a program fills it.
+  const filled = beside?.rows ? one.querySelector(`a${seed}-stand > ${beside.rows}`) : null;
+  if (filled) Object.assign(filled, { fillers });
+  await turn();
+  isSame &&= compare('names of fields, and fillers');
+  const deeds = new Dice(seed + 3);
   for (let step = 0; step < 30 && isSame; step++) {
-    const kind = deeds.below(10);
     const roll = deeds.below(1_000_000);
-    const name = ['click', 'click', 'click', 'use', 'use', 'use', 'prop', 'move', 'remove', 'disable'][
-      kind
-    ] as string;
-    for (const form of [one, other]) {
-      const own = new Dice(roll);
-      const host = form.querySelector(tag) as HTMLElement & Record<string, unknown>;
-      const all = [...elements(form)];
-      if (name === 'click') {
-        const buttons = all.filter((it): it is HTMLButtonElement => it.localName === 'button');
-        buttons[own.below(Math.max(1, buttons.length))]?.click();
-      } else if (name === 'use') {
-        const found = controlsIn(form);
-        const control = found[own.below(Math.max(1, found.length))];
-        if (control) use(control, own, true);
-      } else if (name === 'prop') {
-        const prop = own.one(['label', 'count', 'flag', 'items']);
-        host[prop] = {
-          label: own.one(['new', '', '<b>', 'La & "bel"']),
-          count: own.below(6),
-          flag: own.seldom(2),
-          items: own.many(0, 4, (at) => ({ id: at * 3 + own.below(2), name: own.one(['p', '', 'q&r']) })),
-        }[prop];
-      } else if (name === 'move') {
-        if (own.seldom(2) && 'moveBefore' in form)
-          (form as unknown as { moveBefore(a: Node, b: null): void }).moveBefore(host, null);
-        else form.append(host);
-      } else if (name === 'remove') {
-        host.remove();
-        if (own.seldom(2)) await turn();
-        form.append(host);
-      } else {
-        const elementsOfTheirs = all.filter((it) => it.localName.includes('-'));
-        elementsOfTheirs[own.below(Math.max(1, elementsOfTheirs.length))]?.toggleAttribute('disabled');
-      }
+    const name = deeds.one(kinds);
+    for (const form of [one, two]) {
+      const wrong = await act(form, scene, name, new Dice(roll));
       await turn();
+      if (wrong.length > 0)
+        differences.push({ after: `${step}: ${name} ${roll}`, hydrated: wrong.join('\n'), made: '' });
     }
     actions++;
-    isSame = compare(`${step}: ${name} ${roll}`);
+    isSame = compare(`${step}: ${name} ${roll}`) && differences.length === 0;
   }
   console.error = before;
   document.body.innerHTML = '';
-  // Data that is shared is what was typed by the time that its readers hydrate: no fault, and put right.
-  const faults = said.filter((one) => !hasTyped || !one.includes('markup-differs'));
+  const faults = said
+    // Data that is shared is what was typed by the time that its readers hydrate: no fault, and put right.
+    .filter((one) => !hasTyped || !one.includes('markup-differs'))
+    // The other copy has defined some of them already, which is said.
+    .filter((one) => !other || !/already been used|name-taken/.test(one));
   return { actions, differences, looked, said: faults };
+}
+
+type Deed = 'click' | 'use' | 'prop' | 'same' | 'move' | 'remove' | 'disable';
+const often: readonly Deed[] = ['click', 'click', 'click', 'use', 'use', 'use', 'prop', 'move'];
+const kinds: readonly Deed[] = [...often, 'same', 'move', 'remove', 'disable'];
+
+/** Does something in one of the forms, and returns what is wrong before the turn has ended. */
+async function act(form: HTMLFormElement, { tag, seed }: Scene, name: Deed, dice: Dice): Promise<string[]> {
+  const host = form.querySelector(tag) as HTMLElement & Record<string, unknown>;
+  const any = <Item>(items: readonly Item[]): Item | undefined =>
+    items[dice.below(Math.max(1, items.length))];
+  const all = [...elements(form)];
+  if (name === 'click') any(all.filter((it) => it instanceof HTMLButtonElement))?.click();
+  if (name === 'use') {
+    const control = any(controlsIn(form));
+    if (control) use(control, dice, true);
+    const field = (control?.getRootNode() as ShadowRoot | undefined)?.host;
+    return field && isField(field) ? [...untiedField(field as Field)] : [];
+  }
+  if (name === 'prop') {
+    const prop = dice.one(['label', 'count', 'flag', 'items']);
+    host[prop] = {
+      label: dice.one(['new', '', '<b>', 'La & "bel"']),
+      count: dice.below(6),
+      flag: dice.seldom(2),
+      items: dice.many(0, 4, (at) => ({ id: at * 3 + dice.below(2), name: dice.one(['p', '', 'q&r']) })),
+    }[prop];
+  }
+  if (name === 'same') {
+    const before = seen(form);
+    for (const prop of ['label', 'count', 'flag', 'items']) Object.assign(host, { [prop]: host[prop] });
+    await turn();
+    return seen(form) === before ? [] : ['Props that were set to what they were changed something.'];
+  }
+  if (name === 'move' || name === 'remove') {
+    // Between the tags of a provider, of another one, or outside of both.
+    const stands = [...form.querySelectorAll(`a${seed}-stand`)];
+    const place = any([...stands, stands[0]?.parentNode ?? form]) as ParentNode;
+    if (name === 'remove') {
+      host.remove();
+      if (dice.seldom(2)) await turn();
+      place.append(host);
+    } else if (dice.seldom(2) && 'moveBefore' in place)
+      (place as unknown as { moveBefore(a: Node, b: null): void }).moveBefore(host, null);
+    else place.append(host);
+  }
+  if (name === 'disable') any(all.filter((it) => it.localName.includes('-')))?.toggleAttribute('disabled');
+  return [];
 }

@@ -67,6 +67,7 @@ for (const seed of seeds.map(Number)) {
         compare('markup', 'inline', turn, renderHtml(Page(props)));
       }
       if (turn % 4 !== 3) continue;
+      compare('stage', 'text', turn, renderHtml(module[`Stage${seed}`], props, asked));
       compare('markup', 'whole', turn, await renderHtmlAsync(Page, props));
       compare('markup', 'stream', turn, await new Response(streamHtml(Page, props)).text());
     }
@@ -82,6 +83,7 @@ for (const seed of seeds.map(Number)) {
       result.pages = rows.map((row) => renderPage(Page(row), { title: 'Grove' }));
     result.elements = wanted.elements;
     result.markup = wanted.markup;
+    result.stage = wanted.stage;
   } catch (thrown) {
     result.failure = String(thrown?.stack ?? thrown).slice(0, 1500);
   }
