@@ -25,6 +25,10 @@ export interface App {
 }
 
 const words = ['Dunlight', 'Salt & <bell>', '"rind"', "peel's", 'é 柑橘', '{{ x }}', '', 'a b', '0', '--'];
+/** Shows what is shared with a component, and with what a provider says of itself. */
+const reading = "given(Shared.read(), (it) => el.samp(it.word, '~', it.n), el.samp('nobody'))";
+const provided = (word: string, n: string): string =>
+  `el.data({ title: phrase\`\${${word}}~\${${n}}\` }, 'provides')`;
 const text = (dice: Dice): string => JSON.stringify(dice.one(words));
 
 /** Writes a random app of 5 to 20 components: the same for the same seed. */
@@ -54,10 +58,11 @@ class AppWriter {
     const tag = `a${this.seed}-page`;
     // The page uses what the others did not, so that all of it is shown.
     const uses = this.shapes.slice(-dice.from(2, 5)).map((shape) => this.use(shape, 'p', 0));
+    const provides = dice.seldom(2);
     this.lines.push(`const Page = component('${tag}', {
   props: { label: prop.text().fallback(${text(dice)}), items: prop.list(prop.record({ id: prop.number(), name: prop.text() })).fallback([{ id: 1, name: 'one' }, { id: 2, name: 'two' }]), count: prop.number().fallback(2), flag: prop.flag() },
   state: () => ({ said: 0, rows: [{ id: 7, name: 'r7' }, { id: 8, name: 'r8' }, { id: 9, name: 'r9' }] }),
-  ${dice.seldom(2) ? 'provides: ({ props, state }) => [Shared.provide({ word: props.label, n: state.said })],' : ''}
+  ${provides ? 'provides: ({ props, state }) => [Shared.provide({ word: props.label, n: state.said })],' : ''}
   handlers: {
     hear: ({ state }) => ({ said: state.said + 1 }),
     turn: ({ state }) => ({ rows: [...state.rows].reverse() }),
@@ -65,9 +70,9 @@ class AppWriter {
     grow: ({ state }) => ({ rows: [{ id: 100 + state.said, name: 'new' }, ...state.rows], said: state.said + 1 }),
     wait: async ({ state, change }) => { await undefined; change({ said: state.said + 10 }); return undefined; },
   },
-  template: ({ props, state, handlers }) => { const p = props; const h = handlers; return el.main(
+  template: ({ props, state, handlers }) => { const p = props; const s = state; const h = handlers; return el.main(
     el.output(state.said), ['turn', 'drop', 'grow', 'wait'].map((name) => el.button({ type: 'button', on: { click: handlers[name]() } }, name)),
-    ${uses.join(',\n    ')}
+    ${[...(provides ? [provided('p.label', 's.said')] : []), ...uses].join(',\n    ')}
   ); },
 });`);
     const field = this.shapes.find(({ isField }) => isField);
@@ -79,8 +84,11 @@ class AppWriter {
   state: () => ({ n: 0 }),
   provides: ({ props, state }) => [Shared.provide({ word: props.label, n: state.n })],
   handlers: { more: ({ state }) => ({ n: state.n + 1 }) },
-  template: ({ handlers, slots }) => el.div(el.button({ type: 'button', on: { click: handlers.more() } }, 'more'), slots.default()),
+  template: ({ props, state, handlers, slots }) => el.div(el.button({ type: 'button', on: { click: handlers.more() } }, 'more'), ${provided('props.label', 'state.n')}, slots.default()),
 });`);
+    this.lines.push(
+      `const Spare = component('a${this.seed}-spare', { state: () => ({ n: 0 }), template: ({ state }) => el.b(state.n) });`,
+    );
     const between = [
       'Page({ label: props.label, count: props.count, items: props.items })',
       ...(field ? [`${field.name}({ label: 'beside' })`] : []),
@@ -89,11 +97,11 @@ class AppWriter {
     const code = `import { calc, component, definition, eachOf, el, event, given, phrase, preset, prop, share, slot, uid, whenLoaded } from 'zesty-lattice';
 const Shared = share('word-${this.seed}');
 ${this.lines.join('\n')}
-export const components${this.seed} = [${[...this.shapes.map(({ name }) => name), 'Page', 'Stand'].join(', ')}];
+export const components${this.seed} = [Spare, ${[...this.shapes.map(({ name }) => name), 'Page', 'Stand'].join(', ')}];
 export const Stand${this.seed} = Stand;
 export const Stage${this.seed} = component('a${this.seed}-stage', {
   props: { label: prop.text(), count: prop.number(), items: prop.list(prop.record({ id: prop.number(), name: prop.text() })) },
-  template: ({ props }) => el.div(Stand({ label: 'one' }, { default: [${between.join(', ')}] }), Stand({ label: 'two' })),
+  template: ({ props }) => el.fieldset({ 'aria-label': 'stage' }, Stand({ label: 'one' }, { default: [${between.join(', ')}] }), Stand({ label: 'two' })),
 });
 export const Page${this.seed} = Page;
 export const loads${this.seed} = ${this.loads};
@@ -120,7 +128,7 @@ export const loads${this.seed} = ${this.loads};
     const reads = dice.seldom(5);
     const parts = dice.many(1, 3, () => this.element('p', 2, undefined));
     if (hasSlot) parts.push(`slots.default(${dice.seldom(2) ? "el.i('nothing')" : ''})`);
-    if (reads) parts.push("given(Shared.read(), (it) => el.b(it.word, ' ', it.n), 'nobody')");
+    if (reads) parts.push(reading);
     this.lines.push(`const ${name} = component('${tag}', {
   props: { label: prop.text().fallback('l'), count: prop.number().fallback(1), flag: prop.flag(), items: prop.list(prop.record({ id: prop.number(), name: prop.text() })).fallback([]) },
   slots: { ${hasSlot ? 'default: slot()' : ''} },
@@ -156,6 +164,7 @@ export const loads${this.seed} = ${this.loads};
     const hasRows = dice.seldom(3);
     const sends = dice.seldom(2);
     const loads = dice.seldom(12);
+    const provides = dice.seldom(5);
     this.loads ||= loads;
     // Each is tied to a field of its own: of two that hold different things the last one counts.
     const controls = dice.many(1, 5, () => this.control());
@@ -176,11 +185,12 @@ export const loads${this.seed} = ${this.loads};
       parts.push(
         `eachOf(p.items, (item, at) => el.li(slots.row(${dice.one(['item', '{ id: item.id, name: phrase`${item.name}!` }', '{ id: at, name: item.name }'])}, el.q(item.name))), { key: 'id' })`,
       );
-    if (dice.seldom(3)) parts.push(`el.p(given(Shared.read(), (it) => el.b(it.word, ' ', it.n), 'nobody'))`);
+    if (dice.seldom(3)) parts.push(`el.p(${reading})`);
     if (loads)
       parts.push(
         `whenLoaded(data, { loading: el.p('…'), loaded: (found) => el.p(found.word, p.count), failed: el.p('Sorry') })`,
       );
+    if (provides) parts.push(provided('s.text', 's.count'));
     const body = parts.sort(() => dice.below(3) - 1).join(',\n    ');
     this.lines.push(`const ${name} = component('${tag}', {
   props: { label: prop.text().fallback(${text(dice)}), count: prop.number().fallback(${dice.below(5)}), flag: prop.flag(), items: prop.list(prop.record({ id: prop.number(), name: prop.text() })).fallback([{ id: 4, name: 'four' }]) },
@@ -189,7 +199,7 @@ export const loads${this.seed} = ${this.loads};
   ${loads ? "load: async ({ props }) => { await undefined; return { word: 'loaded ' + props.label }; }," : ''}
   state: ({ label, count }) => ({ text: label, note: 'n\\n' + label, count, flag: count > 2, pick: 'b', many: ['a'], way: 'x', lines: [{ id: 1, name: 'one' }, { id: 2, name: 'two' }, { id: 3, name: label }] }),
   ${dice.seldom(4) ? 'reactions: { count: ({ props, state }) => ({ count: state.count + props.count }) },' : ''}
-  ${dice.seldom(5) ? 'provides: ({ state }) => [Shared.provide({ word: state.text, n: state.count })],' : ''}
+  ${provides ? 'provides: ({ state }) => [Shared.provide({ word: state.text, n: state.count })],' : ''}
   ${dice.seldom(4) ? `styles: ':host { display: block } li { color: rgb(1, ${dice.below(255)}, 3) }',` : ''}
   handlers: {
     add: ({ state${sends ? ', dispatch' : ''} }, step) => { ${sends ? "dispatch('sent');" : ''} return { count: state.count + step }; },

@@ -103,6 +103,8 @@ function untied(container: Root): { readonly looked: number; readonly wrong: rea
   for (const one of elements(container)) {
     const root = one.shadowRoot;
     if (root && isField(one)) wrong.push(...untiedField(one as Field));
+    if (one.localName === 'samp' && one.textContent !== sharedWith(one))
+      wrong.push(`reads "${one.textContent}", is given "${sharedWith(one)}"`);
     const said = root?.querySelector('output')?.textContent?.split('|') ?? [];
     if (!root || said.length !== 7) continue;
     const [text, count, flag, pick, many, way] = said as [string, string, string, string, string, string];
@@ -137,9 +139,11 @@ function untiedField(field: Field): readonly string[] {
   const name = field.getAttribute('name');
   const isSent = name !== null && field.form && !field.matches(':disabled');
   const sent = isSent ? new FormData(field.form).get(name) : control.value;
-  return [field.value, sent].flatMap((one) =>
+  const wrong = [field.value, sent].flatMap((one) =>
     one === control.value ? [] : [`<${field.localName}> shows "${control.value}", has "${one}"`],
   );
+  if (control.disabled !== field.matches(':disabled')) wrong.push(`<${field.localName}> can be used, or not`);
+  return wrong;
 }
 
 /** An app and how it is played. */
@@ -166,7 +170,8 @@ function anew({ tag, beside, seed }: Scene): HTMLElement {
   const make = (name: string, own: object): HTMLElement => Object.assign(document.createElement(name), own);
   const host = make(tag, props);
   if (!beside) return host;
-  const stage = document.createElement('div');
+  const stage = document.createElement('fieldset');
+  stage.ariaLabel = 'stage';
   const stand = (label: string): HTMLElement => make(`a${seed}-stand`, { label });
   const [first, second] = [stand('one'), stand('two')];
   first.append(host);
@@ -174,6 +179,17 @@ function anew({ tag, beside, seed }: Scene): HTMLElement {
   if (beside.rows) first.append(make(beside.rows, { items: props.items, fillers }));
   stage.append(first, second);
   return stage;
+}
+
+/** What the nearest provider around an element's component says that it provides. */
+function sharedWith(one: Element): string {
+  let at: Node | null = (one.getRootNode() as Partial<ShadowRoot>).host ?? null;
+  while (at) {
+    at = (at as Element).assignedSlot ?? at.parentNode ?? (at as Partial<ShadowRoot>).host ?? null;
+    const said = (at as Element | null)?.shadowRoot?.querySelector('data')?.title;
+    if (said !== undefined) return said;
+  }
+  return 'nobody';
 }
 
 interface Played {
@@ -216,6 +232,9 @@ export async function play(scene: Scene): Promise<Played> {
         early.seldom(2) && !/^d/.test(control.getAttribute('aria-label') ?? '') ? [at] : [],
       )
     : [];
+  // Somebody else has the name of one of them.
+  const isTaken = seed % 7 === 0;
+  if (isTaken) customElements.define(`a${seed}-spare`, class extends HTMLElement {});
   // Some of it while only a part of the elements is there: what is typed then is heard by that part.
   const isDuring = seed % 3 === 2;
   if (isDuring) register(...components.slice(0, early.below(components.length)));
@@ -280,14 +299,14 @@ export async function play(scene: Scene): Promise<Played> {
   const faults = said
     // Data that is shared is what was typed by the time that its readers hydrate: no fault, and put right.
     .filter((one) => !hasTyped || !one.includes('markup-differs'))
-    // The other copy has defined some of them already, which is said.
-    .filter((one) => !other || !/already been used|name-taken/.test(one));
+    .filter((one) => !isTaken || !/already been used|name-taken/.test(one));
+  if (isTaken && faults.length === said.length) faults.push('Nothing reported that a name is taken.');
   return { actions, differences, looked, said: faults };
 }
 
 type Deed = 'click' | 'use' | 'prop' | 'same' | 'move' | 'remove' | 'disable';
 const often: readonly Deed[] = ['click', 'click', 'click', 'use', 'use', 'use', 'prop', 'move'];
-const kinds: readonly Deed[] = [...often, 'same', 'move', 'remove', 'disable'];
+const kinds: readonly Deed[] = [...often, 'same', 'move', 'remove', 'disable', 'disable'];
 
 /** Does something in one of the forms, and returns what is wrong before the turn has ended. */
 async function act(form: HTMLFormElement, { tag, seed }: Scene, name: Deed, dice: Dice): Promise<string[]> {
@@ -329,6 +348,11 @@ async function act(form: HTMLFormElement, { tag, seed }: Scene, name: Deed, dice
       (place as unknown as { moveBefore(a: Node, b: null): void }).moveBefore(host, null);
     else place.append(host);
   }
-  if (name === 'disable') any(all.filter((it) => it.localName.includes('-')))?.toggleAttribute('disabled');
+  if (name === 'disable') {
+    const fields = all.filter((it) => it.localName === 'fieldset' || isField(it));
+    any(dice.seldom(2) ? fields : all.filter((it) => it.localName.includes('-')))?.toggleAttribute(
+      'disabled',
+    );
+  }
   return [];
 }
