@@ -58,16 +58,31 @@ function termCode(term: Term): string {
 
 /** Lines of code, each as deep as what it stands in. */
 export class Lines {
-  readonly list: string[] = [];
+  private readonly all: { text: string }[] = [];
   private depth = 1;
 
-  add(line: string): void {
-    this.list.push('  '.repeat(this.depth) + line);
+  /** The lines so far. */
+  get list(): readonly string[] {
+    return this.all.flatMap(({ text }) => (text === '' ? [] : [text]));
   }
 
-  /** What stands between two lines, one step deeper. */
-  inside(start: string, end: string, work: () => void): void {
-    this.add(start);
+  add(line: string): void {
+    this.place()(line);
+  }
+
+  /** Keeps a place for a line that may turn out to be needed, and returns what writes it there. */
+  place(): (line: string) => void {
+    const place = { text: '' };
+    const indent = '  '.repeat(this.depth);
+    this.all.push(place);
+    return (line) => {
+      place.text = indent + line;
+    };
+  }
+
+  /** What stands between two lines, one step deeper; the first is left out where the line before is its start. */
+  inside(start: string | undefined, end: string, work: () => void): void {
+    if (start !== undefined) this.add(start);
     this.depth++;
     work();
     this.depth--;

@@ -273,7 +273,7 @@ class RoutineWriter {
   }
 
   /** Lines in a block of their own; what waits at its end is put behind. */
-  private inside(start: string, end: string, isLoop: boolean, work: () => void): void {
+  private inside(start: string | undefined, end: string, isLoop: boolean, work: () => void): void {
     const { lines } = this.block;
     if (!lines) throw needsLines;
     const around = this.block;
@@ -283,6 +283,12 @@ class RoutineWriter {
       this.flush();
       this.block = around;
     });
+  }
+
+  /** One of two blocks by a test. */
+  private branch(test: string, yes: () => void, no: (() => void) | undefined): void {
+    this.inside(`if (${test}) {`, no ? '} else {' : '}', false, yes);
+    if (no) this.inside(undefined, '}', false, no);
   }
 
   /** A function that writes steps behind what is written. */
@@ -399,7 +405,7 @@ class RoutineWriter {
     const where = this.value(named, 'failing');
     if (this.isPerhaps) return `${this.name('attempt')}(frame, ${where}, () => ${code})`;
     if (!this.block.lines) throw needsLines;
-    const kept = `calculated$${this.next++}`;
+    const kept = this.fresh('calculated');
     this.line(`let ${kept};`);
     this.line(
       `try { ${kept} = ${code}; } catch (thrown) { throw ${this.name('failed')}(frame, ${where}, thrown); }`,
@@ -407,12 +413,20 @@ class RoutineWriter {
     return kept;
   }
 
-  private next = 0;
+  /** Names that values are kept by. */
+  private readonly keptNames = new Set<string>();
+
+  /** A name that nothing else has. */
+  private fresh(word: string): string {
+    const name = `${word}$${this.keptNames.size}`;
+    this.keptNames.add(name);
+    return name;
+  }
 
   /** A register where a value is one, else a name that it is kept by. */
   private kept(core: Core): string {
     const code = this.code(core);
-    if (core.op.op === 'local' || isKept(code)) return code;
+    if (core.op.op === 'local' || this.keptNames.has(code)) return code;
     return this.keep(core.op, code);
   }
 
@@ -472,15 +486,14 @@ class RoutineWriter {
     },
     provide: ({ component, inner, props, state }) => {
       this.flush();
-      const end = `end$${this.next++}`;
+      const end = this.fresh('end');
       const values = props.map((one) => this.code(one)).join(', ');
       const provider = this.value(component, component.name);
       this.line(
         `const ${end} = ${this.name('provide')}(frame.pass, ${provider}, [${values}], ${this.code(state)});`,
       );
       this.inside('try {', '} finally {', false, () => this.all(inner));
-      this.line(`  ${end}();`);
-      this.line('}');
+      this.inside(undefined, '}', false, () => this.line(`${end}();`));
     },
     host: (step) => {
       const values = step.props.map((one) => this.code(one)).join(', ');
@@ -510,9 +523,12 @@ class RoutineWriter {
       const values = step.values.map((one) => `() => ${this.perhaps(one)}`).join(', ');
       this.flush();
       const given = this.step(step);
-      this.inside('if (frame.given === undefined) {', '} else {', false, () => this.all(step.plain));
-      this.line(`  out = ${this.name('acceptedText')}(frame, out, ${given}, frame.given, [${values}]);`);
-      this.line('}');
+      const write = `${this.name('acceptedText')}(frame, out, ${given}, frame.given, [${values}])`;
+      this.branch(
+        'frame.given === undefined',
+        () => this.all(step.plain),
+        () => this.line(`out = ${write};`),
+      );
     },
   };
 
@@ -525,7 +541,7 @@ class RoutineWriter {
     const late = `${this.name('settleLate')}(frame, ${this.value(check, 'check')}, ${name})`;
     this.line(`let ${name} = ${code};`);
     this.typed(to, declared);
-    if (this.types.has(to) && isKept(code)) this.block.checked.set(code, to);
+    if (this.types.has(to) && this.keptNames.has(code)) this.block.checked.set(code, to);
     if (declared.rules.settle) this.line(`${name} = ${late};`);
     else this.missing(declared, name, `if (${this.misfit(declared, name)}) ${name} = ${late};`);
   }
@@ -563,7 +579,9 @@ class RoutineWriter {
     const text = isText && !isKnown ? undefined : this.escapedOnce(value, code, safe, isKnown);
     if (!inAttribute && text !== undefined)
       return this.term({ code: isKnown ? text : `(${text} ?? ${escaped})` });
-    const fromText = isKnown ? `${this.name('quoted')}(${text})` : escaped.replace(/\)$/, `, ${text})`);
+    const fromText = isKnown
+      ? `${this.name('quoted')}(${text})`
+      : this.escaped(step, code, isText, inAttribute, text);
     const written = `${safe} ? ${code} : ${text === undefined ? escaped : fromText}`;
     const kept = this.times(value)[1] > 1 && inAttribute ? this.keptText(code, 'Quoted', written) : undefined;
     this.term({ code: kept ?? `(${written})` });
@@ -571,7 +589,7 @@ class RoutineWriter {
 
   /** A value of a type that is not known: numbers are put in as they are, and asked for here, since tables are full of them. */
   private unknown(step: ShowStep, code: string): string {
-    const isName = step.value.op.op === 'local' || isKept(code);
+    const isName = step.value.op.op === 'local' || this.keptNames.has(code);
     const name = isName || this.isPerhaps || !this.block.lines ? code : this.keep(step.value.op, code);
     const shown = this.escaped(step, name, false, false);
     return name === code && !isName ? shown : `(typeof ${name} === 'number' ? ${name} : ${shown})`;
@@ -580,14 +598,22 @@ class RoutineWriter {
   /** Keeps a value by a name. */
   private keep(op: Core['op'], code: string): string {
     const key = op.op === 'field' || op.op === 'member' ? String(keyOf(op)) : 'value';
-    const name = `${wordOf(this.isNamed ? key : 'v')}$${this.next++}`;
+    const name = this.fresh(wordOf(this.isNamed ? key : 'v'));
     this.line(`const ${name} = ${code};`);
     return name;
   }
 
-  private escaped(step: ShowStep, code: string, isText: boolean, inAttribute: boolean): string {
-    if (isText) return `${this.name(inAttribute ? 'escapeAttribute' : 'escapeText')}(${code})`;
-    return `${this.name(inAttribute ? 'shownInAttribute' : 'shown')}(frame, ${this.step(step)}, ${code})`;
+  /** A value's text with its escapes; `text` is the code of that between tags, where it is known. */
+  private escaped(
+    step: ShowStep,
+    code: string,
+    isText: boolean,
+    inAttribute: boolean,
+    text?: string,
+  ): string {
+    const given = text === undefined ? code : `${code}, ${text}`;
+    if (isText) return `${this.name(inAttribute ? 'escapeAttribute' : 'escapeText')}(${given})`;
+    return `${this.name(inAttribute ? 'shownInAttribute' : 'shown')}(frame, ${this.step(step)}, ${given})`;
   }
 
   /**
@@ -625,7 +651,7 @@ class RoutineWriter {
 
   /** Whether a value that is shown more than once is text without escapes, which is looked at once. */
   private safe(value: Core, code: string): string | undefined {
-    if (value.op.op !== 'local' && !isKept(code)) return undefined;
+    if (value.op.op !== 'local' && !this.keptNames.has(code)) return undefined;
     const [inText, inQuotes] = this.times(value);
     if (inText + inQuotes < 2) return undefined;
     return this.once('safe', code, () => {
@@ -682,20 +708,12 @@ class RoutineWriter {
       this.term({ text: after });
     };
     const isEmpty = constantOf(no) === '' && before.length === 0 && after === '';
-    this.inside(`if (${code}) {`, isEmpty ? '}' : '} else {', false, side(yes));
-    if (!isEmpty) this.elseOf(side(no));
-  }
-
-  /** The second half of a choice, whose first line is written already. */
-  private elseOf(work: () => void): void {
-    const { lines } = this.block;
-    const start = lines?.list.pop() ?? '';
-    this.inside(start.trim(), '}', false, work);
+    this.branch(code, side(yes), isEmpty ? undefined : side(no));
   }
 
   private rows(step: StepOf<'rows'>): void {
     const { empty, index, item, list, row } = step;
-    const items = `items$${this.next++}`;
+    const items = this.fresh('items');
     const read = this.kept(list);
     this.flush();
     this.line(
@@ -703,19 +721,15 @@ class RoutineWriter {
     );
     const at = this.register(index);
     const isOutermost = !this.block.isInLoop;
-    let start = 0;
-    const { lines } = this.block;
+    let count: ((line: string) => void) | undefined;
     this.inside(`for (let ${at} = 0; ${at} < ${items}.length; ${at}++) {`, '}', true, () => {
       this.line(`const ${this.register(item)} = ${items}[${at}];`);
-      start = lines?.list.length ?? 0;
+      count = this.block.lines?.place();
       this.all(row);
       this.flush();
       if (isOutermost) this.line('if (out.length > 16384) out = frame.pass.hand(out);');
     });
-    if (this.asked.has(index)) {
-      const indent = /^ */.exec(lines?.list[start - 1] ?? '')?.[0] ?? '';
-      lines?.list.splice(start, 0, `${indent}frame.locals[${index}] = ${at};`);
-    }
+    if (this.asked.has(index)) count?.(`frame.locals[${index}] = ${at};`);
     if (empty.length > 0) this.inside(`if (${items}.length === 0) {`, '}', false, () => this.all(empty));
   }
 
@@ -762,11 +776,6 @@ function newBlock(lines: Lines | undefined, around: Block | undefined, isInLoop:
     around,
     isInLoop,
   };
-}
-
-/** Whether code is the name of a value that is kept. */
-function isKept(code: string): boolean {
-  return /^\w+\$\d+$/.test(code);
 }
 
 /** Whether a kind takes any record, or any list. */

@@ -38,6 +38,31 @@ export interface Env {
   readonly shared: Map<string, Register>;
 }
 
+/** An environment with what is given, and nothing else. */
+export function envOf(given: Partial<Env> & Pick<Env, 'form' | 'where'>): Env {
+  return { ...emptyEnv, shared: new Map(), ...given };
+}
+
+const emptyEnv: Omit<Env, 'form' | 'where' | 'shared'> = {
+  component: undefined,
+  props: [],
+  state: undefined,
+  data: undefined,
+  fills: undefined,
+  texts: undefined,
+  owner: undefined,
+  accepted: undefined,
+};
+
+/** The place where what is of an environment starts. */
+export function startOf(
+  env: Env,
+  { lowering, known = nothingKnown }: Pick<At, 'lowering'> & Partial<Pick<At, 'known'>>,
+  ids: Ids,
+): At {
+  return { lowering, env, locals: noLocals, ids: [ids], tag: '', known };
+}
+
 /** Where in a template something is lowered. */
 export interface At {
   readonly lowering: Lowering;
@@ -81,8 +106,8 @@ export function register(at: Register): Core {
   return new ExprCore({ op: 'local', local: at, label: '', what: 'item' });
 }
 
-export const noLocals: ReadonlyMap<number, Core> = new Map();
-export const nothingKnown: ReadonlyMap<string, Core> = new Map();
+const noLocals: ReadonlyMap<number, Core> = new Map();
+const nothingKnown: ReadonlyMap<string, Core> = new Map();
 
 /** A word for a register, or for a field of what one holds; none for other values. */
 export function sourceOf({ op }: Core): string | undefined {

@@ -15,7 +15,7 @@ import { given, lowerAll } from './attributes.js';
 import { lowerEach, lowerGiven } from './branches.js';
 import { lowerData, lowerText, lowerTrusted, lowerValue } from './content.js';
 import { lowerElement } from './element.js';
-import { type At, type Env, literal, noLocals, nothingKnown, register } from './env.js';
+import { type At, type Env, envOf, literal, register, startOf } from './env.js';
 import { blockStart, type Lowerer, Lowering } from './lowering.js';
 import { lowerSlot } from './slot.js';
 import { type RoutineParts, Steps } from './steps.js';
@@ -86,25 +86,14 @@ function partsOf(component: ComponentCore, form: Form, isOnTheSpot: boolean, by:
   const ofHost = form === 'shadow' ? (data ? 2 : 1) : 0;
   const takes = props.length + (texts?.length ?? 0) + ofHost;
   let ids: number | undefined;
-  const env: Env = {
-    component,
-    form,
-    props,
-    state,
-    data,
-    fills: undefined,
-    texts,
-    owner: undefined,
-    where: atTop,
-    accepted: component.accepts === undefined || form === 'shadow' ? undefined : 'later',
-    shared: new Map(),
-  };
+  const accepted = component.accepts === undefined || form === 'shadow' ? undefined : 'later';
+  const env = envOf({ component, form, props, state, data, texts, where: atTop, accepted });
   const idsHere = (): Core => {
     ids ??= lowering.register('ids');
     return register(ids);
   };
   const body = new Steps();
-  const at: At = { lowering, env, locals: noLocals, ids: [idsHere], tag: '', known: nothingKnown };
+  const at = startOf(env, { lowering }, idsHere);
   lowerBody(component, at, body);
   if (ids !== undefined) steps.push({ kind: 'entry', to: ids, share: undefined });
   if (form === 'shadow') steps.text(blockStart(planOf(component).content.nodes, at));
@@ -129,15 +118,14 @@ function attributesRoutine(
   const lowering = new Lowering(by);
   const numbered = (count: number): [number, Core][] =>
     Array.from({ length: count }, (_, at) => [at, given(register(lowering.register('value')))]);
-  const base = { lowering, ids: [() => literal('')], tag: '', known: nothingKnown };
+  const noIds = (): Core => literal('');
   const env: Env = { ...around, where: atTop, accepted: undefined };
   const ownLocals = new Map(numbered(own));
   const owner: At = {
-    ...base,
-    env: { ...env, owner: undefined },
+    ...startOf({ ...env, owner: undefined }, { lowering }, noIds),
     locals: new Map(numbered(handed.values.length)),
   };
-  const at: At = { ...base, env: { ...env, owner }, locals: ownLocals };
+  const at: At = { ...startOf({ ...env, owner }, { lowering }, noIds), locals: ownLocals };
   const steps = new Steps();
   const all = mergedAttributes(node.attributes, handed.attributes, node.tags, (found) =>
     steps.push({ kind: 'report', found, where: atTop }),
@@ -160,20 +148,7 @@ export function lowerOnTheSpot(
   isStrict: boolean,
 ): RoutineParts {
   const lowering = new Lowering(isStrict ? strictLowerer : lowerer);
-  const env: Env = {
-    component: undefined,
-    form,
-    props: [],
-    state: undefined,
-    data: undefined,
-    fills: [],
-    texts: undefined,
-    owner: undefined,
-    where: atTop,
-    accepted: undefined,
-    shared: new Map(),
-  };
-  const at: At = { lowering, env, locals: noLocals, ids: [() => literal(ids)], tag: '', known: nothingKnown };
+  const at = startOf(envOf({ form, fills: [], where: atTop }), { lowering }, () => literal(ids));
   const to = new Steps();
   lowering.into(nodes, to, at);
   return { name: 'content', takes: 0, kinds: [], hints: lowering.hints, steps: to.list };

@@ -36,11 +36,12 @@ import {
   below,
   deeper,
   type Env,
+  envOf,
   literal,
-  noLocals,
   register,
   type Spliced,
   sourceOf,
+  startOf,
 } from './env.js';
 import { between, blockStart } from './lowering.js';
 import { closeUse, openUse } from './noted-use.js';
@@ -69,21 +70,9 @@ function lowerGuarded(
   lowerStanding(node, inner, at);
   const where = below(at, site.path);
   const wrong = lowering.register('fault');
-  const env: Env = {
-    component,
-    form: innerForm(at.env.form),
-    props: [],
-    state: undefined,
-    data: undefined,
-    fills: [],
-    texts: undefined,
-    owner: at,
-    where,
-    accepted: undefined,
-    shared: new Map(),
-  };
+  const env = envOf({ component, form: innerForm(at.env.form), fills: [], owner: at, where });
   const ids = (): Core => joined('', idsOf(node, at), 'f');
-  const outer: At = { lowering, env, locals: noLocals, ids: [ids], tag: '', known: at.known };
+  const outer = startOf(env, at, ids);
   const inside = deeper(outer, [[fault, register(wrong)]], ids);
   const fallback = lowering.apart(inHostBox(component, block), inside);
   to.push({ kind: 'guard', component, inner: inner.list, fault: wrong, fallback, where });
@@ -165,7 +154,7 @@ function splice(node: PlanUse, to: Steps, at: At): void {
   const { known, props } = boundProps(node, where, to, at);
   openUse(component, props, where, to, at);
   const state = stateOf(component, props, to, at);
-  const env: Env = {
+  const env = envOf({
     component,
     form: innerForm(at.env.form),
     props,
@@ -174,14 +163,15 @@ function splice(node: PlanUse, to: Steps, at: At): void {
     fills: node.fills.map((fill): Spliced | undefined =>
       fill && (fill.data !== undefined || fill.block.filled !== false) ? { fill, at } : undefined,
     ),
-    texts: undefined,
     owner: at,
     where,
     accepted: acceptedIn(node, at),
-    shared: new Map(),
-  };
-  const ids = (): Core => idsOf(node, at);
-  lowerBody(component, { lowering, env, locals: noLocals, ids: [ids], tag: '', known }, to);
+  });
+  lowerBody(
+    component,
+    startOf(env, { lowering, known }, () => idsOf(node, at)),
+    to,
+  );
   closeUse(to, at);
 }
 
@@ -363,20 +353,9 @@ function spliceHost(
     inner.push({ kind: 'made', make: ({ pass }) => withNonce(style, pass), values: [], where });
   const data = dataOf(component, at);
   if (data) inner.push({ kind: 'made', make: loadedBlock, values: [data], where });
-  const env: Env = {
-    component,
-    form: 'shadow',
-    props,
-    state,
-    data,
-    fills: fills.map((fill): Spliced | undefined => fill && { fill, at }),
-    texts: undefined,
-    owner: at,
-    where,
-    accepted: undefined,
-    shared: new Map(),
-  };
-  const inside: At = { lowering, env, locals: noLocals, ids: [() => literal('')], tag: '', known };
+  const spliced = fills.map((fill): Spliced | undefined => fill && { fill, at });
+  const env = envOf({ component, form: 'shadow', props, state, data, fills: spliced, owner: at, where });
+  const inside = startOf(env, { lowering, known }, () => literal(''));
   inner.text(blockStart(planOf(component).content.nodes, inside));
   lowerBody(component, inside, inner);
   if (isStrict) inner.push({ kind: 'made', make: rootClosed, values: [], where });
