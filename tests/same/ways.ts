@@ -1,5 +1,5 @@
 import type { AnyComponent } from 'zesty-lattice';
-import { codeAhead, componentCore, type Factory, making, provideCode } from './internals.js';
+import { codeAhead, componentCore, making, provideCode } from './internals.js';
 
 /** How HTML text is written: by instructions, as code made on the spot, as code that was written ahead. */
 export const ways = ['instructions', 'code', 'ahead'] as const;
@@ -10,10 +10,8 @@ making.watched = new Set();
 export function inEachWay<T>(made: AnyComponent, write: () => T): readonly (readonly [string, T])[] {
   const component = componentCore(made);
   if (component) {
-    const entries = [...codeAhead([component])].map(
-      ([key, code]) => `${JSON.stringify(key)}: (lattice, values) => {\n${code}\n}`,
-    );
-    provideCode(new Function(`return {${entries.join(',\n')}};`)() as Readonly<Record<string, Factory>>);
+    const entries = codeAhead([component]);
+    provideCode(new Function(`return {${entries.join(',\n')}};`)() as Parameters<typeof provideCode>[0]);
   }
   try {
     return ways.map((way) => {

@@ -30,9 +30,7 @@ export function serverCode(loadings: Loadings): Plugin {
       const cores = [...componentsIn(exported).values()]
         .map(componentCore)
         .filter((one) => one !== undefined);
-      const entries = [...codeAhead(cores)].map(
-        ([key, written]) => `${JSON.stringify(key)}: (lattice, values) => {\n${written}\n}`,
-      );
+      const entries = codeAhead(cores);
       if (entries.length === 0) return undefined;
       for (const one of loading.files) this.addWatchFile(one);
       const changed = new MagicString(code);

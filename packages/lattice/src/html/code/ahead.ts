@@ -4,22 +4,25 @@ import type { Form } from '../form.js';
 import { routineOf, spotRoutine } from '../lower/index.js';
 import { partsOf } from '../lower/step-parts.js';
 import type { Callable, Step } from '../lower/steps.js';
-import { keyOf } from './index.js';
-import { writeRoutine } from './writer.js';
+import { printOf } from './print.js';
+import { writeAhead, writeRoutine } from './writer.js';
 
 /**
- * The code of components, and of all that is called from them, as the entries of a record for `provideCode`: each by
- * its key. Names in it are numbers, so that it does not matter what a bundler has made of those in the templates.
+ * Returns the code of components, and of all that is called from them, as the entries of a record for `provideCode`: each
+ * by component, form and kind. Names in it are numbers, so that it does not matter what a bundler has made of those in
+ * the templates.
  */
-export function codeAhead(components: Iterable<ComponentCore>): ReadonlyMap<string, string> {
+export function codeAhead(components: Iterable<ComponentCore>): readonly string[] {
   const routines = [...components].flatMap((component) =>
     formsOf(component).flatMap((form) => [
       routineOf(component, form),
       ...(form === 'shadow' ? [] : [spotRoutine(component, form)]),
     ]),
   );
-  const written = [...withCalled(routines)].map(({ parts }) => writeRoutine(parts, false).code);
-  return new Map(written.map((code) => [keyOf(code), code]));
+  return [...withCalled(routines)].map(({ parts }) => {
+    const print = JSON.stringify(printOf(parts));
+    return `${JSON.stringify(parts.key)}: [${print}, (lattice, parts) => {\n${writeAhead(parts)}\n}]`;
+  });
 }
 
 /** The code that a component's HTML text is written with, for people: that of the component, then of all it calls. */

@@ -3,12 +3,13 @@ import type { Frame } from '../frame.js';
 import type { RoutineParts, Run } from '../lower/steps.js';
 import type { ReadyContent } from '../runtime.js';
 import { lattice } from './names.js';
+import { printOf } from './print.js';
 import { writeRoutine, writeSpotRoutine } from './writer.js';
 
 declare const process: { readonly versions?: { readonly node?: string } } | undefined;
 
-/** A function that makes a routine's function: of what the library gives, and of the values the routine needs. */
-export type Factory = (given: typeof lattice, values: readonly unknown[]) => Run;
+/** A function that makes a routine's function: of what the library gives, and of the routine's parts. */
+export type Factory = (given: typeof lattice, parts: RoutineParts) => Run;
 
 /** How routines are run. What is decided here is changed by tests alone, which hold all ways against each other. */
 export const making = {
@@ -36,27 +37,20 @@ function canMake(): boolean {
   }
 }
 
-/** Code that a build wrote ahead, by the key of its text. */
-const ahead = new Map<string, Factory>();
+/** Code that a build wrote ahead, by component, form and kind, and by the print of what it was written of. */
+const ahead = new Map<string, Map<string, Factory>>();
 
 /**
- * Gives code that was written ahead, for where none may be made while running. A build writes this call.
+ * Gives code that was written ahead, for where none may be made while running. A build writes this call. Two components
+ * may have one name: each has its own print.
  *
- * @example provideCode({ 'k3f9…': (lattice, values) => { … } })
+ * @example provideCode({ 'variety-card markup': ['k3f9…', (lattice, parts) => { … }] })
  */
-export function provideCode(factories: Readonly<Record<string, Factory>>): void {
-  for (const [key, factory] of Object.entries(factories)) ahead.set(key, factory);
-}
-
-/** The key of a text of code: two hashes and its length. */
-export function keyOf(code: string): string {
-  let [a, b] = [0xdeadbeef, 0x41c6ce57];
-  for (let at = 0; at < code.length; at++) {
-    const unit = code.charCodeAt(at);
-    a = Math.imul(a ^ unit, 2654435761);
-    b = Math.imul(b ^ unit, 1597334677);
+export function provideCode(written: Readonly<Record<string, readonly [print: string, Factory]>>): void {
+  for (const [key, [print, factory]] of Object.entries(written)) {
+    const known = ahead.get(key) ?? new Map<string, Factory>();
+    ahead.set(key, known.set(print, factory));
   }
-  return `${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}-${code.length.toString(36)}`;
 }
 
 /** A routine for uses on the spot, as code. */
@@ -101,7 +95,7 @@ export function codeRun(parts: RoutineParts): Run | undefined {
     try {
       // Of the plan alone, through quoting functions: see src/html/code/writer.ts.
       const { code, constants } = writeRoutine(parts, how === 'code');
-      return (new Function('lattice', 'values', code) as Factory)(lattice, constants);
+      return (new Function('lattice', 'values', code) as (...given: unknown[]) => Run)(lattice, constants);
     } catch (thrown) {
       // Tests make code of everything, and see what cannot be made.
       if (how === 'code') throw thrown;
@@ -109,7 +103,10 @@ export function codeRun(parts: RoutineParts): Run | undefined {
       return undefined;
     }
   }
-  if (ahead.size === 0) return undefined;
-  const { code, constants } = writeRoutine(parts, false);
-  return ahead.get(keyOf(code))?.(lattice, constants);
+  const written = ahead.get(parts.key);
+  const factory = written?.get(printOf(parts));
+  // Tests write all of it ahead, and see what is not found again.
+  if (how === 'ahead' && written && !factory)
+    throw new Error(`${parts.key} is not what it was when it was written.`);
+  return factory?.(lattice, parts);
 }

@@ -18,6 +18,7 @@ import {
 } from '../lower/steps.js';
 import { Lines, mostTwice, sumOf, type Term, Terms } from './lines.js';
 import type { LatticeName } from './names.js';
+import { pathsTo } from './paths.js';
 import { keyOf, type Uses, useOf, usesIn } from './uses.js';
 
 /** A routine as code, and the values that it needs besides. */
@@ -25,6 +26,18 @@ export interface WrittenRoutine {
   /** The body of a function of what the library gives and of these values: it returns the routine's function. */
   readonly code: string;
   readonly constants: readonly unknown[];
+}
+
+/** Writes a routine as code for another process, which has the same routine and is given its parts instead of values. */
+export function writeAhead(parts: RoutineParts): string {
+  const { code, constants } = new RoutineWriter(parts, false).written();
+  const ways = pathsTo(new Set(constants), parts);
+  const values = constants.map((one) => {
+    const way = ways.get(one);
+    if (way === undefined) throw new Error(`${parts.key} needs a value that is not found in its parts.`);
+    return `parts${way}`;
+  });
+  return `const values = [${values.join(', ')}];\n${code}`;
 }
 
 /**

@@ -100,6 +100,9 @@ function partsOf(component: ComponentCore, form: Form, isOnTheSpot: boolean, by:
   steps.all(body.list);
   return {
     name: component.name,
+    key: [component.name, form, ...(isOnTheSpot ? ['spot'] : []), ...(by.isStrict ? ['strict'] : [])].join(
+      ' ',
+    ),
     takes,
     kinds: component.props.kinds,
     hints: lowering.hints,
@@ -133,6 +136,7 @@ function attributesRoutine(
   lowerAll(all, node, steps, at);
   return new Routine({
     name: 'attributes',
+    key: '',
     takes: own + handed.values.length,
     kinds: [],
     hints: lowering.hints,
@@ -151,5 +155,5 @@ export function lowerOnTheSpot(
   const at = startOf(envOf({ form, fills: [], where: atTop }), { lowering }, () => literal(ids));
   const to = new Steps();
   lowering.into(nodes, to, at);
-  return { name: 'content', takes: 0, kinds: [], hints: lowering.hints, steps: to.list };
+  return { name: 'content', key: '', takes: 0, kinds: [], hints: lowering.hints, steps: to.list };
 }

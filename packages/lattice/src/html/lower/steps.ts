@@ -286,6 +286,8 @@ export type Run = (frame: Frame, out: string, ...values: readonly unknown[]) => 
 export interface RoutineParts {
   /** A word for it, that profilers show. */
   readonly name: string;
+  /** Component, form and kind; nothing where it is made while something is rendered. */
+  readonly key: string;
   /** How many values it takes; they are in its first registers. */
   readonly takes: number;
   /** What each register holds, in a word. */
