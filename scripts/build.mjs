@@ -45,7 +45,7 @@ const tools = {
 
 /** Files that others stand for in Node: each says why. */
 const inNode = {
-  ...Object.fromEntries(standIns.map((name) => [name, inLibrary(`${standIn(name)}.js`)])),
+  ...Object.fromEntries(standIns.map((name) => [name, inLibrary(`${standIn(name, 'node')}.js`)])),
   '#markup': inLibrary('markup/lazy.js'),
   './css.js': inLibrary('styles/css-lazy.js'),
   '../styles/css.js': inLibrary('styles/css-lazy.js'),

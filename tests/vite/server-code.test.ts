@@ -56,7 +56,7 @@ const run = (file: string, ...flags: string[]): string[] =>
     .trim()
     .split('\n');
 
-async function built(outDir: string, ahead: boolean, minify: boolean): Promise<void> {
+async function built(outDir: string, ahead: boolean, minify: boolean, ...edge: string[]): Promise<void> {
   const { lattice } = await import('zesty-lattice-tools/vite');
   await build({
     configFile: false,
@@ -64,7 +64,10 @@ async function built(outDir: string, ahead: boolean, minify: boolean): Promise<v
     logLevel: 'error',
     plugins: [lattice({ ahead })],
     // All in one file, as for runtimes that have no packages.
-    ssr: { noExternal: true },
+    ssr: {
+      noExternal: true,
+      ...(edge.length > 0 && { target: 'webworker' as const, resolve: { conditions: edge } }),
+    },
     build: { ssr: join(folder, 'server.ts'), outDir, minify },
   });
 }
@@ -76,6 +79,7 @@ beforeAll(async () => {
   await built('ahead', true, false);
   await built('small', true, true);
   await built('plain', false, true);
+  await built('edge', true, false, 'worker', 'module', 'production');
 }, 60_000);
 
 const wanted = [
@@ -97,6 +101,13 @@ test('where no code may be made a server writes the same by instructions', () =>
 test('code that the plugin wrote ahead runs where none may be made', () => {
   expect(readFileSync(join(folder, 'ahead/server.js'), 'utf8')).toMatch(/stallList_/);
   expect(run('ahead/server.js', strict)).toEqual([...wanted, failure('stallList_'), 'no code may be made']);
+});
+
+test('an edge runtime is sent the code that was written ahead, and not what writes it', () => {
+  const text = (outDir: string): string => readFileSync(join(folder, outDir, 'server.js'), 'utf8');
+  const writer = /needs lines/;
+  expect([text('ahead'), text('edge')].map((one) => writer.test(one))).toEqual([true, false]);
+  expect(run('edge/server.js', strict).slice(0, 2)).toEqual(wanted);
 });
 
 test('a minified server writes the same', () => {

@@ -1,12 +1,9 @@
+import { makers } from '#code';
 import type { ComponentCore } from '../../component/index.js';
-import type { Frame } from '../frame.js';
 import type { RoutineParts, Run } from '../lower/steps.js';
-import type { ReadyContent } from '../runtime.js';
+import type { SpotRun } from './making.js';
 import { lattice } from './names.js';
 import { printOf } from './print.js';
-import { writeRoutine, writeSpotRoutine } from './writer.js';
-
-declare const process: { readonly versions?: { readonly node?: string } } | undefined;
 
 /** A function that makes a routine's function: of what the library gives, and of the routine's parts. */
 export type Factory = (given: typeof lattice, parts: RoutineParts) => Run;
@@ -25,16 +22,8 @@ export const making = {
 let mayMake: boolean | undefined;
 
 function isMade(): boolean {
-  mayMake ??= typeof process === 'object' && process.versions?.node !== undefined && canMake();
+  mayMake ??= makers?.mayMake() ?? false;
   return mayMake;
-}
-
-function canMake(): boolean {
-  try {
-    return new Function('return true')() === true;
-  } catch {
-    return false;
-  }
 }
 
 /** Code that a build wrote ahead, by component, form and kind, and by the print of what it was written of. */
@@ -53,15 +42,6 @@ export function provideCode(written: Readonly<Record<string, readonly [print: st
   }
 }
 
-/** A routine for uses on the spot, as code. */
-export type SpotRun = (
-  frame: Frame,
-  out: string,
-  props: Readonly<Record<string, unknown>>,
-  given: unknown,
-  fills: readonly (ReadyContent | undefined)[] | undefined,
-) => string | undefined;
-
 const reported = new Set<string>();
 
 /** Reports a fault of this library, once for a component. Its text is written by the interpreter, which needs no code. */
@@ -78,8 +58,7 @@ export function reportOwnFault(name: string, thrown: unknown): void {
 export function spotRun(parts: RoutineParts, component: ComponentCore): SpotRun | undefined {
   if (making.how !== 'code' && !(making.how === 'usual' && isMade())) return undefined;
   try {
-    const { code, constants } = writeSpotRoutine(parts, component);
-    return (new Function('lattice', 'values', code) as (...given: unknown[]) => SpotRun)(lattice, constants);
+    return makers?.spotRun(parts, component);
   } catch (thrown) {
     if (making.how === 'code') throw thrown;
     reportOwnFault(parts.name, thrown);
@@ -93,9 +72,7 @@ export function codeRun(parts: RoutineParts): Run | undefined {
   if (how === 'instructions') return undefined;
   if (how === 'code' || (how === 'usual' && isMade())) {
     try {
-      // Of the plan alone, through quoting functions: see src/html/code/writer.ts.
-      const { code, constants } = writeRoutine(parts, how === 'code');
-      return (new Function('lattice', 'values', code) as (...given: unknown[]) => Run)(lattice, constants);
+      return makers?.run(parts, how === 'code');
     } catch (thrown) {
       // Tests make code of everything, and see what cannot be made.
       if (how === 'code') throw thrown;
