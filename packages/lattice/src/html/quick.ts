@@ -130,17 +130,21 @@ class SpotFrame extends Frame {
   use: UseNode | undefined;
   /** Takes what is ready of a rendering that needs no other sink. */
   sink: TextSink | undefined;
-  private reading: Reading | undefined;
+  /** The uses in the content that is being read, each where a NUL stands in its text. */
+  uses: Ready[] = none;
+  /** The frame of the outermost use, and how many there are in it as yet, itself among them. */
+  outermost: SpotFrame = this;
+  places = 1;
 
   /** Content as it is put in: text, or what writes it; `undefined` where it comes to nothing. */
   ready(content: unknown): ReadyContent | undefined | typeof unusual {
     if (content === undefined) return undefined;
-    isPlain = true;
-    isSomething = false;
-    const text = plainContent(content);
-    if (isPlain) return isSomething ? text : undefined;
-    this.reading ??= new Reading(this);
-    return this.reading.ready(content);
+    const text = contentText(content, this);
+    if (text === undefined) return unusual;
+    const { uses } = this;
+    if (uses === none) return isBlank(text) ? undefined : text;
+    this.uses = none;
+    return new Pieces(text.split('\0'), uses);
   }
 
   /** What fills each slot; undefined where something is unusual. */
@@ -168,7 +172,8 @@ class SpotFrame extends Frame {
     this.use = undefined;
     this.locals = noLocals;
     this.letGo();
-    this.reading = undefined;
+    this.places = 1;
+    this.uses = none;
     this.pass.shared = undefined;
   }
 
@@ -186,42 +191,67 @@ class SpotFrame extends Frame {
   }
 }
 
-/** What `plainContent` found: whether it was text and plain elements alone, and whether it comes to anything. */
-let isPlain = true;
-let isSomething = false;
+const none: Ready[] = [];
 
-/** The HTML text of content that is text and elements without attributes. */
-function plainContent(content: unknown): string {
-  if (typeof content === 'string') {
-    if (!isSomething && !isBlank(content)) isSomething = true;
-    return escapeText(content);
-  }
+/**
+ * The HTML text of content, with a NUL for each use in it, which no text has otherwise; undefined where something in it is
+ * unusual.
+ */
+function contentText(content: unknown, frame: SpotFrame): string | undefined {
+  if (typeof content === 'string') return escapeText(content);
   if (content instanceof ElementNode) {
-    const known = tags.get(content.tag);
-    if (known === undefined || known === unusual || content.attributes !== undefined) {
-      isPlain = false;
-      return '';
-    }
-    isSomething = true;
-    const { content: parts } = content;
-    if (known.end === '' && parts.length > 0) isPlain = false;
-    if (parts.length === 1) return known.opened + plainContent(parts[0]) + known.end;
+    const { attributes, content: parts, tag } = content;
+    const known = tags.get(tag) ?? tagTexts(tag);
+    if (known === unusual) return undefined;
     let text = known.opened;
-    for (let at = 0; at < parts.length; at++) text += plainContent(parts[at]);
+    if (attributes !== undefined) {
+      const own = attributesText(known.tags, attributes);
+      if (own === undefined) return undefined;
+      text = `${known.start + own}>`;
+    }
+    if (known.end === '' && parts.length > 0) return undefined;
+    for (let at = 0; at < parts.length; at++) {
+      const part = contentText(parts[at], frame);
+      if (part === undefined) return undefined;
+      text += part;
+    }
     return text + known.end;
   }
-  if (typeof content === 'number' || typeof content === 'bigint') {
-    isSomething = true;
-    return String(content);
-  }
+  if (typeof content === 'number' || typeof content === 'bigint') return String(content);
   if (content === null || content === undefined || content === false) return '';
   if (Array.isArray(content)) {
     let text = '';
-    for (const one of content) text += plainContent(one);
+    for (const one of content) {
+      const part = contentText(one, frame);
+      if (part === undefined) return undefined;
+      text += part;
+    }
     return text;
   }
-  isPlain = false;
-  return '';
+  if (!isNode(content)) return undefined;
+  if (content.kind === 'use') return addUse(content as unknown as UseNode, frame) ? '\0' : undefined;
+  const { html, kind } = content as unknown as TrustedNode;
+  const isUsual = kind === 'trusted' && typeof html === 'string' && !html.includes('\0') && showsMarkup(html);
+  return isUsual ? html : undefined;
+}
+
+/** Makes a use in content ready to be written. */
+function addUse(use: UseNode, around: SpotFrame): boolean {
+  const { outermost, pass } = around;
+  const usual = usualIn[pass.form](use.component);
+  if (usual === unusual || !usual.isAlwaysSomething || !valuesOf(use.props, usual)) return false;
+  if (Object.getPrototypeOf(use.props) !== Object.prototype) return false;
+  const place = outermost.places++;
+  const ids = makesIds(use.component) ? `${outermost.ids}.${place}` : '';
+  const frame = new SpotFrame(pass, undefined, undefined, ids);
+  frame.outermost = outermost;
+  frame.content = outermost.content;
+  frame.use = use;
+  const fills = frame.fillsOf(use.given, usual);
+  if (!fills) return false;
+  if (around.uses === none) around.uses = [];
+  around.uses.push(new Ready(usual, frame, fills));
+  return true;
 }
 
 /** The frame of the last rendering, where it was all right: most renderings need no other. */
@@ -292,116 +322,20 @@ class Ready {
   }
 }
 
-/** Content with uses in it. */
+/** Content with uses in it: a text before each, and one behind all. */
 class Pieces {
-  private readonly pieces: readonly (string | Ready)[];
-  private readonly last: string;
+  private readonly texts: readonly string[];
+  private readonly uses: readonly Ready[];
 
-  constructor(pieces: readonly (string | Ready)[], last: string) {
-    this.pieces = pieces;
-    this.last = last;
+  constructor(texts: readonly string[], uses: readonly Ready[]) {
+    this.texts = texts;
+    this.uses = uses;
   }
 
   write(out: string): string {
+    const { texts, uses } = this;
     let text = out;
-    for (const one of this.pieces) text = typeof one === 'string' ? text + one : one.write(text);
-    return text + this.last;
-  }
-}
-
-/** Reads the content of a use on the spot. */
-class Reading {
-  private readonly around: SpotFrame;
-  /** How many uses there are as yet, the outermost among them. */
-  private places = 1;
-  private isSomething = false;
-  private text = '';
-  private pieces: (string | Ready)[] | undefined = undefined;
-
-  constructor(around: SpotFrame) {
-    this.around = around;
-  }
-
-  /** Content as it is put in. */
-  ready(content: unknown): ReadyContent | undefined | typeof unusual {
-    const { isSomething, pieces, text } = this;
-    this.isSomething = false;
-    this.text = '';
-    this.pieces = undefined;
-    const isUsual = this.add(content);
-    const made = this.pieces ? new Pieces(this.pieces, this.text) : this.text;
-    const ready = this.isSomething ? made : undefined;
-    this.isSomething = isSomething;
-    this.text = text;
-    this.pieces = pieces;
-    return isUsual ? ready : unusual;
-  }
-
-  private add(content: unknown): boolean {
-    if (typeof content === 'string') {
-      if (!this.isSomething && !isBlank(content)) this.isSomething = true;
-      this.text += escapeText(content);
-      return true;
-    }
-    if (content instanceof ElementNode) {
-      this.isSomething = true;
-      return this.element(content);
-    }
-    if (content === null || content === undefined || content === false) return true;
-    if (typeof content === 'number' || typeof content === 'bigint') {
-      this.isSomething = true;
-      this.text += content;
-      return true;
-    }
-    if (Array.isArray(content)) {
-      for (const one of content) if (!this.add(one)) return false;
-      return true;
-    }
-    if (!isNode(content)) return false;
-    if (content.kind === 'use') {
-      this.isSomething = true;
-      return this.use(content as unknown as UseNode);
-    }
-    const { html, kind } = content as unknown as TrustedNode;
-    if (kind !== 'trusted' || typeof html !== 'string') return false;
-    if (!this.isSomething && showsMarkup(html)) this.isSomething = true;
-    this.text += html;
-    return true;
-  }
-
-  private use(use: UseNode): boolean {
-    const { pass, ids } = this.around;
-    const usual = usualIn[pass.form](use.component);
-    if (usual === unusual || !usual.isAlwaysSomething || !valuesOf(use.props, usual)) return false;
-    if (Object.getPrototypeOf(use.props) !== Object.prototype) return false;
-    const frame = new SpotFrame(
-      pass,
-      undefined,
-      undefined,
-      makesIds(use.component) ? `${ids}.${this.places}` : '',
-    );
-    this.places++;
-    frame.content = this.around.content;
-    frame.use = use;
-    const fills = this.around.fillsOf(use.given, usual);
-    if (!fills) return false;
-    this.pieces ??= [];
-    this.pieces.push(this.text, new Ready(usual, frame, fills));
-    this.text = '';
-    return true;
-  }
-
-  private element({ attributes, content, tag }: ElementNode): boolean {
-    const known = tags.get(tag) ?? tagTexts(tag);
-    if (known === unusual || (known.end === '' && content.length > 0)) return false;
-    if (attributes === undefined) this.text += known.opened;
-    else {
-      const text = attributesText(known.tags, attributes);
-      if (text === undefined) return false;
-      this.text += `${known.start + text}>`;
-    }
-    for (let at = 0; at < content.length; at++) if (!this.add(content[at])) return false;
-    this.text += known.end;
-    return true;
+    for (let at = 0; at < uses.length; at++) text = (uses[at] as Ready).write(text + texts[at]);
+    return text + texts[uses.length];
   }
 }
