@@ -75,7 +75,7 @@ beforeAll(() => {
 }, 600_000);
 afterAll(() => rmSync(folder, { recursive: true }));
 
-describe('random applications', () => {
+describe('random applications', { timeout: isLong ? 900_000 : 120_000 }, () => {
   test('are one text in twelve renderings, by all ways of rendering', () => {
     const wrong = Object.entries(withCode).filter(
       ([, one]) => one.failure || one.errors || one.differences.length > 0,

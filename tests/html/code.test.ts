@@ -185,6 +185,42 @@ test('long content stands where it belongs, in whatever it is', () => {
     expect([way, ...got]).toEqual([way, boxed, twice]);
 });
 
+test('numbers beside each other are two texts, never one sum', () => {
+  const Counts = component('crate-counts', {
+    props: {
+      crates: prop.number(),
+      baskets: prop.number().fallback(0),
+      names: prop.list(prop.text()),
+      some: prop.flag(),
+    },
+    slots: { default: slot() },
+    template: ({ props: { crates, baskets, names, some }, slots }) => {
+      const rows = eachOf(names, (name) => el.i(name));
+      const half = calc(crates, (count) => count / 2);
+      return [
+        el.p(rows, crates, baskets, rows, half, crates, rows),
+        given(some, [crates, baskets, half], [half, crates]),
+        given(some, [crates, given(some, baskets, half), half]),
+        slots.default(),
+        crates,
+        baskets,
+      ];
+    },
+  });
+  const texts = inEachWay(Counts, () => [
+    renderHtml(Counts, { crates: 8, baskets: 3, names: ['a'], some: true }),
+    renderHtml(Counts, { crates: 8, names: [], some: false }),
+    renderHtml(Counts({ crates: 8, names: [], some: true }, [1, 2])),
+  ]);
+  for (const [way, all] of texts)
+    expect([way, ...all]).toEqual([
+      way,
+      '<p><i>a</i>83<i>a</i>48<i>a</i></p>83483483',
+      '<p>8048</p>4880',
+      '<p>8048</p>8048041280',
+    ]);
+});
+
 test('a function may render while a rendering calls it', () => {
   const Outer = component('outer-sign', {
     props: { name: prop.text() },

@@ -4,7 +4,11 @@ import { constantCode } from '../../code/constants.js';
 export type Term =
   | { readonly text: string }
   | { readonly test: string; readonly yes: readonly Term[]; readonly no: readonly Term[] }
-  | { readonly code: string };
+  | {
+      readonly code: string;
+      /** Whether it may give a number: two of those beside each other would be added. */
+      readonly isNumber?: boolean;
+    };
 
 /** How long text may be that is written into both sides of a choice. */
 export const mostTwice = 80;
@@ -45,9 +49,18 @@ function withText({ test, yes, no }: Choice, before: string, after: string): Cho
   return { test, yes: around(yes), no: around(no) };
 }
 
-/** Terms as an expression of the text that they are together. */
+/** Terms as an expression of the text that they are together; of one that may be a number alone, it may be that. */
 export function sumOf(terms: readonly Term[]): string {
-  return terms.length === 0 ? "''" : terms.map(termCode).join(' + ');
+  const [first, second] = terms;
+  if (!first) return "''";
+  const start = second && mayBeNumber(first) && mayBeNumber(second) ? "'' + " : '';
+  return start + terms.map(termCode).join(' + ');
+}
+
+function mayBeNumber(term: Term): boolean {
+  if ('text' in term) return false;
+  if ('code' in term) return term.isNumber === true;
+  return [term.yes, term.no].some(([only, ...more]) => only && more.length === 0 && mayBeNumber(only));
 }
 
 function termCode(term: Term): string {

@@ -579,15 +579,18 @@ class RoutineWriter {
       const name = this.register(checked);
       return this.term({
         code: `(${code} === ${name} ? ${name} : ${this.name('shown')}(frame, ${this.step(step)}, ${code}))`,
+        isNumber: true,
       });
     }
     if (as === 'plain' || type === 'number')
-      return this.term({ code: value.op.op === 'local' ? code : `${this.name('plainText')}(${code})` });
+      return this.term(
+        value.op.op === 'local' ? { code, isNumber: true } : { code: `${this.name('plainText')}(${code})` },
+      );
     const isText = type === 'text' || as === 'attribute';
     const inAttribute = as === 'attribute' || as === 'attribute part';
     const safe = this.safe(value, code);
     const escaped = this.escaped(step, code, isText, inAttribute);
-    if (!safe) return this.term({ code: isText || inAttribute ? escaped : this.unknown(step, code) });
+    if (!safe) return this.term(isText || inAttribute ? { code: escaped } : this.unknown(step, code));
     const isKnown = type === 'text';
     const text = isText && !isKnown ? undefined : this.escapedOnce(value, code, safe, isKnown);
     if (!inAttribute && text !== undefined)
@@ -601,11 +604,12 @@ class RoutineWriter {
   }
 
   /** A value of a type that is not known: numbers are put in as they are, and asked for here, since tables are full of them. */
-  private unknown(step: ShowStep, code: string): string {
+  private unknown(step: ShowStep, code: string): Term {
     const isName = step.value.op.op === 'local' || this.keptNames.has(code);
     const name = isName || this.isPerhaps || !this.block.lines ? code : this.keep(step.value.op, code);
     const shown = this.escaped(step, name, false, false);
-    return name === code && !isName ? shown : `(typeof ${name} === 'number' ? ${name} : ${shown})`;
+    if (name === code && !isName) return { code: shown };
+    return { code: `(typeof ${name} === 'number' ? ${name} : ${shown})`, isNumber: true };
   }
 
   /** Keeps a value by a name. */
