@@ -190,7 +190,7 @@ export class TreeBuilder {
   use(node: PlanUse, scope: TreeScope, spot: Spot): void {
     const { component } = node;
     const path = pathTo(scope, node.site);
-    if (this.isSpent(component)) {
+    if (!this.admit(component)) {
       const left = { component: component.name, path, props: [], slots: [], uses: [], under: spot.under };
       return void spot.into.push({ ...left, left: true });
     }
@@ -278,15 +278,15 @@ export class TreeBuilder {
   }
 
   /**
-   * Whether so many uses have been followed that one of a component that was followed before is left as it is. Components
-   * that may hold one another make trees that no program could walk to their end.
+   * Takes note of a component that is followed, and returns whether it is: after so many uses, one that was followed before
+   * is left as it is. Components that may hold one another make trees that no program could walk to their end.
    */
-  private isSpent(component: ComponentCore): boolean {
+  private admit(component: ComponentCore): boolean {
     const isNew = !this.followed.has(component);
     this.followed.add(component);
-    if (this.uses++ < mostUses || isNew) return false;
-    this.leftOut++;
-    return true;
+    const follows = this.uses++ < mostUses || isNew;
+    if (!follows) this.leftOut++;
+    return follows;
   }
 
   /** Whether a use stands inside its own component; without a condition in between that is a problem. */

@@ -124,7 +124,7 @@ export class Instance {
     if (dev && given === undefined && prop.isNeeded && this.block)
       this.tell('prop-missing', { prop: name, expected: rule.expected });
     const value = given === undefined ? prop.fallback : settled(rule, given, fail);
-    if (Object.is(before, value) || this.#isEndless(name)) return;
+    if (Object.is(before, value) || this.#stop(name)) return;
     this.#values[index] = value;
     this.changed(prop.mask);
     if (this.block) this.each('changed', name, before);
@@ -177,15 +177,15 @@ export class Instance {
     const state = this.scope.state as Record<string, unknown> | undefined;
     if (!state || typeof changes !== 'object') return;
     for (const [name, value] of Object.entries(changes ?? {})) {
-      if (Object.is(state[name], value) || this.#isEndless(name)) continue;
+      if (Object.is(state[name], value) || this.#stop(name)) continue;
       state[name] = value;
       this.changed(this.live.mask(`state ${name}`));
     }
     this.each('stated');
   }
 
-  /** Whether an update follows from so many others that it would never end; then it is reported and not made. */
-  #isEndless(name: string): unknown {
+  /** Reports an update that follows from so many others that it would never end: it is not made. */
+  #stop(name: string): unknown {
     return round > 99 && this.tell('update-loop', { prop: name });
   }
 

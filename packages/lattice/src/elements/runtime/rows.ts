@@ -25,6 +25,22 @@ type KeyOf = NonNullable<RowWork['keyOf']>;
 /** A row that moves, and the node that it is to stand before. */
 type Move = readonly [row: Row, before: Node];
 
+/** Items, the rows that they get, and from which to which these are made anew. */
+interface NewRows {
+  readonly rows: Row[];
+  readonly items: readonly unknown[];
+  readonly start: number;
+  readonly end: number;
+}
+
+/** What is between those that stand at the same end as before: rows that were there, and what moves in any case. */
+interface Middle extends NewRows {
+  readonly old: readonly Row[];
+  readonly from: number;
+  readonly oldEnd: number;
+  readonly moves: readonly Move[];
+}
+
 /** In place of where a row stood: it is new, and so is its key, or that key came up before. */
 const made = -1;
 const cameUp = -2;
@@ -91,7 +107,7 @@ export class Rows {
         oldEnd--;
       } else break;
     }
-    this.#between(old, from, oldEnd, rows, items, start, end, keyOf, moves);
+    this.#between({ old, from, oldEnd, rows, items, start, end, moves }, keyOf);
     if (isNewer || (areNumbered && (old.length !== items.length || moves.length > 0)))
       for (let at = end; at < items.length; at++) this.#keep(rows[at] as Row, items, at);
     this.all = rows;
@@ -109,17 +125,8 @@ export class Rows {
   }
 
   /** The rows between those that stand at the same end as before. The document is not touched before all keys are known. */
-  #between(
-    old: readonly Row[],
-    from: number,
-    oldEnd: number,
-    rows: Row[],
-    items: readonly unknown[],
-    start: number,
-    end: number,
-    keyOf: KeyOf,
-    moves: readonly Move[],
-  ): void {
+  #between(middle: Middle, keyOf: KeyOf): void {
+    const { old, from, oldEnd, items, start, end } = middle;
     const keys: unknown[] = [];
     /** Where the row of each item stood, below zero for new ones. */
     const places: number[] = [];
@@ -144,25 +151,21 @@ export class Rows {
       highest = place;
     }
     const parent = this.#mark.parentNode as Node;
-    for (const [{ block }, before] of moves) moveBefore(block, parent, before);
+    for (const [{ block }, before] of middle.moves) moveBefore(block, parent, before);
     if (staying === 0) {
       if (from < oldEnd) this.#removeAll(old.slice(from, oldEnd), oldEnd - from === old.length);
-      return this.#insert(rows, items, keys, start, end, this.#following(rows, end));
+      return this.#insert(middle, keys, this.#following(middle.rows, end));
     }
     for (let at = from; at < oldEnd; at++) if (hasStayed[at - from] === 0) remove((old[at] as Row).block);
-    this.#arrange(old, places, isRising, rows, items, keys, start, end);
+    this.#arrange(middle, keys, places, isRising);
   }
 
   /** From the last to the first: rows of the longest run that is in order stay, the others move before what follows. */
   #arrange(
-    old: readonly Row[],
+    { end, items, old, rows, start }: Middle,
+    keys: readonly unknown[],
     places: readonly number[],
     isRising: boolean,
-    rows: Row[],
-    items: readonly unknown[],
-    keys: readonly unknown[],
-    start: number,
-    end: number,
   ): void {
     const staying = isRising ? undefined : longestRun(places);
     const parent = this.#mark.parentNode as Node;
@@ -183,14 +186,7 @@ export class Rows {
     }
   }
 
-  #insert(
-    rows: Row[],
-    items: readonly unknown[],
-    keys: readonly unknown[],
-    start: number,
-    end: number,
-    before: Node,
-  ): void {
+  #insert({ end, items, rows, start }: NewRows, keys: readonly unknown[], before: Node): void {
     if (start === end) return;
     const all = new DocumentFragment();
     for (let at = start; at < end; at++) {
@@ -224,7 +220,7 @@ export class Rows {
       if (row.item !== items[at]) this.#keep(row, items, at);
     }
     if (items.length < this.all.length) this.#removeAll(this.all.splice(items.length), items.length === 0);
-    else this.#insert(this.all, items, [], both, items.length, this.#mark);
+    else this.#insert({ rows: this.all, items, start: both, end: items.length }, [], this.#mark);
   }
 }
 

@@ -9,17 +9,21 @@ import { borrow } from './sheets.js';
 import type { Get } from './text.js';
 import type { View } from './view.js';
 
-/** A slot of the element itself that hands data: a function or a template of the page says what stands there. */
-export function handed(
-  name: string,
-  data: Get,
-  mask: number,
-  level: number,
-  fallback: View,
-  reads: Reads,
-  depth: number,
-  number: number,
-): Attach {
+/** A slot of the element itself that hands data. */
+export interface Handing {
+  readonly name: string;
+  readonly data: Get;
+  readonly mask: number;
+  readonly level: number;
+  readonly fallback: View;
+  readonly reads: Reads;
+  readonly depth: number;
+  /** The slot's place in the template, as part of ids. */
+  readonly number: number;
+}
+
+/** A slot that hands data: a function or a template of the page says what stands there. */
+export function handed({ data, depth, fallback, level, mask, name, number, reads }: Handing): Attach {
   return (mark, scopes, block, instance) => {
     let release: (() => void) | undefined;
     let inner: Block | undefined;

@@ -36,44 +36,37 @@ export function planAttributes(
   lists: Lists = noLists,
 ): readonly PlanAttribute[] {
   const planned: PlanAttribute[] = [];
-  for (const name in attributes)
-    planAttribute(tags, name, attributes[name], attributes, report, lists, planned);
+  const around: Around = { tags, all: attributes, report, lists };
+  for (const name in attributes) planAttribute(name, attributes[name], around, planned);
   if (takesAccepted(attributes)) planned.push({ kind: 'accepted', key: '' });
   return planned;
 }
 
-function planAttribute(
-  tags: Tags,
-  written: string,
-  value: unknown,
-  all: Readonly<Record<string, unknown>>,
-  report: Report,
-  lists: Lists,
-  to: PlanAttribute[],
-): void {
+/** What an attribute stands among. */
+interface Around {
+  readonly tags: Tags;
+  readonly all: Readonly<Record<string, unknown>>;
+  readonly report: Report;
+  readonly lists: Lists;
+}
+
+function planAttribute(written: string, value: unknown, around: Around, to: PlanAttribute[]): void {
   // Nothing is said of it: what stands before stays.
   if (value === undefined) return;
   const name = parsedName(written);
   const key = written.toLowerCase();
-  if (key === 'on') return planListeners(tags, value, report, to);
+  if (key === 'on') return planListeners(value, around, to);
   if (key === 'json') return;
-  const one = decided(tags, name, key, value, all, report, lists);
+  const one = decided(name, key, value, around);
   const before = to.findIndex((other) => other.key === one.key);
   if (before < 0) to.push(one);
   else to[before] = one;
 }
 
-function decided(
-  tags: Tags,
-  name: string,
-  key: string,
-  value: unknown,
-  all: Readonly<Record<string, unknown>>,
-  report: Report,
-  lists: Lists,
-): PlanAttribute {
+function decided(name: string, key: string, value: unknown, around: Around): PlanAttribute {
+  const { report, tags } = around;
   const none: PlanAttribute = { kind: 'none', key };
-  if (key === 'bind') return planBinding(tags, value, all, report, lists) ?? none;
+  if (key === 'bind') return planBinding(value, around) ?? none;
   if (key === 'class')
     return value === null ? none : { kind: 'class', key, parts: classPieces(tagOf(tags), value, report) };
   if (key === 'style')
@@ -89,7 +82,7 @@ function decided(
 
 const isNothing = (value: unknown): boolean => value === undefined || value === null || value === false;
 
-function planListeners(tags: Tags, value: unknown, report: Report, to: PlanAttribute[]): void {
+function planListeners(value: unknown, { report, tags }: Around, to: PlanAttribute[]): void {
   if (isNothing(value)) return;
   const fault = (attribute: string, got: unknown, wanted: string): void =>
     report(
@@ -110,13 +103,7 @@ function planListeners(tags: Tags, value: unknown, report: Report, to: PlanAttri
   }
 }
 
-function planBinding(
-  tags: Tags,
-  value: unknown,
-  all: Readonly<Record<string, unknown>>,
-  report: Report,
-  lists: Lists,
-): BindingAttribute | undefined {
+function planBinding(value: unknown, { all, lists, report, tags }: Around): BindingAttribute | undefined {
   if (isNothing(value)) return undefined;
   const core = coreOf(value);
   const to = core && boundTo(core, lists);

@@ -30,15 +30,13 @@ export const use: PlannedKind<UseNode, PlanUse> = {
       tag: '',
       choice: 'open',
     };
-    return new PlannedUse(
-      node,
-      site,
+    const parts = {
       props,
-      fillsOf(node, inside, planner),
-      acceptedOf(node, props, report),
-      listenersOf(node, report),
-      planner.planOf,
-    );
+      fills: fillsOf(node, inside, planner),
+      accepted: acceptedOf(node, props, report),
+      own: listenersOf(node, report),
+    };
+    return new PlannedUse(node, site, parts, planner.planOf);
   },
   reads: ({ props, accepted, own }) => [
     ...props.flatMap(({ expr }) => expr ?? []),
@@ -67,10 +65,7 @@ class PlannedUse implements PlanUse {
   constructor(
     { component, host, place }: UseNode,
     site: PlanUse['site'],
-    props: PlanUse['props'],
-    fills: PlanUse['fills'],
-    accepted: PlanUse['accepted'],
-    own: PlanUse['own'],
+    { accepted, fills, own, props }: Pick<PlanUse, 'accepted' | 'fills' | 'own' | 'props'>,
     planOf: Planner['planOf'],
   ) {
     this.component = component;

@@ -61,10 +61,9 @@ function buildHanded(node: PlanSlot, parent: Around, view: CompiledView, spot: S
   const fallback = view.common.view(node.fallback.nodes, spot);
   view.note(own(level, mask));
   const reads = view.noteViews(fallback);
-  view.part(
-    mark,
-    call('handed', node.name, node.data, mask, level.index, fallback, reads, spot.depth, node.number),
-  );
+  const { data, name, number } = node;
+  const of = { name, data, mask, level: level.index, fallback, reads, depth: spot.depth, number };
+  view.part(mark, call('handed', of));
 }
 
 /** Content that takes what the slot hands over. */
