@@ -210,40 +210,20 @@ export class Late implements LateWriting {
 
   /** What is around something that is written later. */
   private around(): Around {
-    const { choices, inRoot, problems, provider, shared } = this.pass;
-    return { choices: [...choices], inRoot, problems, provider, shared: shared && new Map(shared) };
+    return copyOf(this.pass);
   }
 
-  private into(
-    part: Part,
-    { choices, inRoot, problems, provider, shared }: Around,
-    work: () => string,
-  ): void {
-    const { pass } = this;
-    const before = this.current;
-    const { choices: chosen, provider: providing, roots } = pass;
-    const had = {
-      choices: chosen,
-      inRoot: pass.inRoot,
-      problems: pass.problems,
-      provider: providing,
-      roots,
-      shared: pass.shared,
-    };
+  /** Writes into a part what stood where its surroundings were those. */
+  private into(part: Part, around: Around, work: () => string): void {
+    const { current, pass } = this;
+    const had = aroundIn(pass);
     this.current = part;
-    Object.assign(pass, {
-      choices: [...choices],
-      inRoot,
-      problems,
-      provider,
-      roots: [],
-      shared: shared && new Map(shared),
-    });
+    Object.assign(pass, { ...copyOf(around), roots: [] });
     pass.openRoot();
     try {
       part.take(work() + pass.closeRoot());
     } finally {
-      this.current = before;
+      this.current = current;
       Object.assign(pass, had);
     }
   }
@@ -264,12 +244,22 @@ export class Late implements LateWriting {
   }
 }
 
-interface Around {
-  readonly choices: readonly unknown[];
-  readonly inRoot: Pass['inRoot'];
-  readonly problems: Problem[];
-  readonly provider: Pass['provider'];
-  readonly shared: Pass['shared'];
+/** What a rendering knows of the place that is being written. */
+type Around = Pick<Pass, 'choices' | 'inRoot' | 'problems' | 'provider' | 'roots' | 'shared'>;
+
+const aroundIn = ({ choices, inRoot, problems, provider, roots, shared }: Around): Around => ({
+  choices,
+  inRoot,
+  problems,
+  provider,
+  roots,
+  shared,
+});
+
+/** The same, for a place that is written later: what is written before that changes none of it. */
+function copyOf(around: Around): Around {
+  const { choices, shared } = around;
+  return { ...aroundIn(around), choices: [...choices], shared: shared && new Map(shared) };
 }
 
 /** Waits until all of a part is there. What is made as it is asked for is kept. */

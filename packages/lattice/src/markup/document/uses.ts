@@ -225,9 +225,10 @@ export class DocumentUses {
       places,
       marked.holes,
       all,
+      contentOf,
     );
     return deeper(1, (local) => {
-      const content = contentOf(nodes, new Map([[as, localExpr(local, as, 'data')]]), reading);
+      const content = reading.content(nodes, new Map([[as, localExpr(local, as, 'data')]]));
       for (const found of all) this.say(found);
       return { content, data: local };
     });

@@ -5,8 +5,7 @@ import { parseExpression } from '../expression/parse.js';
 import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
 import { hasHole, type Piece, pieces, unmarked } from '../syntax/holes.js';
 import type { MarkupAttribute, MarkupElement } from '../syntax/nodes.js';
-import { expressionOf, holeAt } from './content.js';
-import { bind, guarded, readExpression } from './expression.js';
+import { bind, expressionOf, guarded, holeAt, readExpression } from './expression.js';
 import type { Locals } from './names.js';
 import type { TextReading } from './reading.js';
 

@@ -3,7 +3,6 @@ import { nearest, suggest, tagName } from '../../problem/index.js';
 import {
   type Content,
   ElementNode,
-  type ExprCore,
   rawTextElements,
   SlotNode,
   trimmedEnd,
@@ -15,7 +14,7 @@ import { hasHole, pieces, unmarked } from '../syntax/holes.js';
 import type { MarkupComment, MarkupElement, MarkupNode, MarkupString } from '../syntax/nodes.js';
 import { attributesOf } from './attributes.js';
 import { templateContent } from './directives.js';
-import { readExpression } from './expression.js';
+import { expressionIn, holeAt, readExpression } from './expression.js';
 import type { Locals } from './names.js';
 import type { TextReading } from './reading.js';
 import { useContent } from './use.js';
@@ -86,11 +85,6 @@ function tellBlocks({ at, text }: MarkupString, reading: TextReading): void {
       at === undefined ? undefined : at + found.index,
     );
   }
-}
-
-/** Where a hole's expression starts; unknown where the parser tells no places. */
-export function holeAt(at: number, known: number | undefined): number | undefined {
-  return known === undefined ? undefined : at + 2;
 }
 
 /** Comments stay, save those that are the library's own marks of places and would be taken for them. */
@@ -221,21 +215,4 @@ export function valueIn(
 ): unknown {
   const found = expressionIn(value, at, locals, reading);
   return found && (found.isConstant ? found.constant : found.core.face);
-}
-
-/** As `valueIn`, but always an expression: what a condition or a list needs. */
-export function expressionOf(
-  value: string,
-  at: number | undefined,
-  locals: Locals,
-  reading: TextReading,
-): ExprCore | undefined {
-  return expressionIn(value, at, locals, reading)?.core;
-}
-
-function expressionIn(value: string, at: number | undefined, locals: Locals, reading: TextReading) {
-  const [first, ...more] = pieces(value.trim(), reading.holes);
-  if (first !== undefined && typeof first !== 'string' && more.length === 0)
-    return readExpression(first.expression, holeAt(first.at, at), locals, reading);
-  return readExpression(unmarked(value, reading.holes), at, locals, reading);
 }

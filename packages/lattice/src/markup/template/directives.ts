@@ -16,7 +16,7 @@ import { parseExpression } from '../expression/parse.js';
 import { namesIn } from '../expression/tree.js';
 import { unmarked } from '../syntax/holes.js';
 import type { MarkupAttribute, MarkupElement, MarkupNode } from '../syntax/nodes.js';
-import { contentOf, expressionOf } from './content.js';
+import { expressionOf } from './expression.js';
 import { kindOf } from './kinds.js';
 import type { Locals } from './names.js';
 import type { TextReading } from './reading.js';
@@ -69,7 +69,7 @@ export function templateContent(
         },
         stray.at,
       );
-      return { content: one(contentOf(node.children, locals, reading)), taken: 1 };
+      return { content: one(reading.content(node.children, locals)), taken: 1 };
     }
     return undefined;
   }
@@ -144,7 +144,7 @@ function loadContent(nodes: readonly MarkupNode[], at: number, locals: Locals, r
     if (!node) return undefined;
     if (node !== first) checkParts(node, kind, reading);
     const as = nameIn(attributeOf(node, 'as'), reading) ?? name;
-    return one(contentOf(node.children, new Map([...locals, [as, value] as const]), reading));
+    return one(reading.content(node.children, new Map([...locals, [as, value] as const])));
   };
   const fault = fieldOf(data, 'fault');
   return {
@@ -189,7 +189,7 @@ function givenContent(nodes: readonly MarkupNode[], at: number, locals: Locals, 
   const node = nodes[at] as MarkupElement;
   const test = attributeOf(node, 'given');
   const core = test && directiveValue(test, locals, reading);
-  const content = contentOf(node.children, locals, reading);
+  const content = reading.content(node.children, locals);
   const next = following(nodes, at);
   const otherwise = next && otherwiseContent(nodes, next.at, locals, reading);
   const taken = next ? next.at - at + (otherwise?.taken ?? 1) : 1;
@@ -208,7 +208,7 @@ function otherwiseContent(
   const node = nodes[at] as MarkupElement;
   checkParts(node, 'otherwise', reading);
   if (attributeOf(node, 'given')) return givenContent(nodes, at, locals, reading);
-  return { content: one(contentOf(node.children, locals, reading)), taken: 1 };
+  return { content: one(reading.content(node.children, locals)), taken: 1 };
 }
 
 function one(content: readonly Content[]): Content {
@@ -263,7 +263,7 @@ function eachContent(node: MarkupElement, empty: Content, locals: Locals, readin
       const number = localExpr(first + 1, index ?? 'index', 'index');
       const inside = new Map([...locals, [as, item] as const, ...(index ? [[index, number] as const] : [])]);
       const key = keyOf(attributeOf(node, 'key'), as, item, inside, reading);
-      const row = one(contentOf(node.children, inside, reading));
+      const row = one(reading.content(node.children, inside));
       return new EachNode(found?.face ?? [], first, as, row, key, empty);
     }),
   );

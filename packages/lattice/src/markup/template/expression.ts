@@ -3,6 +3,7 @@ import { nearestOr } from '../../problem/index.js';
 import { type Core, ExprCore, inputsOf, isAnew, type Op, readingOf } from '../../template/index.js';
 import { parseExpression } from '../expression/parse.js';
 import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
+import { pieces, unmarked } from '../syntax/holes.js';
 import { fieldFault, kindOf } from './kinds.js';
 import type { Locals, Meaning } from './names.js';
 import type { TextReading } from './reading.js';
@@ -169,4 +170,26 @@ class Binder {
 
 function made(op: Op): ExprCore {
   return new ExprCore(op);
+}
+
+/** Where a hole's expression starts; unknown where the parser tells no places. */
+export function holeAt(at: number, known: number | undefined): number | undefined {
+  return known === undefined ? undefined : at + 2;
+}
+
+/** As `valueIn`, but always an expression: what a condition or a list needs. */
+export function expressionOf(
+  value: string,
+  at: number | undefined,
+  locals: Locals,
+  reading: TextReading,
+): ExprCore | undefined {
+  return expressionIn(value, at, locals, reading)?.core;
+}
+
+export function expressionIn(value: string, at: number | undefined, locals: Locals, reading: TextReading) {
+  const [first, ...more] = pieces(value.trim(), reading.holes);
+  if (first !== undefined && typeof first !== 'string' && more.length === 0)
+    return readExpression(first.expression, holeAt(first.at, at), locals, reading);
+  return readExpression(unmarked(value, reading.holes), at, locals, reading);
 }

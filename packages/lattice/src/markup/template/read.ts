@@ -23,7 +23,7 @@ function templateOf({ core, text, findings }: TextContext, read: Reader, locate:
   const places = placesOf(text, core.source, locate);
   const found = read(text.text, places);
   if (tells) findings.push(...found.findings);
-  const reading = new TextReading(core, places, found.marked.holes, findings);
+  const reading = new TextReading(core, places, found.marked.holes, findings, contentOf);
   unclosedHole(found, reading);
   const content = contentOf(outerTrimmed(found.nodes), new Map(), reading);
   findings.sort(byPlace);

@@ -6,18 +6,21 @@ import {
   type SourcePlace,
   saidInText,
 } from '../../problem/index.js';
-import { currentRun, lineEaters } from '../../template/index.js';
+import { type Content, currentRun, lineEaters } from '../../template/index.js';
 import { type Hole, unmarkedFacts } from '../syntax/holes.js';
-import type { MarkupAttribute } from '../syntax/nodes.js';
+import type { MarkupAttribute, MarkupNode } from '../syntax/nodes.js';
 import type { Places } from '../syntax/place.js';
 import type { LocalKinds } from './kinds.js';
-import { Names } from './names.js';
+import { type Locals, Names } from './names.js';
 
 /** A part of a text that nodes are made of. */
 interface Written {
   readonly at: number | undefined;
   readonly attributes?: readonly MarkupAttribute[];
 }
+
+/** How nodes are read: handed in, since what reads them reads what stands in them, too. */
+type ContentOf = (nodes: readonly MarkupNode[], locals: Locals, reading: TextReading) => Content[];
 
 /** The reading of one component's template text: what its parts are told with. */
 export class TextReading {
@@ -30,10 +33,18 @@ export class TextReading {
   readonly kinds: LocalKinds = new WeakMap();
   /** Components that may be named, by tag. */
   readonly uses: ReadonlyMap<string, ComponentCore>;
+  private readonly contentOf: ContentOf;
   /** Whether line breaks are layout where it reads now. */
   joinsLines: boolean;
 
-  constructor(component: ComponentCore, places: Places, holes: readonly Hole[], findings: Finding[]) {
+  constructor(
+    component: ComponentCore,
+    places: Places,
+    holes: readonly Hole[],
+    findings: Finding[],
+    contentOf: ContentOf,
+  ) {
+    this.contentOf = contentOf;
     this.component = component;
     this.places = places;
     this.holes = holes;
@@ -41,6 +52,11 @@ export class TextReading {
     this.names = new Names(component);
     this.joinsLines = component.joinLines;
     this.uses = new Map([...component.uses, component].map((one) => [one.name, one]));
+  }
+
+  /** Reads nodes that stand inside of what is being read. */
+  content(nodes: readonly MarkupNode[], locals: Locals): Content[] {
+    return this.contentOf(nodes, locals, this);
   }
 
   report<C extends ProblemCode>(

@@ -5,7 +5,6 @@ import { type Content, deeper, isBlank, localExpr, trimmedEnd, trimmedStart } fr
 import { hasHole } from '../syntax/holes.js';
 import type { MarkupElement, MarkupNode } from '../syntax/nodes.js';
 import { attributesOf, listeners, propValue } from './attributes.js';
-import { contentOf } from './content.js';
 import { attributeOf, isDirective, nameIn } from './directives.js';
 import type { Locals } from './names.js';
 import type { TextReading } from './reading.js';
@@ -139,7 +138,7 @@ function slotContent(
       const kind = component.slots.kinds[component.slots.at.get(name) ?? -1]?.item;
       if (kind) reading.kinds.set(handed, kind);
       return {
-        content: contentOf(wrapper.children, new Map([...locals, [label, handed]]), reading),
+        content: reading.content(wrapper.children, new Map([...locals, [label, handed]])),
         data: local,
       };
     });
@@ -150,7 +149,7 @@ function slotContent(
     if (isFiller(node) && !isDirective(node)) return node.children;
     return [{ ...node, attributes: node.attributes.filter((attribute) => attribute.name !== 'slot') }];
   });
-  return { content: contentOf(content, locals, reading), data: undefined };
+  return { content: reading.content(content, locals), data: undefined };
 }
 
 function isFiller(node: MarkupNode): node is MarkupElement {
