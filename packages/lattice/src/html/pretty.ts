@@ -1,4 +1,11 @@
-import { trimmedEnd, trimmedStart, voidElements } from '../template/index.js';
+import {
+  type Scanned,
+  type ScannedTag,
+  scanned,
+  trimmedEnd,
+  trimmedStart,
+  voidElements,
+} from '../template/index.js';
 
 /** A piece of HTML text with what it is, so that it can be coloured. */
 export interface PrettyPart {
@@ -27,12 +34,20 @@ export function prettyLines(html: string): readonly PrettyLine[] {
 
 /** HTML text without the marks by which components' rules find their elements. */
 export function withoutMarks(html: string): string {
-  return html.replace(token, (written, _comment, raw?: string) => {
-    const [start = written] = raw === undefined ? [] : [/^<[^>]*>/.exec(written)?.[0] ?? written];
-    if (written.startsWith('<!--') || !written.startsWith('<')) return written;
-    if (/^<\/?lattice-host\b/.test(start)) return '';
-    return start.replace(/ data-in(?:-host)?="[^"]*"/g, '') + written.slice(start.length);
-  });
+  let text = '';
+  let read = 0;
+  const leaveOut = (from: number, to: number): void => {
+    text += html.slice(read, from);
+    read = to;
+  };
+  for (const one of scanned(html, verbatimElement)) {
+    if (one.kind !== 'tag' || one.isOpen) continue;
+    if (one.name === 'lattice-host') leaveOut(one.at, one.end);
+    else
+      for (const { at, end, name } of one.attributes)
+        if (/^data-in(?:-host)?$/.test(name)) leaveOut(at - 1, end);
+  }
+  return text + html.slice(read);
 }
 
 /** Elements that stand in a line of text (https://html.spec.whatwg.org/#phrasing-content). */
@@ -45,9 +60,38 @@ const inText = new Set(
 /** A line longer than this is broken at its elements. */
 const width = 96;
 
-/** Comments and doctypes, elements whose text is no markup, tags, and text. */
-const token =
-  /<!--[\s\S]*?(?:-->|$)|<[!?][^>]*>|<(script|style|textarea|pre|xmp)\b(?:"[^"]*"|'[^']*'|[^>"'])*>[\s\S]*?(?:<\/\1\s*>|$)|<\/?[a-zA-Z](?:"[^"]*"|'[^']*'|[^>"'])*>|[^<]+|</g;
+/** A piece of HTML text; `verbatim` is what follows a start tag to the end of an element whose text is as it is. */
+interface Piece {
+  readonly kind: Scanned['kind'];
+  readonly written: string;
+  readonly tag?: ScannedTag;
+  readonly verbatim?: string;
+}
+
+const verbatimElement = /^(?:script|style|textarea|pre|xmp)$/i;
+
+function piecesOf(html: string): readonly Piece[] {
+  const pieces: Piece[] = [];
+  let read = 0;
+  for (const one of scanned(html)) {
+    if (one.at < read) continue;
+    const { end, kind } = one;
+    read = end;
+    if (kind !== 'tag' || one.isOpen) {
+      pieces.push({ kind: kind === 'comment' ? kind : 'text', written: html.slice(one.at, end) });
+      continue;
+    }
+    if (one.isEnd || !verbatimElement.test(one.name)) {
+      pieces.push({ kind, tag: one, written: html.slice(one.at, end) });
+      continue;
+    }
+    const close = new RegExp(`</${one.name}\\s*>`, 'gi');
+    close.lastIndex = end;
+    read = close.test(html) ? close.lastIndex : html.length;
+    pieces.push({ kind, tag: one, verbatim: html.slice(end, read), written: html.slice(one.at, read) });
+  }
+  return pieces;
+}
 
 interface PrettyElement {
   readonly tag: string;
@@ -63,44 +107,40 @@ function treeOf(html: string): readonly PrettyNode[] {
   const top: PrettyNode[] = [];
   const open: (PrettyElement & { isClosed: boolean })[] = [];
   const add = (node: PrettyNode): void => void (open.at(-1)?.children ?? top).push(node);
-  for (const [written, raw] of html.matchAll(token)) {
-    const [, end, name = ''] = /^<(\/?)([^\s/>]*)/.exec(written) ?? [];
-    if (raw !== undefined) add({ whole: verbatimLines(written) });
-    else if (/^<[!?]/.test(written)) add({ whole: [[{ kind: 'comment', text: written }]] });
-    else if (name === '') add({ text: written });
-    else if (end) {
-      const at = open.findLastIndex(({ tag }) => tag === name.toLowerCase());
+  for (const { kind, tag, verbatim, written } of piecesOf(html)) {
+    if (kind === 'comment') add({ whole: [[{ kind, text: written }]] });
+    else if (!tag) add({ text: written });
+    else if (verbatim !== undefined) add({ whole: verbatimLines(tag, written, verbatim) });
+    else if (tag.isEnd) {
+      const at = open.findLastIndex((one) => one.tag === tag.name.toLowerCase());
       if (at < 0) continue;
       for (const one of open.splice(at)) one.isClosed = true;
     } else {
-      const tag = name.toLowerCase();
-      const element = { tag, open: openParts(written, name), children: [], isClosed: false };
+      const name = tag.name.toLowerCase();
+      const element = { tag: name, open: openParts(tag, written), children: [], isClosed: false };
       add(element);
-      if (!voidElements.has(tag) && !written.endsWith('/>')) open.push(element);
+      if (!voidElements.has(name) && !tag.isAlone) open.push(element);
     }
   }
   return top;
 }
 
-function verbatimLines(written: string): readonly PrettyLine[] {
-  const [, start = '', name = '', text = '', end = ''] =
-    /^(<([a-zA-Z]+)(?:"[^"]*"|'[^']*'|[^>"'])*>)([\s\S]*?)(<\/[^<>]*>|$)$/.exec(written) ?? [];
+function verbatimLines(tag: ScannedTag, written: string, verbatim: string): readonly PrettyLine[] {
+  const [, text = '', end = ''] = /^([\s\S]*?)(<\/[^<>]*>|$)$/.exec(verbatim) ?? [];
   const lines = text.split('\n').map((line): PrettyPart[] => [{ kind: 'text', text: line }]);
-  lines[0]?.unshift(...openParts(start, name));
+  lines[0]?.unshift(...openParts(tag, written));
   if (end !== '') lines.at(-1)?.push({ kind: 'tag', text: end });
   return lines;
 }
 
-function openParts(written: string, name: string): readonly PrettyPart[] {
+function openParts({ at, attributes, isAlone, name }: ScannedTag, written: string): readonly PrettyPart[] {
   const parts: PrettyPart[] = [{ kind: 'tag', text: `<${name}` }];
-  const inside = written.slice(name.length + 1).replace(/\s*\/?>$/, '');
-  for (const [, attribute = '', value] of inside.matchAll(
-    /\s+([^\s=]+)(\s*=\s*(?:"[^"]*"|'[^']*'|[^\s"']+))?/g,
-  )) {
+  for (const { at: start, end, name: attribute } of attributes) {
     parts.push({ kind: 'text', text: ' ' }, { kind: 'name', text: attribute });
-    if (value !== undefined) parts.push({ kind: 'value', text: value });
+    const value = written.slice(start - at + attribute.length, end - at);
+    if (value !== '') parts.push({ kind: 'value', text: value });
   }
-  parts.push({ kind: 'tag', text: written.endsWith('/>') ? '/>' : '>' });
+  parts.push({ kind: 'tag', text: isAlone ? '/>' : '>' });
   return parts;
 }
 

@@ -50,6 +50,7 @@ export * from './nodes/index.js';
 export { once } from './once.js';
 export { placedExprs } from './placed.js';
 export { currentRun, deeper, during, keepLines, keepsLines, type Run } from './run-state.js';
+export { type Scanned, type ScannedTag, scanned } from './scan.js';
 export type { Fill, Scope, Site, SiteStep } from './scope.js';
 export { isFilled, isFull, isSomething, ownerOf, pathOf, stepText } from './scope.js';
 export { type Provided, type Share, share, shareReader } from './share.js';

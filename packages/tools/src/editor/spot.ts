@@ -1,4 +1,4 @@
-import { voidElements } from 'zesty-lattice/internal/template';
+import { type ScannedTag, scanned, voidElements } from 'zesty-lattice/internal/template';
 
 /** What stands at a place in HTML text, however unfinished it is. */
 export type Spot =
@@ -41,40 +41,42 @@ export interface Spotted {
 export function spotAt(text: string, offset: number): Spotted {
   const before = text.slice(0, offset);
   const open: Open[] = [];
-  let at = 0;
-  while (at < before.length) {
-    const next = before.indexOf('<', at);
-    const hole = holeFrom(before, at, next < 0 ? before.length : next);
-    if (hole !== undefined) return { spot: expression(before, hole), open };
-    if (next < 0) break;
-    if (before.startsWith('<!--', next)) {
-      const end = before.indexOf('-->', next);
-      if (end < 0) return { spot: { kind: 'text' }, open };
-      at = end + 3;
+  for (const one of scanned(before)) {
+    if (one.kind === 'comment') continue;
+    if (one.kind === 'text') {
+      const hole = holeFrom(before, one.at, one.end);
+      if (hole !== undefined) return { spot: expression(before, hole), open };
       continue;
     }
-    const tag = /^<(\/?)([a-zA-Z][^\s/>]*)?/.exec(before.slice(next));
-    const name = tag?.[2] ?? '';
-    const nameEnd = next + (tag?.[0].length ?? 1);
-    if (nameEnd >= before.length)
-      return {
-        spot: { kind: 'tag', word: name, from: nameEnd - name.length, isEnd: tag?.[1] === '/' },
-        open,
-      };
-    if (name === '') {
-      at = next + 1;
-      continue;
-    }
-    const inside = tagFrom(before, nameEnd, name);
-    if ('spot' in inside) return { spot: inside.spot, open };
-    if (tag?.[1] === '/') {
-      const known = open.findLastIndex((one) => one.tag === name.toLowerCase());
+    if (one.isOpen) return { spot: spotIn(one, before), open };
+    const tag = one.name.toLowerCase();
+    if (one.isEnd) {
+      const known = open.findLastIndex((other) => other.tag === tag);
       if (known >= 0) open.splice(known);
-    } else if (!voidElements.has(name.toLowerCase()) && !inside.isAlone)
-      open.push({ tag: name.toLowerCase(), attributes: inside.attributes });
-    at = inside.end;
+    } else if (!voidElements.has(tag) && !one.isAlone)
+      open.push({
+        tag,
+        attributes: Object.fromEntries(one.attributes.map(({ name, value }) => [name, value])),
+      });
   }
   return { spot: { kind: 'text' }, open };
+}
+
+/** What stands at the end of a text that ends in a tag. */
+function spotIn({ attributes, isEnd, name: tag, nameEnd }: ScannedTag, text: string): Spot {
+  const end = text.length;
+  if (nameEnd === end) return { kind: 'tag', word: tag, from: end - tag.length, isEnd };
+  const last = attributes.at(-1);
+  const others = attributes.filter(({ isOpen }) => !isOpen).map(({ name }) => name);
+  if (!last?.isOpen) {
+    const isApart = /[\s/]$/.test(text);
+    return isApart ? { kind: 'attribute', tag, word: '', from: end, others } : { kind: 'text' };
+  }
+  const { at, name, valueAt } = last;
+  if (valueAt === undefined) return { kind: 'attribute', tag, word: name, from: at, others };
+  const hole = holeFrom(text, valueAt, end);
+  if (hole !== undefined) return expression(text, hole);
+  return { kind: 'value', tag, attribute: name, word: text.slice(valueAt), from: valueAt };
 }
 
 /** Where an expression begins that is not closed before `to`. */
@@ -83,51 +85,6 @@ function holeFrom(text: string, from: number, to: number): number | undefined {
   if (last < from) return undefined;
   const end = text.indexOf('}}', last);
   return end >= 0 && end < text.length ? undefined : last + 2;
-}
-
-interface Tag {
-  readonly attributes: Readonly<Record<string, string>>;
-  readonly end: number;
-  readonly isAlone: boolean;
-}
-
-function tagFrom(text: string, start: number, tag: string): Tag | { readonly spot: Spot } {
-  const attributes: Record<string, string> = {};
-  let at = start;
-  for (;;) {
-    const space = /^[\s/]*/.exec(text.slice(at))?.[0] ?? '';
-    const from = at + space.length;
-    if (from >= text.length) {
-      const others = Object.keys(attributes);
-      return space === ''
-        ? { spot: { kind: 'text' } }
-        : { spot: { kind: 'attribute', tag, word: '', from, others } };
-    }
-    if (text[from] === '>') return { attributes, end: from + 1, isAlone: space.endsWith('/') };
-    const name = /^[^\s=>/]+/.exec(text.slice(from))?.[0] ?? '=';
-    const nameEnd = from + name.length;
-    if (nameEnd >= text.length)
-      return { spot: { kind: 'attribute', tag, word: name, from, others: Object.keys(attributes) } };
-    const equals = /^\s*=\s*/.exec(text.slice(nameEnd))?.[0];
-    if (equals === undefined) {
-      attributes[name] = '';
-      at = nameEnd;
-      continue;
-    }
-    const valueFrom = nameEnd + equals.length;
-    const quote = text[valueFrom];
-    const isQuoted = quote === '"' || quote === "'";
-    const found = isQuoted ? text.indexOf(quote, valueFrom + 1) : -1;
-    const end = isQuoted ? found : valueFrom + (/^[^\s>]*/.exec(text.slice(valueFrom))?.[0].length ?? 0);
-    const inside = valueFrom + (isQuoted ? 1 : 0);
-    if (isQuoted ? end < 0 : end >= text.length) {
-      const hole = holeFrom(text, inside, text.length);
-      if (hole !== undefined) return { spot: expression(text, hole) };
-      return { spot: { kind: 'value', tag, attribute: name, word: text.slice(inside), from: inside } };
-    }
-    attributes[name] = text.slice(inside, end);
-    at = isQuoted ? end + 1 : end;
-  }
 }
 
 function expression(text: string, from: number): Spot {

@@ -1,4 +1,5 @@
 import { type Finding, finding } from '../../problem/index.js';
+import { scanned } from '../../template/index.js';
 import type { Places } from './place.js';
 
 /**
@@ -9,50 +10,17 @@ import type { Places } from './place.js';
  * @param text with its holes marked: what stands in an expression closes nothing
  */
 export function neverClosed(text: string): { readonly at: number; readonly name: string } | undefined {
-  let at = 0;
-  for (;;) {
-    const open = text.indexOf('<', at);
-    if (open < 0) return undefined;
-    if (text.startsWith('<!--', open)) {
-      const end = /--!?>/g;
-      // `<!-->` and `<!--->` end where they begin (https://html.spec.whatwg.org/#comment-start-state).
-      end.lastIndex = open + 2;
-      const found = end.exec(text);
-      if (!found) return { at: open, name: '' };
-      at = found.index + found[0].length;
-      continue;
+  for (const one of scanned(text)) {
+    if (one.kind === 'comment' && one.isOpen && text.startsWith('<!--', one.at))
+      return { at: one.at, name: '' };
+    if (one.kind !== 'tag') continue;
+    for (const { end, isOpen, name, quote, value, valueAt = 0 } of one.attributes) {
+      if (quote === '') continue;
+      const isSwallowing = /<\/?[A-Za-z]/.test(value) && /[^\s/>]/.test(text[end] ?? ' ');
+      if (isOpen || isSwallowing) return { at: valueAt - 1, name };
     }
-    const tag = /^<\/?([A-Za-z][^\s/>]*)/.exec(text.slice(open, open + 100));
-    if (!tag) {
-      at = open + 1;
-      continue;
-    }
-    const inside = attributesFrom(text, open + tag[0].length);
-    if (typeof inside !== 'number') return inside;
-    at = inside;
-    const raw = /^(?:script|style|textarea|title)$/i.test(tag[1] ?? '') && !tag[0].startsWith('</');
-    if (!raw) continue;
-    const end = new RegExp(`</${tag[1]}`, 'gi');
-    end.lastIndex = at;
-    at = end.exec(text)?.index ?? text.length;
   }
-}
-
-/** Where a tag ends, from behind its name; or the value in it whose quote is not closed. */
-function attributesFrom(text: string, from: number): number | { readonly at: number; readonly name: string } {
-  const parts = /[\s/]*(?:(>)|([^\s=>/]+)(?:\s*=\s*(?:(["'])|[^\s>"']*))?)/y;
-  parts.lastIndex = from;
-  for (let found = parts.exec(text); found; found = parts.exec(text)) {
-    const [, end, name = '', quote] = found;
-    if (end !== undefined) return parts.lastIndex;
-    if (quote === undefined) continue;
-    const open = parts.lastIndex - 1;
-    const close = text.indexOf(quote, open + 1);
-    const isSwallowing = close >= 0 && /<\/?[A-Za-z]/.test(text.slice(open, close));
-    if (close < 0 || (isSwallowing && /[^\s/>]/.test(text[close + 1] ?? ' '))) return { at: open, name };
-    parts.lastIndex = close + 1;
-  }
-  return text.length;
+  return undefined;
 }
 
 /**
