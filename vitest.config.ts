@@ -2,6 +2,16 @@ import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 import { sourceAliases } from './tests/support/sources.js';
 
+/** What is tested by itself, from its sources: no build, no process, no browser, so that it answers after an edit at once. */
+export const rooms = [
+  'tests/define/*.test.ts',
+  'tests/{component,html,plan,styles,template,tree}/*.test.ts',
+  'tests/mail/hostile.test.ts',
+  'tests/markup/{adopt,adopt-hostile,both-writings,broken,comments,documents,documents-hostile,expression-code,expressions,hostile-names,rows,soup,templates}.test.ts',
+  'tests/problems/{hostile-values,not-json,table,text-words,too-deep,unclosed}.test.ts',
+  'tests/same/decided.test.ts',
+];
+
 /**
  * What looks inside the library, which has to be the same copy then; and what loads modules of its own in the test's
  * process, whose lines are only known where Vitest loads all of it.
@@ -14,17 +24,9 @@ export const ofSources = [
   'tests/check/other-checker.test.ts',
   'tests/check/types.test.ts',
   'tests/cli/tree-page.test.ts',
-  'tests/html/code.test.ts',
-  'tests/markup/expression-code.test.ts',
   'tests/markup/readers.test.ts',
-  'tests/problems/table.test.ts',
-  'tests/problems/text-words.test.ts',
-  'tests/problems/unclosed.test.ts',
-  'tests/same/decided.test.ts',
   'tests/same/same.test.ts',
   'tests/samples/samples.test.ts',
-  'tests/tree/conforming.test.ts',
-  'tests/tree/large.test.ts',
 ];
 
 export default defineConfig({
@@ -33,14 +35,21 @@ export default defineConfig({
     hookTimeout: 120_000,
     // Most tests wait for a browser, a compiler or a command as much as they work.
     maxWorkers: availableParallelism() + 1,
-    globalSetup: 'scripts/built.mjs',
+    experimental: { fsModuleCache: true },
     projects: [
+      {
+        extends: true,
+        resolve: { alias: sourceAliases('node') },
+        // All files of a worker share what they load.
+        test: { name: 'rooms', include: rooms, isolate: false, maxWorkers: 1 },
+      },
       {
         extends: true,
         test: {
           name: 'as built',
           include: ['tests/**/*.test.ts', 'examples/start/**/*.test.ts'],
-          exclude: ofSources,
+          exclude: [...rooms, ...ofSources],
+          globalSetup: 'scripts/built.mjs',
           // The library as it is built, loaded as users have it: once for all files of a worker.
           server: { deps: { external: [/\/dist\//] } },
           isolate: false,
@@ -49,7 +58,7 @@ export default defineConfig({
       {
         extends: true,
         resolve: { alias: sourceAliases('node') },
-        test: { name: 'sources', include: ofSources },
+        test: { name: 'sources', include: ofSources, globalSetup: 'scripts/built.mjs' },
       },
     ],
   },

@@ -45,7 +45,7 @@ function firstDifference({ after, hydrated, made }: Difference): string {
 }
 
 const folder = mkdtempSync(join(root, 'tests/apps/out-'));
-const { numRuns, seed } = runsOf('random applications', isLong ? 5_000 : 300 * 12);
+const { numRuns, seed } = runsOf('random applications', isLong ? 5_000 : 300 * 30);
 const apps: readonly App[] = Array.from({ length: numRuns }, (_, at) => appOf((seed + at) % 1_000_000));
 /** How many are played in a page: planned there, and at build time, which takes its time. */
 const played = isLong ? 500 : 40;

@@ -85,7 +85,7 @@ function seen(html: string): readonly Seen[] {
 
 describe('data in a mail', () => {
   test('is what it is in a page, whatever it holds', () => {
-    const { numRuns, seed } = runsOf('hostile texts in mails', 300);
+    const { numRuns, seed } = runsOf('hostile texts in mails', 750);
     let texts = 0;
     fc.assert(
       fc.property(fc.array(row, { minLength: 100, maxLength: 100 }), (rows) => {

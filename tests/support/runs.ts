@@ -2,11 +2,11 @@
 export const isLong = process.env.LATTICE_TESTS === 'long';
 
 /**
- * How many random cases a suite runs, and from which seed, which is printed: a twelfth of them always from the same one,
+ * How many random cases a suite runs, and from which seed, which is printed: a thirtieth of them always from the same one,
  * all of them (`npm run test:long`) from a new one, unless `LATTICE_SEED` says which.
  */
 export function runsOf(name: string, all: number): { readonly numRuns: number; readonly seed: number } {
-  const numRuns = isLong ? all : Math.ceil(all / 12);
+  const numRuns = isLong ? all : Math.ceil(all / 30);
   const given = process.env.LATTICE_SEED;
   const seed = given ? Number(given) : isLong ? Math.floor(Math.random() * 2 ** 31) : 20261126;
   console.log(`${name}: ${numRuns} random cases, LATTICE_SEED=${seed}`);
