@@ -6,6 +6,11 @@ export const ways = ['instructions', 'code', 'ahead'] as const;
 
 making.watched = new Set();
 
+/** Lets go of all that was rendered, which is started anew for each way otherwise. */
+export function letGo(): void {
+  making.watched = new Set();
+}
+
 /** Writes in each way, and gives what each wrote. What a component needs is written ahead first. */
 export function inEachWay<T>(made: AnyComponent, write: () => T): readonly (readonly [string, T])[] {
   const component = componentCore(made);

@@ -1,0 +1,85 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { afterAll, afterEach, describe, expect, test } from 'vitest';
+import { resolve, type Use } from 'zesty-lattice';
+import { renderBytes, renderHtml, renderPage } from 'zesty-lattice/html';
+import { cases } from '../same/cases/index.js';
+import { inEachWay, letGo } from '../same/ways.js';
+import { asFunctions, asMarkup, html, htmlOfSpot, momentsOf, useOf } from '../same/writings.js';
+
+/**
+ * What each case of the corpus comes to, recorded: whoever changes it on purpose runs
+ * `LATTICE_RECORD=1 npx vitest run tests/html/corpus.test.ts` and reads the difference.
+ */
+interface Recorded {
+  /** The HTML text at first and after each step; one that is as the one before it is left out. */
+  readonly html: readonly (string | null)[];
+  readonly elements: string;
+  /** On the spot, where it is not as the component's. */
+  readonly spot?: string;
+  readonly rules?: string;
+  /** Problems of the tree with their places, and the uses in it. */
+  readonly problems?: readonly string[];
+  readonly uses: readonly string[];
+  /** The template as HTML text, where it is something else. */
+  readonly markup?: readonly (string | null)[];
+}
+
+const file = new URL('./corpus.json', import.meta.url);
+const recorded = JSON.parse(readFileSync(file, 'utf8')) as Record<string, Recorded>;
+const written: Record<string, Recorded> = {};
+const isRecording = process.env.LATTICE_RECORD === '1';
+afterAll(() => {
+  if (isRecording) writeFileSync(file, `${JSON.stringify(written, undefined, 1)}\n`);
+});
+
+afterEach(letGo);
+
+const withoutSame = (texts: readonly string[]): (string | null)[] =>
+  texts.map((text, at) => (at > 0 && text === texts[at - 1] ? null : text));
+
+const decoder = new TextDecoder();
+
+describe('what the corpus comes to is what was recorded', () => {
+  test.each(cases.map((one) => [one.name, one] as const))('%s', (name, one) => {
+    const made = asFunctions('corpus-case', one);
+    const moments = momentsOf(one).slice(0, 6);
+    const [first] = moments;
+    if (!first) throw new Error('A case has a first moment.');
+    const uses = moments.map((moment) => useOf(made, one, moment));
+    const texts = (): string[] => uses.map((use) => html(() => renderHtml(use)));
+    const [start] = uses as [Use];
+    const elements = html(() => renderHtml(start, { form: 'elements' }));
+    const tree = resolve(start);
+    const usual = texts();
+    const spot = one.without?.spot ? undefined : htmlOfSpot(one, first);
+    const markup = asMarkup('corpus-case', one);
+    const asText =
+      typeof markup === 'string'
+        ? usual
+        : moments.map((moment) => html(() => renderHtml(useOf(markup, one, moment))));
+    const rules = one.styles === undefined ? undefined : html(() => renderPage(start, { title: 'Grove' }));
+    written[name] = {
+      html: withoutSame(usual),
+      // Its attributes are the same in all cases.
+      elements: elements.replace(/^<corpus-case[^>]*>/, ''),
+      ...(spot !== undefined && spot !== `<div>${usual[0]}</div>` && { spot }),
+      ...(rules !== undefined && { rules }),
+      ...(tree.problems.length > 0 && {
+        problems: tree.problems.map(({ code, where }) => `${code} ${where}`),
+      }),
+      uses: [...tree.walk()].map(({ path }) => path),
+      ...(asText.join() !== usual.join() && { markup: withoutSame(asText) }),
+    };
+    if (!isRecording) expect(written[name]).toEqual(recorded[name]);
+    for (const [way, all] of inEachWay(made, () => [
+      ...texts(),
+      html(() => decoder.decode(renderBytes(start))),
+      html(() => renderHtml(start, { form: 'elements' })),
+    ]))
+      expect([way, ...all]).toEqual([way, ...usual, usual[0], elements]);
+  });
+
+  test('nothing is recorded that no case has', () => {
+    if (!isRecording) expect(Object.keys(recorded).sort()).toEqual(cases.map(({ name }) => name).sort());
+  });
+});
