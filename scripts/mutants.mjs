@@ -23,7 +23,7 @@ const { values } = parseArgs({
 
 /** The tests of each room, the quickest to fail first. */
 const rooms = {
-  'lattice/src/problem': ['tests/problems', 'tests/define', 'tests/tree'],
+  'lattice/src/problem': ['tests/template', 'tests/problems', 'tests/define', 'tests/tree'],
   'lattice/src/template': ['tests/template', 'tests/define', 'tests/html', 'tests/tree'],
   'lattice/src/component': ['tests/component', 'tests/define', 'tests/problems'],
   'lattice/src/plan': ['tests/plan', 'tests/define', 'tests/tree', 'tests/html'],
@@ -45,11 +45,14 @@ const known = JSON.parse(readFileSync(join(root, 'scripts/mutants.json'), 'utf8'
 function mutantsOf(file) {
   const text = readFileSync(join(root, 'packages', file), 'utf8');
   const tree = parse(text, { sourceType: 'module', plugins: ['typescript'] });
+  const lines = text.split('\n');
   const found = [];
   const add = (what, { start, end, loc }, replacement) => {
     const before = text.slice(start, end);
-    if (before !== replacement)
-      found.push({ file, what, start, end, replacement, before, line: loc.start.line });
+    if (before !== replacement) {
+      const { line } = loc.start;
+      found.push({ file, what, start, end, replacement, before, line, text: lines[line - 1].trim() });
+    }
   };
   const visit = (node, parent, key) => {
     if (!node || typeof node.type !== 'string') return;
@@ -152,8 +155,8 @@ const files = Object.keys(rooms)
   )
   .filter((file) => file.endsWith('.ts') && (!values.only || file.includes(values.only)));
 const all = files.flatMap(mutantsOf);
-const isKnown = ({ before, file, what }) =>
-  known.some((one) => one.file === file && one.what === what && one.before === before);
+const isKnown = ({ before, file, text, what }) =>
+  known.some((one) => one.file === file && one.what === what && one.before === before && one.line === text);
 const random = dice(Number(values.seed));
 const chosen = values.only
   ? all
@@ -192,7 +195,8 @@ async function isSeen(mutant, folder) {
   const text = readFileSync(join(root, 'packages', mutant.file), 'utf8');
   writeFileSync(path, text.slice(0, mutant.start) + mutant.replacement + text.slice(mutant.end));
   try {
-    return await fails(rooms[roomOf(mutant.file)], folder);
+    for (const tests of rooms[roomOf(mutant.file)]) if (await fails([tests], folder)) return true;
+    return false;
   } finally {
     writeFileSync(path, text);
   }
