@@ -41,12 +41,13 @@ export default defineConfig({
         extends: true,
         resolve: { alias: sourceAliases('node') },
         // All files of a worker share what they load.
-        test: { name: 'rooms', include: rooms, isolate: false, maxWorkers: 1 },
+        test: { name: 'rooms', include: rooms, isolate: false, maxWorkers: 1, sequence: { groupOrder: 0 } },
       },
       {
         extends: true,
         test: {
           name: 'as built',
+          sequence: { groupOrder: 1 },
           include: ['tests/**/*.test.ts', 'examples/start/**/*.test.ts'],
           exclude: [...rooms, ...ofSources],
           globalSetup: 'scripts/built.mjs',
@@ -58,7 +59,12 @@ export default defineConfig({
       {
         extends: true,
         resolve: { alias: sourceAliases('node') },
-        test: { name: 'sources', include: ofSources, globalSetup: 'scripts/built.mjs' },
+        test: {
+          name: 'sources',
+          include: ofSources,
+          globalSetup: 'scripts/built.mjs',
+          sequence: { groupOrder: 1 },
+        },
       },
     ],
   },

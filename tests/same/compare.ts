@@ -193,7 +193,6 @@ async function element(
     if (!isTaken) root.replaceChildren();
     Object.assign(host, first.props, { initial: first.state });
     document.body.append(host);
-    initialize(host);
     await turn();
     if (isTaken && nodes.some((node) => !root.contains(node)))
       fail(0, 'a node was made anew', 'the nodes that were sent');
@@ -226,28 +225,9 @@ async function turn(): Promise<void> {
 
 /** An element as a page's parser makes it of what a server sent, with the shadow roots it declares, before any script. */
 function declared(sent: string): Element {
-  const template = document.createElement('template');
-  template.innerHTML = sent;
-  attach(template.content);
-  return template.content.firstElementChild as Element;
-}
-
-/** Shadow roots made by hand in a template's document have no registry of elements until they are given one. */
-function initialize(host: Element): void {
-  const { shadowRoot } = host;
-  if (!shadowRoot) return;
-  (customElements as unknown as { initialize(root: Node): void }).initialize(shadowRoot);
-  for (const inner of [...shadowRoot.querySelectorAll('*'), ...host.querySelectorAll('*')]) initialize(inner);
-}
-
-function attach(root: ParentNode): void {
-  for (const host of [...root.querySelectorAll('*')]) {
-    const inner = host.firstElementChild;
-    if (!(inner instanceof HTMLTemplateElement) || !inner.hasAttribute('shadowrootmode')) continue;
-    attach(inner.content);
-    host.attachShadow({ mode: 'open' }).append(inner.content);
-    inner.remove();
-  }
+  const around = document.createElement('div');
+  around.setHTMLUnsafe(sent);
+  return around.firstElementChild as Element;
 }
 
 function nodesIn(root: Node): Node[] {

@@ -13,6 +13,10 @@ const option = (name: string): string | undefined => {
   return at < 0 ? undefined : process.argv[at + 1];
 };
 const wanted = process.argv[2] ?? '';
+if (wanted !== '--random' && !cases.some(({ name }) => name.includes(wanted))) {
+  console.error(`No case has "${wanted}" in its name.`);
+  process.exit(1);
+}
 const browser = await chromium.launch(browserOptions);
 const code = await bundle(new URL('./page.ts', import.meta.url));
 if (wanted === '--random') {
@@ -89,6 +93,12 @@ for (const [way, times] of compared) {
 }
 console.log('not compared');
 for (const [why, names] of left) console.log(`  ${String(names.length).padStart(5)}  ${why}`);
-console.log(
-  `\n${differences.length} differences in ${new Set(differences.map(({ name }) => name)).size} cases`,
-);
+const counted = (count: number, word: string): string => `${count} ${word}${count === 1 ? '' : 's'}`;
+const chosen = cases.filter(({ name }) => name.includes(wanted)).length;
+const differing = new Set(differences.map(({ name }) => name)).size;
+const outcome =
+  differences.length === 0
+    ? 'no differences'
+    : `${counted(differences.length, 'difference')} in ${counted(differing, 'case')}`;
+console.log(`\n${counted(chosen, 'case')}, ${counted(compared.size, 'way')}, ${outcome}`);
+process.exitCode = differences.length === 0 ? 0 : 1;
