@@ -12,7 +12,7 @@ import {
   slot,
   type Use,
 } from 'zesty-lattice';
-import { renderBytes, renderHtml, renderPage, renderPageBytes } from 'zesty-lattice/html';
+import { type RenderOptions, renderBytes, renderHtml, renderPage, renderPageBytes } from 'zesty-lattice/html';
 import { componentCore, propNameFaults } from '../../packages/lattice/src/component/index.js';
 import { codeOf } from '../../packages/lattice/src/html/code/ahead.js';
 import { inEachWay } from '../same/ways.js';
@@ -79,9 +79,10 @@ describe('code is made of the plan alone', () => {
           } as never) as unknown as (props: object, content?: unknown) => Use;
           const row = JSON.parse(`{ ${JSON.stringify(key)}: ${JSON.stringify(value)} }`);
           const props = JSON.parse(`{ ${JSON.stringify(named)}: ${JSON.stringify(other)} }`);
-          const use = (): string => renderHtml(Any({ ...props, rows: [row, { [key]: other }] }, other));
-          const wanted = outcome(use);
-          for (const [way, got] of inEachWay(Any as never, () => outcome(use)))
+          const use = (by?: RenderOptions): string =>
+            renderHtml(Any({ ...props, rows: [row, { [key]: other }] }, other), by);
+          const wanted = outcome(() => use());
+          for (const [way, got] of inEachWay(Any as never, (by) => outcome(() => use(by))))
             expect([way, got]).toEqual([way, wanted]);
         },
       ),
@@ -178,9 +179,9 @@ test('long content stands where it belongs, in whatever it is', () => {
     expect(Buffer.from(renderBytes(Box({}, Signs({ names })))).toString()).toBe(boxed);
     expect(renderHtml(Outer({ names }))).toBe(twice);
   }
-  for (const [way, got] of inEachWay(Outer as never, () => [
-    renderHtml(Box({}, Signs({ names }))),
-    renderHtml(Outer({ names })),
+  for (const [way, got] of inEachWay(Outer as never, (by) => [
+    renderHtml(Box({}, Signs({ names })), by),
+    renderHtml(Outer({ names }), by),
   ]))
     expect([way, ...got]).toEqual([way, boxed, twice]);
 });
@@ -207,10 +208,10 @@ test('numbers beside each other are two texts, never one sum', () => {
       ];
     },
   });
-  const texts = inEachWay(Counts, () => [
-    renderHtml(Counts, { crates: 8, baskets: 3, names: ['a'], some: true }),
-    renderHtml(Counts, { crates: 8, names: [], some: false }),
-    renderHtml(Counts({ crates: 8, names: [], some: true }, [1, 2])),
+  const texts = inEachWay(Counts, (by) => [
+    renderHtml(Counts, { crates: 8, baskets: 3, names: ['a'], some: true }, by),
+    renderHtml(Counts, { crates: 8, names: [], some: false }, by),
+    renderHtml(Counts({ crates: 8, names: [], some: true }, [1, 2]), by),
   ]);
   for (const [way, all] of texts)
     expect([way, ...all]).toEqual([
@@ -301,7 +302,9 @@ describe('calls that share a frame', () => {
         { name: [1] },
       ],
     };
-    for (const [, told] of inEachWay(Branches, () => problemsOf(() => renderHtml(Branches, { branch }))))
+    for (const [, told] of inEachWay(Branches, (by) =>
+      problemsOf(() => renderHtml(Branches, { branch }, by)),
+    ))
       expect(told).toEqual([
         'branch-tree › branch-tree[2] › branch-tree[2]: content-not-allowed',
         'branch-tree › branch-tree[3]: content-not-allowed',
@@ -313,7 +316,7 @@ describe('calls that share a frame', () => {
       readonly name = 'twig';
     }
     const branch = { name: 'a', branches: [new Twig()] };
-    for (const [, html] of inEachWay(Branches, () => renderHtml(Branches, { branch })))
+    for (const [, html] of inEachWay(Branches, (by) => renderHtml(Branches, { branch }, by)))
       expect(html).toBe('<li>a<ul><li>twig<ul></ul></li></ul></li>');
   });
 });
@@ -328,14 +331,16 @@ test('a value that is shown in quotes and between tags is told once for each, in
         el.b({ title: row.name as never }, row.name as never),
       ),
   });
-  for (const [, told] of inEachWay(Quoted, () => problemsOf(() => renderHtml(Quoted, { row: { name: {} } }))))
+  for (const [, told] of inEachWay(Quoted, (by) =>
+    problemsOf(() => renderHtml(Quoted, { row: { name: {} } }, by)),
+  ))
     expect(told).toEqual([
       'quoted-sign: attribute-invalid',
       'quoted-sign: content-not-allowed',
       'quoted-sign: attribute-invalid',
       'quoted-sign: content-not-allowed',
     ]);
-  for (const [, html] of inEachWay(Quoted, () => renderHtml(Quoted, { row: { name: '"a" & <b>' } })))
+  for (const [, html] of inEachWay(Quoted, (by) => renderHtml(Quoted, { row: { name: '"a" & <b>' } }, by)))
     expect(html).toBe(
       '<p title="&quot;a&quot; &amp; &lt;b&gt;">"a" &amp; &lt;b&gt;<b title="&quot;a&quot; &amp; &lt;b&gt;">"a" &amp; &lt;b&gt;</b></p>',
     );

@@ -1,9 +1,9 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { afterAll, afterEach, describe, expect, test } from 'vitest';
+import { afterAll, describe, expect, test } from 'vitest';
 import { resolve, type Use } from 'zesty-lattice';
-import { renderBytes, renderHtml, renderPage } from 'zesty-lattice/html';
+import { type RenderOptions, renderBytes, renderHtml, renderPage } from 'zesty-lattice/html';
 import { cases } from '../same/cases/index.js';
-import { inEachWay, letGo } from '../same/ways.js';
+import { inEachWay } from '../same/ways.js';
 import { asFunctions, asMarkup, html, htmlOfSpot, momentsOf, useOf } from '../same/writings.js';
 
 /**
@@ -32,8 +32,6 @@ afterAll(() => {
   if (isRecording) writeFileSync(file, `${JSON.stringify(written, undefined, 1)}\n`);
 });
 
-afterEach(letGo);
-
 const withoutSame = (texts: readonly string[]): (string | null)[] =>
   texts.map((text, at) => (at > 0 && text === texts[at - 1] ? null : text));
 
@@ -46,7 +44,8 @@ describe('what the corpus comes to is what was recorded', () => {
     const [first] = moments;
     if (!first) throw new Error('A case has a first moment.');
     const uses = moments.map((moment) => useOf(made, one, moment));
-    const texts = (): string[] => uses.map((use) => html(() => renderHtml(use)));
+    const texts = (by?: RenderOptions): string[] =>
+      uses.map((use) => html(() => (by ? renderHtml(use, by) : renderHtml(use))));
     const [start] = uses as [Use];
     const elements = html(() => renderHtml(start, { form: 'elements' }));
     const tree = resolve(start);
@@ -71,10 +70,10 @@ describe('what the corpus comes to is what was recorded', () => {
       ...(asText.join() !== usual.join() && { markup: withoutSame(asText) }),
     };
     if (!isRecording) expect(written[name]).toEqual(recorded[name]);
-    for (const [way, all] of inEachWay(made, () => [
-      ...texts(),
-      html(() => decoder.decode(renderBytes(start))),
-      html(() => renderHtml(start, { form: 'elements' })),
+    for (const [way, all] of inEachWay(made, (by) => [
+      ...texts(by),
+      html(() => decoder.decode(renderBytes(start, by))),
+      html(() => renderHtml(start, { ...by, form: 'elements' })),
     ]))
       expect([way, ...all]).toEqual([way, ...usual, usual[0], elements]);
   });

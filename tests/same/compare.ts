@@ -1,6 +1,6 @@
 import type { AnyComponent } from 'zesty-lattice';
 import { register } from 'zesty-lattice/elements';
-import { renderBytes, renderHtml } from 'zesty-lattice/html';
+import { type RenderOptions, renderBytes, renderHtml } from 'zesty-lattice/html';
 import type { Case } from './case.js';
 import {
   componentCore,
@@ -124,12 +124,12 @@ function eachWay(
   const compared = new Set<string>();
   for (const [at, moment] of moments.entries()) {
     const use = useOf(made, one, moment);
-    const texts = (): readonly string[] => [
-      html(() => renderHtml(use)),
-      html(() => bytes.decode(renderBytes(use))),
-      html(() => renderHtml(use, { form: 'elements' })),
-      one.without?.spot ? '' : htmlOfSpot(one, moment),
-      told(use),
+    const texts = (by?: RenderOptions): readonly string[] => [
+      html(() => (by ? renderHtml(use, by) : renderHtml(use))),
+      html(() => bytes.decode(renderBytes(use, by))),
+      html(() => renderHtml(use, { ...by, form: 'elements' })),
+      one.without?.spot ? '' : htmlOfSpot(one, moment, by),
+      told(use, by),
     ];
     const usual = texts();
     for (const [way, written] of inEachWay(made, texts)) {
@@ -143,9 +143,9 @@ function eachWay(
 }
 
 /** All that is said of a use that cannot be rendered, with its places. */
-function told(use: ReturnType<typeof useOf>): string {
+function told(use: ReturnType<typeof useOf>, by?: RenderOptions): string {
   try {
-    renderHtml(use);
+    renderHtml(use, by);
     return '';
   } catch (thrown) {
     return JSON.stringify((thrown as { problems?: unknown }).problems ?? String(thrown));

@@ -1,5 +1,5 @@
 import { type AnyComponent, type Content, component, el, prop, slot, type Use } from 'zesty-lattice';
-import { renderHtml } from 'zesty-lattice/html';
+import { type RenderOptions, renderHtml } from 'zesty-lattice/html';
 import { base, type Case, type Data, type Item, type Step, type Tools, usualSteps } from './case.js';
 import { blueprintOf, componentCore, HandlerCall } from './internals.js';
 import { markupOf, NoMarkup } from './text-of.js';
@@ -125,7 +125,8 @@ export function html(write: () => string): string {
   }
 }
 
-export function htmlOfSpot(one: Case, moment: Moment): string {
+export function htmlOfSpot(one: Case, moment: Moment, by?: RenderOptions): string {
   // In an element, since white space alone fills no slot.
-  return html(() => renderHtml(Spot({}, el.div(onTheSpot(one, moment)))));
+  const use = Spot({}, el.div(onTheSpot(one, moment)));
+  return html(() => (by ? renderHtml(use, by) : renderHtml(use)));
 }

@@ -2,6 +2,7 @@ import type { ComponentCore } from '../component/index.js';
 import { causeOf, type Finding, type Problem, placed, problemText } from '../problem/index.js';
 import { type Site, stepText } from '../template/index.js';
 import type { Frame } from './frame.js';
+import type { How } from './how.js';
 import type { GuardStep, LoadStep, RowsStep } from './lower/steps.js';
 import type { Write, WriteWith } from './runtime.js';
 
@@ -116,6 +117,8 @@ export class Pass {
   onProblem: (problem: Problem, cause?: unknown) => void = tellOnConsole;
   readonly tell = (problem: Problem): void => this.onProblem(problem, causeOf(problem));
 
+  /** How routines are run. */
+  how: How = 'usual';
   /** The nonce of style and script elements, as an attribute. */
   nonce = '';
   /** Rules that stand for style attributes, where a page's policy refuses these. */

@@ -3,10 +3,11 @@ import { dissolvedContent, failedUse, isInteractive } from '../plan/index.js';
 import { escapeText } from '../template/escape.js';
 import { ElementNode, isBlank, isNode, isRecord, showsMarkup, type TrustedNode } from '../template/index.js';
 import { refuse } from '../tree/index.js';
-import { making, spotRun } from './code/index.js';
+import { spotRun } from './code/index.js';
 import type { SpotRun } from './code/making.js';
 import { makesIds, styledIn } from './facts.js';
 import { Frame } from './frame.js';
+import type { How } from './how.js';
 import { isPlain as isPlainRoutine } from './late/plain.js';
 import { checkOf } from './lower/checks.js';
 import { spotRoutine } from './lower/index.js';
@@ -33,14 +34,15 @@ class Usual {
   private readonly routine: Routine;
   private code: SpotRun | undefined;
   private times = 0;
-  private how = making.how;
+  private readonly how: How;
 
-  constructor(component: ComponentCore, form: 'markup' | 'elements') {
+  constructor(component: ComponentCore, form: 'markup' | 'elements', how: How) {
     this.component = component;
+    this.how = how;
     this.checks = component.props.kinds.map(checkOf);
     this.hasNeeded = component.slots.kinds.some(({ needed }) => needed);
     this.form = form;
-    this.routine = spotRoutine(component, form);
+    this.routine = spotRoutine(component, form, how);
   }
 
   get styled(): ReadonlySet<ComponentCore> {
@@ -59,7 +61,6 @@ class Usual {
     fills: Fills | undefined,
   ): string | undefined {
     if (Object.getPrototypeOf(props) !== Object.prototype) return undefined;
-    if (this.how !== making.how) this.start();
     const { late } = frame.pass;
     if (this.code && late === undefined) return this.code(frame, out, props, given, fills);
     // What is waited for is written by instructions.
@@ -76,31 +77,29 @@ class Usual {
   }
 
   private asCode(): SpotRun | undefined {
-    if (!this.code && (this.times++ === fewTimes || making.how !== 'usual'))
-      this.code = spotRun(this.routine.parts, this.component);
+    if (!this.code && (this.times++ === fewTimes || this.how !== 'usual'))
+      this.code = spotRun(this.routine.parts, this.component, this.how);
     return this.code;
-  }
-
-  private start(): void {
-    this.how = making.how;
-    this.code = undefined;
-    this.times = 0;
   }
 }
 
 const usualIn = {
-  markup: /* @__PURE__ */ perComponent((core) => usualOf(core, 'markup')),
-  elements: /* @__PURE__ */ perComponent((core) => usualOf(core, 'elements')),
+  markup: /* @__PURE__ */ perComponent((core) => usualOf(core, 'markup', 'usual')),
+  elements: /* @__PURE__ */ perComponent((core) => usualOf(core, 'elements', 'usual')),
 };
 
-function usualOf(component: ComponentCore, form: 'markup' | 'elements'): Usual | typeof unusual {
+function knownOf(component: ComponentCore, { form, how }: Pass): Usual | typeof unusual {
+  return how === 'usual' ? usualIn[form](component) : usualOf(component, form, how);
+}
+
+function usualOf(component: ComponentCore, form: 'markup' | 'elements', how: How): Usual | typeof unusual {
   const { accepts, props, slots } = component;
   if (component.load || component.onFailure !== undefined) return unusual;
   if (accepts !== undefined || (form === 'elements' && isInteractive(component))) return unusual;
   if (props.names.some((name) => name in Object.prototype) || props.at.has('on')) return unusual;
   if (props.kinds.some(({ rules }) => rules.settle) || slots.kinds.some(({ hands }) => hands)) return unusual;
   refuseBroken(component);
-  return new Usual(component, form);
+  return new Usual(component, form, how);
 }
 
 /** The settled values of a use's props; undefined where one is missing, wrong, unknown or an expression. */
@@ -238,7 +237,7 @@ function contentText(content: unknown, frame: SpotFrame): string | undefined {
 /** Makes a use in content ready to be written. */
 function addUse(use: UseNode, around: SpotFrame): boolean {
   const { outermost, pass } = around;
-  const usual = usualIn[pass.form](use.component);
+  const usual = knownOf(use.component, pass);
   if (usual === unusual || !usual.isAlwaysSomething || !valuesOf(use.props, usual)) return false;
   if (Object.getPrototypeOf(use.props) !== Object.prototype) return false;
   const place = outermost.places++;
@@ -289,13 +288,13 @@ function quickIn(pass: Pass, use: UseNode, ids: string): string | undefined {
 
 /** The HTML text of a use: the short way where all in it is usual. */
 export function writeUse(use: UseNode, pass: Pass, ids: string): string {
-  const isShort = making.isQuick && pass.nonce === '' && !pass.uses;
+  const isShort = pass.how !== 'instructions' && pass.nonce === '' && !pass.uses;
   return (isShort ? quickIn(pass, use, ids) : undefined) ?? writeOnTheSpot(use, pass, ids);
 }
 
 function quickly(use: UseNode, frame: SpotFrame): string | undefined {
   const { pass } = frame;
-  const usual = usualIn[pass.form](use.component);
+  const usual = knownOf(use.component, pass);
   if (usual === unusual) return undefined;
   frame.content = use;
   frame.use = use;

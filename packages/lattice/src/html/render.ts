@@ -20,7 +20,7 @@ import {
 } from '../problem/index.js';
 import { escapeAttribute } from '../template/escape.js';
 import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
-import { making } from './code/index.js';
+import type { How } from './how.js';
 import { Pass, type Sink, type WrittenUse } from './pass.js';
 import { pretty } from './pretty.js';
 import { quickText, writeUse } from './quick.js';
@@ -87,7 +87,7 @@ export function renderHtml<const Target extends Use | AnyComponent>(
 ): string {
   try {
     // The way of a server: plain markup, without styles.
-    if (making.isQuick && given.length < 2) {
+    if (given.length < 2) {
       const core = componentCore(target);
       const use = core ? new UseNode(core, given[0] as AnyProps | undefined, undefined, renderHtml) : target;
       if (use instanceof UseNode && (core || given.length === 0) && (!dev || isSeen(use))) {
@@ -203,14 +203,17 @@ export type Without<Options, Keys extends keyof Options> = Omit<Options, Keys>;
 export interface ToolOptions {
   /** Takes note of each use that is written. */
   readonly uses?: WrittenUse[];
+  /** How routines are run. */
+  readonly how?: How;
 }
 
 /** Has a rendering do as it was told; gives what its ids start with. */
 export function prepare(
   pass: Pass,
-  { idPrefix, nonce, onProblem, registers, sheets, uses }: RenderOptions & ToolOptions,
+  { how = 'usual', idPrefix, nonce, onProblem, registers, sheets, uses }: RenderOptions & ToolOptions,
 ): string {
   pass.uses = uses;
+  pass.how = how;
   if (pass.form !== 'markup' && pass.form !== 'elements')
     throw failure(
       finding('call-invalid', {

@@ -1,6 +1,7 @@
 import { closureOf } from './closures.js';
-import { codeRun, making, reportOwnFault } from './code/index.js';
+import { codeRun, reportOwnFault } from './code/index.js';
 import type { Frame } from './frame.js';
+import type { How } from './how.js';
 import type { Callable, RoutineParts, Run } from './lower/steps.js';
 
 /** How often a routine runs until code is written of it. */
@@ -11,6 +12,7 @@ export class Routine implements Callable {
   readonly parts: RoutineParts;
   run: Run;
 
+  private readonly how: How;
   private byInstructions: Run | undefined;
 
   /** The same by instructions, which can stop where data is waited for. */
@@ -19,20 +21,14 @@ export class Routine implements Callable {
     return this.byInstructions;
   }
 
-  constructor(parts: RoutineParts) {
+  constructor(parts: RoutineParts, how: How) {
     this.parts = parts;
+    this.how = how;
     this.run = this.first();
-    making.watched?.add(this);
   }
 
   /** Where it runs by instructions for good: the same with a list of values, which becomes that of the registers. */
   byList: ListRun | undefined;
-
-  /** Runs it as if for the first time. */
-  start(): void {
-    this.byList = undefined;
-    this.run = this.first();
-  }
 
   private interpret(closures: ListRun | undefined): void {
     this.byList = closures ?? listRun(this.parts);
@@ -65,8 +61,8 @@ export class Routine implements Callable {
   }
 
   private first(): Run {
-    const { parts } = this;
-    const isUsual = making.how === 'usual';
+    const { how, parts } = this;
+    const isUsual = how === 'usual';
     let times = 0;
     let closures: ListRun | undefined;
     return (frame, out, ...values) => {
@@ -74,7 +70,7 @@ export class Routine implements Callable {
         closures ??= listRun(parts);
         return closures(frame, out, values as unknown[]);
       }
-      const code = codeRun(parts);
+      const code = codeRun(parts, how);
       if (code && isUsual) return this.tried(code, frame, out, values);
       if (code) this.run = code;
       else this.interpret(closures);

@@ -1,5 +1,6 @@
 import { makers } from '#code';
 import type { ComponentCore } from '../../component/index.js';
+import type { How } from '../how.js';
 import type { RoutineParts, Run } from '../lower/steps.js';
 import type { SpotRun } from './making.js';
 import { lattice } from './names.js';
@@ -7,16 +8,6 @@ import { printOf } from './print.js';
 
 /** A function that makes a routine's function: of what the library gives, and of the routine's parts. */
 export type Factory = (given: typeof lattice, parts: RoutineParts) => Run;
-
-/** How routines are run. What is decided here is changed by tests alone, which hold all ways against each other. */
-export const making = {
-  /** `usual` is code where it may be made or was written ahead, once a routine has run a few times. */
-  how: 'usual' as 'usual' | 'instructions' | 'code' | 'ahead',
-  /** Whether uses of plain values on the spot take the short way. */
-  isQuick: true,
-  /** All routines, where somebody wants to know of them. */
-  watched: undefined as Set<{ start(): void }> | undefined,
-};
 
 /** Whether code is made from text: in Node, unless it was told not to. Pages and edge runtimes are not asked. */
 let mayMake: boolean | undefined;
@@ -55,20 +46,19 @@ export function reportOwnFault(name: string, thrown: unknown): void {
 }
 
 /** The routine of a component for uses on the spot as code; undefined where none may be made. */
-export function spotRun(parts: RoutineParts, component: ComponentCore): SpotRun | undefined {
-  if (making.how !== 'code' && !(making.how === 'usual' && isMade())) return undefined;
+export function spotRun(parts: RoutineParts, component: ComponentCore, how: How): SpotRun | undefined {
+  if (how !== 'code' && !(how === 'usual' && isMade())) return undefined;
   try {
     return makers?.spotRun(parts, component);
   } catch (thrown) {
-    if (making.how === 'code') throw thrown;
+    if (how === 'code') throw thrown;
     reportOwnFault(parts.name, thrown);
     return undefined;
   }
 }
 
 /** A routine as code; undefined where none may be made and none was written ahead. */
-export function codeRun(parts: RoutineParts): Run | undefined {
-  const { how } = making;
+export function codeRun(parts: RoutineParts, how: How): Run | undefined {
   if (how === 'instructions') return undefined;
   if (how === 'code' || (how === 'usual' && isMade())) {
     try {

@@ -10,6 +10,7 @@ import {
 import type { Core } from '../../template/index.js';
 import type { Form } from '../form.js';
 import { type AcceptedHere, Where } from '../frame.js';
+import type { How } from '../how.js';
 import { Routine } from '../routine.js';
 import { given, lowerAll } from './attributes.js';
 import { lowerEach, lowerGiven } from './branches.js';
@@ -39,39 +40,45 @@ const lowerers: {
 const atTop = new Where([]);
 const routinesOf = /* @__PURE__ */ perComponent(() => new Map<string, Routine>());
 
-const lowerer: Lowerer = {
-  isStrict: false,
-  node(node, to, at) {
-    // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
-    (lowerers[node.kind] as (node: PlanNode, to: Steps, at: At) => void)(node, to, at);
-  },
-  routine: (component, form) => routineOf(component, form),
-  attributes: (node, handed, env, own) => attributesRoutine(node, handed, env, own, lowerer),
-};
+/** Makes what lowers nodes so that their routines are run in one of the ways. */
+function lowererFor(how: How, isStrict: boolean): Lowerer {
+  const by: Lowerer = {
+    how,
+    isStrict,
+    node(node, to, at) {
+      // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
+      (lowerers[node.kind] as (node: PlanNode, to: Steps, at: At) => void)(node, to, at);
+    },
+    routine: (component, form) => routineOf(component, form, by),
+    attributes: (node, handed, env, own) => attributesRoutine(node, handed, env, own, by),
+  };
+  return by;
+}
 
-/** The same for pages whose policy refuses style attributes. */
-const strictLowerer: Lowerer = {
-  isStrict: true,
-  node: lowerer.node,
-  routine: (component, form) => routineOf(component, form, strictLowerer),
-  attributes: (node, handed, env, own) => attributesRoutine(node, handed, env, own, strictLowerer),
-};
+const madeLowerers = new Map<string, Lowerer>();
+
+function lowererOf(how: How, isStrict: boolean): Lowerer {
+  const key = `${how} ${isStrict}`;
+  const by = madeLowerers.get(key) ?? lowererFor(how, isStrict);
+  madeLowerers.set(key, by);
+  return by;
+}
 
 /** The routine of a component in a form, made once. */
-export function routineOf(component: ComponentCore, form: Form, by = lowerer): Routine {
-  const key = by.isStrict ? `${form} strict` : form;
+export function routineOf(component: ComponentCore, form: Form, by = lowererOf('usual', false)): Routine {
+  const key = `${form} ${by.how} ${by.isStrict}`;
   const routines = routinesOf(component);
   let routine = routines.get(key);
   if (!routine) {
-    routine = new Routine(partsOf(component, form, false, by));
+    routine = new Routine(partsOf(component, form, false, by), by.how);
     routines.set(key, routine);
   }
   return routine;
 }
 
 /** The routine of a component for uses on the spot: after its props it takes what fills its slots, ready to put in. */
-export function spotRoutine(component: ComponentCore, form: Form): Routine {
-  return new Routine(partsOf(component, form, true, lowerer));
+export function spotRoutine(component: ComponentCore, form: Form, how: How): Routine {
+  return new Routine(partsOf(component, form, true, lowererOf(how, false)), how);
 }
 
 function partsOf(component: ComponentCore, form: Form, isOnTheSpot: boolean, by: Lowerer): RoutineParts {
@@ -134,14 +141,9 @@ function attributesRoutine(
     steps.push({ kind: 'report', found, where: atTop }),
   );
   lowerAll(all, node, steps, at);
-  return new Routine({
-    name: 'attributes',
-    key: '',
-    takes: own + handed.values.length,
-    kinds: [],
-    hints: lowering.hints,
-    steps: steps.list,
-  });
+  const takes = own + handed.values.length;
+  const parts = { name: 'attributes', key: '', takes, kinds: [], hints: lowering.hints, steps: steps.list };
+  return new Routine(parts, by.how);
 }
 
 /** Content that stands in no component, for one rendering. */
@@ -149,9 +151,10 @@ export function lowerOnTheSpot(
   nodes: readonly PlanNode[],
   form: Form,
   ids: string,
+  how: How,
   isStrict: boolean,
 ): RoutineParts {
-  const lowering = new Lowering(isStrict ? strictLowerer : lowerer);
+  const lowering = new Lowering(lowererOf(how, isStrict));
   const at = startOf(envOf({ form, fills: [], where: atTop }), { lowering }, () => literal(ids));
   const to = new Steps();
   lowering.into(nodes, to, at);

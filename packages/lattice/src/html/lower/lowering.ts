@@ -3,6 +3,7 @@ import type { Block, PlanElement, PlanNode } from '../../plan/index.js';
 import type { Form } from '../form.js';
 import { marksParts } from '../form.js';
 import type { AcceptedHere } from '../frame.js';
+import type { How } from '../how.js';
 import type { At, Env } from './env.js';
 import { type Callable, type Register, type Step, Steps } from './steps.js';
 
@@ -10,6 +11,7 @@ import { type Callable, type Register, type Step, Steps } from './steps.js';
 export interface Lowerer {
   /** Whether a page's policy refuses style attributes, so that rules stand for them. */
   readonly isStrict: boolean;
+  readonly how: How;
   node(node: PlanNode, to: Steps, at: At): void;
   routine(component: ComponentCore, form: Form): Callable;
   /** A routine of an element's attributes with what was handed on; it takes as many values of its own, and those handed on. */
