@@ -60,7 +60,7 @@ function rendered(...flags: readonly string[]): Readonly<Record<string, Rendered
       cwd: root,
       encoding: 'utf8',
       maxBuffer: 2 ** 30,
-      env: { ...process.env, NODE_ENV: '' },
+      env: { ...process.env, NODE_ENV: '', TURNS: flags.length > 0 ? '2' : '12' },
     });
     Object.assign(all, JSON.parse(text));
   }

@@ -38,14 +38,14 @@ const settings = {
 } as const;
 const resolutions = { bundler: 'ESNext', nodenext: 'NodeNext' } as const;
 
-/** A usual run has all settings with the newest compiler, and plain `strict` with all of them. */
+/** A usual run has all settings with the newest compiler, and plain `strict` with the oldest as well. */
 const cases = compilers.flatMap((compiler) =>
   Object.entries(settings).flatMap(([name, flags]) =>
     Object.entries(resolutions)
       .filter(
         ([how]) =>
           isLong ||
-          (name === 'strict' && how === 'bundler') ||
+          (name === 'strict' && how === 'bundler' && compiler !== 'typescript-5.9') ||
           (compiler === 'typescript' && how === 'nodenext'),
       )
       .map(([how, module]) => [compiler, name, how, module, flags] as const),
