@@ -21,7 +21,7 @@ const scopeEnds = set('caption table td th object template foreignObject desc sv
 
 /** The standard's "special" elements, at which the search for an open list item ends, save for three of them. */
 const special = set(
-  'article aside blockquote button caption center col colgroup dd details dialog dir dl dt embed fieldset figcaption figure footer form h1 h2 h3 h4 h5 h6 header hgroup hr iframe img input li link listing main menu meta nav noscript object ol pre script search section select source style summary table tbody td template textarea tfoot th thead title tr track ul wbr foreignObject desc svg:title',
+  'article aside blockquote button caption center col colgroup dd details dir dl dt embed fieldset figcaption figure footer form h1 h2 h3 h4 h5 h6 header hgroup hr iframe img input li link listing main menu meta nav noscript object ol pre script section select source style summary table tbody td template textarea tfoot th thead title tr track ul wbr foreignObject desc svg:title',
 );
 
 /** The only children that these elements keep; text is kept by none of them. */
@@ -33,7 +33,7 @@ const onlyChildren: Readonly<Record<string, ReadonlySet<string>>> = {
   tr: set('td th script style template'),
   colgroup: set('col template'),
   select: set('option optgroup hr script template'),
-  optgroup: set('option hr script template'),
+  optgroup: set('option script template'),
 };
 
 /** The only parents in which a parser keeps these elements. */
@@ -107,7 +107,8 @@ function parentMisfit(tag: string, parent: string | undefined): Misfit | undefin
       };
     }
   }
-  const parents = onlyParents[tag];
+  // A template's content stands in nothing as yet.
+  const parents = parent === 'template' ? undefined : onlyParents[tag];
   if (parents && (parent === undefined || !parents.has(parent))) {
     if (parent === undefined) return undefined;
     return { place: `in <${parent}>`, hint: `It stands only in ${listed(parents)}.${rowHint(tag, parent)}` };
