@@ -79,11 +79,13 @@ test('Node, and bundlers that build for Node, find one file; those that build fo
   expect(inPage.filter((path) => path.startsWith('packages/lattice/dist/node/'))).toEqual([]);
 });
 
-test.each(Object.entries(doors))('the built door %s opens, to just its names', (door, names) => {
+test('each built door opens, to just its names', () => {
   const exported = node(
-    `import * as door from '${door}'; console.log(Object.keys(door).sort().join(' '))`,
-  ).trim();
-  expect(exported).toBe(names);
+    `const all = {};
+    for (const door of ${JSON.stringify(Object.keys(doors))}) all[door] = Object.keys(await import(door)).sort().join(' ');
+    console.log(JSON.stringify(all));`,
+  );
+  expect(JSON.parse(exported)).toEqual(doors);
 });
 
 test('nothing but the doors can be imported', () => {
