@@ -104,6 +104,7 @@ const urls = [
     `data:${type},x`,
     `DATA:${type};base64,eA==`,
     `data: ${type},x`,
+    `data:${type.slice(0, 2)}\n${type.slice(2, -2)}\t\r${type.slice(-2)},x`,
     `d\na\tta:${type},x`,
   ]),
   ...[

@@ -25,7 +25,7 @@ export interface ScannedTag {
   readonly isOpen: boolean;
 }
 
-/** A piece of HTML text. Doctypes count as comments. */
+/** A piece of HTML text. Doctypes count as comments, and what a tokenizer takes for one (`</ x>`). */
 export type Scanned =
   | { readonly kind: 'text'; readonly at: number; readonly end: number; readonly isOpen: boolean }
   | { readonly kind: 'comment'; readonly at: number; readonly end: number; readonly isOpen: boolean }
@@ -53,7 +53,7 @@ export function* scanned(html: string, verbatim = textElement): Generator<Scanne
       at = end;
       continue;
     }
-    if (/^<[!?]/.test(html.slice(at, at + 2))) {
+    if (/^<(?:[!?]|\/[^A-Za-z])/.test(html.slice(at, at + 3))) {
       const end = html.startsWith('<!--', at) ? /--!?>/g : />/g;
       // `<!-->` and `<!--->` end where they begin (https://html.spec.whatwg.org/#comment-start-state).
       end.lastIndex = at + 2;

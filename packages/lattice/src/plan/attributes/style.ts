@@ -16,7 +16,7 @@ type Parts = readonly (readonly [property: string, value: Core])[];
 export function stylePieces(tag: string, input: unknown, report: Report): Parts {
   if (input === null || input === undefined || input === false) return [];
   if (typeof input === 'string') return textPieces(tag, input, report);
-  if (typeof input !== 'object' || coreOf(input)) {
+  if (typeof input !== 'object' || Array.isArray(input) || coreOf(input)) {
     report(notARecord(tag, input));
     return [];
   }
