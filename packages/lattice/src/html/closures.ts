@@ -200,7 +200,7 @@ const writers: {
     return (frame, out) => {
       const values = props.map((get) => get(frame));
       const made = fills.map((fill) => fill?.(frame));
-      return hostText(frame, out + before, step, values, data?.(frame), made, content);
+      return hostText(frame, out + before, step, { values, data: data?.(frame), fills: made }, content);
     };
   },
   load(step, before) {

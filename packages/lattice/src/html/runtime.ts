@@ -281,14 +281,19 @@ export function acceptedText(
   return routine.run(inner, out, ...values, ...given.values);
 }
 
+/** What an element is given: its props' values, what it has loaded, what fills its slots. */
+export interface HostGiven {
+  readonly values: readonly unknown[];
+  readonly data: unknown;
+  readonly fills: readonly (HtmlFill | undefined)[];
+}
+
 /** An element with a declarative shadow root (https://html.spec.whatwg.org/#attr-template-shadowrootmode). */
 export function hostText(
   frame: Frame,
   out: string,
   { host, where }: HostStep,
-  values: readonly unknown[],
-  data: unknown,
-  fills: readonly (HtmlFill | undefined)[],
+  { data, fills, values }: HostGiven,
   content: Write,
 ): string {
   const { component, isOnTheSpot, lent, styled } = host;

@@ -515,7 +515,7 @@ class RoutineWriter {
       this.flush();
       const content = this.writer(step.content, '(frame, out)');
       this.line(
-        `out = ${this.name('hostText')}(frame, out, ${this.step(step)}, [${values}], ${data}, ${fills}, ${content});`,
+        `out = ${this.name('hostText')}(frame, out, ${this.step(step)}, { values: [${values}], data: ${data}, fills: ${fills} }, ${content});`,
       );
     },
     load: (step) => {

@@ -26,7 +26,7 @@ export function buildSlot(node: PlanSlot, parent: Around, view: CompiledView, sp
     level: owner,
     depth: level.use.depth + (fill.data === undefined ? 0 : 1),
   };
-  if (fill.data !== undefined) return buildReceiving(node, fill, fill.data, parent, view, spot, inside);
+  if (fill.data !== undefined) return buildReceiving(node, fill, parent, view, spot, inside);
   const { filled } = fill.block;
   if (typeof filled === 'boolean') return common.nodes(fill.block.nodes, parent, view, inside);
   const [fallback, content] = [viewOf(node.fallback, common, spot), viewOf(fill.block, common, inside)];
@@ -69,8 +69,7 @@ function buildHanded(node: PlanSlot, parent: Around, view: CompiledView, spot: S
 /** Content that takes what the slot hands over. */
 function buildReceiving(
   node: PlanSlot,
-  { block }: PlanFill,
-  local: number,
+  { block, data: local }: PlanFill,
   parent: Around,
   view: CompiledView,
   { level, depth }: Spot,
