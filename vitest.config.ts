@@ -6,6 +6,7 @@ import { sourceAliases } from './tests/support/sources.js';
 export const rooms = [
   'tests/define/*.test.ts',
   'tests/{component,html,plan,styles,template,tree}/*.test.ts',
+  'tests/loading/streams.test.ts',
   'tests/mail/hostile.test.ts',
   'tests/markup/{adopt,adopt-hostile,both-writings,broken,comments,documents,documents-hostile,expression-code,expressions,hostile-names,rows,soup,templates}.test.ts',
   'tests/problems/{hostile-values,not-json,table,text-words,too-deep,unclosed}.test.ts',

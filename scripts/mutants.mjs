@@ -30,8 +30,8 @@ const rooms = {
   'lattice/src/code': ['tests/html', 'tests/markup'],
   'lattice/src/styles': ['tests/styles', 'tests/html', 'tests/mail'],
   'lattice/src/tree': ['tests/tree', 'tests/problems', 'tests/define'],
-  'lattice/src/html': ['tests/html', 'tests/define', 'tests/mail'],
-  'lattice/src/markup': ['tests/markup', 'tests/problems'],
+  'lattice/src/html': ['tests/html', 'tests/define', 'tests/loading', 'tests/mail'],
+  'lattice/src/markup': ['tests/markup', 'tests/problems', 'tests/tree'],
   'tools/src/adopt': ['tests/markup'],
 };
 
