@@ -5,12 +5,14 @@ import {
   mkdtempSync,
   readdirSync,
   readFileSync,
+  readlinkSync,
   rmSync,
   statSync,
   writeFileSync,
 } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { Journal } from '../../packages/tools/src/batch/journal.js';
 import { fieldsIn, fileOf, patternFault } from '../../packages/tools/src/batch/names.js';
 import { lattice, root } from '../cli/lattice.js';
 import { isLong } from '../support/runs.js';
@@ -328,6 +330,24 @@ describe('while watching', () => {
       child.kill('SIGTERM');
     }
   });
+});
+
+test('the journal is opened once, whoever writes at a time, and closed', async () => {
+  const out = fresh();
+  mkdirSync(out, { recursive: true });
+  const journal = new Journal(out);
+  await Promise.all(Array.from({ length: 1_024 }, (_, n) => journal.add(`${n}`, `${n}.html`, n)));
+  await journal.close();
+  const [name = ''] = readdirSync(out);
+  expect(readFileSync(join(out, name), 'utf8').trim().split('\n')).toHaveLength(1_024);
+  const open = readdirSync('/proc/self/fd').flatMap((one) => {
+    try {
+      return readlinkSync(`/proc/self/fd/${one}`);
+    } catch {
+      return [];
+    }
+  });
+  expect(open.filter((path) => path.includes(name))).toEqual([]);
 });
 
 describe('a queue', () => {

@@ -9,7 +9,8 @@ export class Journal {
   readonly #folder: string;
   readonly #done = new Map<string, { readonly name: string; readonly bytes: number }>();
   readonly #part: string;
-  #file: FileHandle | undefined;
+  /** Opened once, though several may write at a time: one that nobody closes is reported by Node. */
+  #file: Promise<FileHandle> | undefined;
   #waiting: string[] = [];
 
   /** @param part tells the journals of several runs into one folder from one another */
@@ -50,14 +51,14 @@ export class Journal {
 
   async flush(): Promise<void> {
     if (this.#waiting.length === 0) return;
-    this.#file ??= await open(join(this.#folder, `.lattice-batch${this.#part}.ndjson`), 'a');
     const lines = this.#waiting.splice(0).join('');
-    await this.#file.write(lines);
+    this.#file ??= open(join(this.#folder, `.lattice-batch${this.#part}.ndjson`), 'a');
+    await (await this.#file).write(lines);
   }
 
   async close(): Promise<void> {
     await this.flush();
-    await this.#file?.close();
+    await (await this.#file)?.close();
     this.#file = undefined;
   }
 }
