@@ -7,8 +7,8 @@ import { inEachWay } from '../same/ways.js';
 import { asFunctions, asMarkup, html, htmlOfSpot, momentsOf, useOf } from '../same/writings.js';
 
 /**
- * What each case of the corpus comes to, recorded: whoever changes it on purpose runs
- * `LATTICE_RECORD=1 npx vitest run tests/html/corpus.test.ts` and reads the difference.
+ * What each case of the corpus comes to, recorded. To change it on purpose, run
+ * `LATTICE_RECORD=1 npx vitest run tests/html/corpus.test.ts` and read the difference.
  */
 interface Recorded {
   /** The HTML text at first and after each step; one that is as the one before it is left out. */

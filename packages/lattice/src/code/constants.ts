@@ -39,6 +39,11 @@ export function memberCode(name: string): string {
   return isIdentifier(name) ? name : `[${JSON.stringify(name)}]`;
 }
 
+/** How a member is reached behind what holds it: `.name`, or `["a name"]`. */
+export function accessCode(name: string): string {
+  return isIdentifier(name) ? `.${name}` : memberCode(name);
+}
+
 export function keyCode(name: string): string {
   return isIdentifier(name) && name !== '__proto__' ? name : `[${JSON.stringify(name)}]`;
 }

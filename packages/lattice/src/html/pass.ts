@@ -2,6 +2,7 @@ import type { ComponentCore } from '../component/index.js';
 import { causeOf, type Finding, type Problem, placed, problemText } from '../problem/index.js';
 import { type Site, stepText } from '../template/index.js';
 import type { Frame } from './frame.js';
+import { hashOf } from './hash.js';
 import type { How } from './how.js';
 import type { GuardStep, LoadStep, RowsStep } from './lower/steps.js';
 import type { Write, WriteWith } from './runtime.js';
@@ -45,7 +46,7 @@ export class StyleRules {
   add(declarations: string): string {
     let key = this.known.get(declarations);
     if (key === undefined) {
-      key = hashOf(declarations);
+      key = `s${hashOf(declarations)}`;
       this.known.set(declarations, key);
       this.waiting.push(`[data-style="${key}"]${strong} { ${declarations} }`);
     }
@@ -63,16 +64,6 @@ export class StyleRules {
 
 /** Makes a rule stronger than what components and pages say, as a style attribute is. */
 const strong = ':not(#_)'.repeat(4);
-
-function hashOf(text: string): string {
-  let [a, b] = [0x9e3779b9, 0x85ebca6b];
-  for (let at = 0; at < text.length; at++) {
-    const unit = text.charCodeAt(at);
-    a = Math.imul(a ^ unit, 2654435761);
-    b = Math.imul(b ^ unit, 1597334677);
-  }
-  return `s${(a >>> 0).toString(36)}${(b >>> 0).toString(36)}`;
-}
 
 /** Shared data, and the tag of the component that provides it. */
 export interface SharedValue {

@@ -9,7 +9,7 @@ import { type WrittenRoutine, writeRoutine, writeSpotRoutine } from './writer.js
 
 declare const process: { readonly versions?: { readonly node?: string } } | undefined;
 
-/** A routine for uses on the spot, as code. */
+/** A routine for inline uses, as code. */
 export type SpotRun = (
   frame: Frame,
   out: string,

@@ -1,4 +1,4 @@
-import { memberCode } from '../../code/constants.js';
+import { accessCode } from '../../code/constants.js';
 
 /**
  * Returns how to reach values from a record, as code: `.steps[2].where`. What is not reached by fields alone is left out.
@@ -14,7 +14,7 @@ export function pathsTo(wanted: ReadonlySet<unknown>, root: object): ReadonlyMap
     for (const [key, field] of Object.entries(Object.getOwnPropertyDescriptors(of))) {
       if (!('value' in field) || !field.enumerable) continue;
       const { value } = field;
-      const way = path + (Array.isArray(of) ? `[${key}]` : memberWay(key));
+      const way = path + (Array.isArray(of) ? `[${key}]` : accessCode(key));
       if (wanted.has(value) && !found.has(value)) found.set(value, way);
       if (typeof value !== 'object' || value === null || seen.has(value)) continue;
       seen.add(value);
@@ -22,9 +22,4 @@ export function pathsTo(wanted: ReadonlySet<unknown>, root: object): ReadonlyMap
     }
   }
   return found;
-}
-
-function memberWay(key: string): string {
-  const code = memberCode(key);
-  return code.startsWith('[') ? code : `.${code}`;
 }

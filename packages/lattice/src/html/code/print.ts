@@ -1,3 +1,4 @@
+import { hashOf } from '../hash.js';
 import type { RoutineParts } from '../lower/steps.js';
 
 /**
@@ -20,7 +21,8 @@ export function printOf({ kinds, steps, takes }: RoutineParts): string {
     }
   };
   add([takes, kinds, steps], '');
-  return hashOf(words.join('\n'));
+  const text = words.join('\n');
+  return `${hashOf(text)}-${text.length.toString(36)}`;
 }
 
 /** Fields whose values say nothing of the code. */
@@ -39,15 +41,4 @@ function fieldsOf(value: object): Readonly<Record<string, unknown>> {
 /** Whether an operation is a constant that is more than one value: its code has none of it. */
 function isData({ op, value }: { readonly op?: string; readonly value?: unknown }): boolean {
   return op === 'literal' && typeof value === 'object' && value !== null;
-}
-
-/** Two hashes of a text, and its length. */
-function hashOf(text: string): string {
-  let [a, b] = [0xdeadbeef, 0x41c6ce57];
-  for (let at = 0; at < text.length; at++) {
-    const unit = text.charCodeAt(at);
-    a = Math.imul(a ^ unit, 2654435761);
-    b = Math.imul(b ^ unit, 1597334677);
-  }
-  return `${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}-${text.length.toString(36)}`;
 }

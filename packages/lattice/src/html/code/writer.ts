@@ -1,4 +1,4 @@
-import { constantCode, isIdentifier, keyCode, memberCode } from '../../code/constants.js';
+import { accessCode, constantCode, isIdentifier, keyCode, memberCode } from '../../code/constants.js';
 import { canFail, type ExpressionWords, operationCode } from '../../code/expressions.js';
 import { type AnyKind, type ComponentCore, isMade, wordsIn } from '../../component/index.js';
 import type { Core, OpOf, Whereabouts } from '../../template/index.js';
@@ -145,8 +145,7 @@ class RoutineWriter {
     const cases = names.map((name) => `case ${constantCode(name)}: `).join('');
     this.inside(`else if (${isRecord}(given)) {`, '}', false, () => {
       this.line(`for (const name in given) switch (name) { ${cases}break; default: return undefined; }`);
-      for (const [at, name] of names.entries())
-        read(registers[at] as string, `given${isIdentifier(name) ? '.' : ''}${memberCode(name)}`);
+      for (const [at, name] of names.entries()) read(registers[at] as string, `given${accessCode(name)}`);
     });
     const at = names.indexOf('default');
     this.inside('else if (given !== undefined) {', '}', false, () => {
@@ -160,7 +159,7 @@ class RoutineWriter {
   /** Reads a prop that was given, and looks whether it is one. */
   private given(at: Register, name: string, kind: AnyKind): void {
     const register = this.register(at);
-    this.line(`let ${register} = props${isIdentifier(name) ? '.' : ''}${memberCode(name)};`);
+    this.line(`let ${register} = props${accessCode(name)};`);
     // A function may be an expression, which the planner reads.
     const isMisfit = this.misfit(kind, register);
     const isOdd =
