@@ -31,6 +31,8 @@ export function telling(server: ViteDevServer): Telling {
   const texts = new Map<string, string>();
   const errors = new Map<string, Problem>();
   const waiting = new Set<string>();
+  /** Modules that cannot be parsed: nothing else is shown until they can, as the page cannot load them. */
+  const broken = new Map<string, ErrorPayload['err']>();
   const pages = new Map<string, () => Promise<readonly Problem[]>>();
   let changes = 0;
   let timer: NodeJS.Timeout | undefined;
@@ -49,8 +51,9 @@ export function telling(server: ViteDevServer): Telling {
     // A page may be wrong only because a component in it is.
     const inModules = all.filter(([file]) => !pages.has(file));
     const [, error] = (inModules.length > 0 ? inModules : all).at(-1) ?? [];
-    if (error) server.ws.send({ type: 'error', err: overlayOf(error) });
-    isShown = error !== undefined;
+    const err = [...broken.values()].at(-1) ?? (error && overlayOf(error));
+    if (err) server.ws.send({ type: 'error', err });
+    isShown = err !== undefined;
   };
 
   const tell = async (): Promise<void> => {
@@ -63,20 +66,25 @@ export function telling(server: ViteDevServer): Telling {
     if (changes !== before) return;
     for (const [file, inFile] of found) {
       waiting.delete(file);
-      if (inFile) problems.set(file, inFile);
-      else for (const kept of [problems, texts, errors]) kept.delete(file);
+      broken.delete(file);
+      if (isProblems(inFile)) problems.set(file, inFile);
+      else {
+        const unparsed = unparsedOverlay(inFile);
+        if (unparsed) broken.set(file, unparsed);
+        for (const kept of [problems, texts, errors]) kept.delete(file);
+      }
     }
-    for (const [file, inFile] of found) if (inFile) note(file, inFile);
+    for (const [file, inFile] of found) if (isProblems(inFile)) note(file, inFile);
     // Pages last: what is wrong in a component is the component's to tell.
     for (const [file, look] of pages) {
       const inPage = await look().catch((): readonly Problem[] => []);
       if (changes !== before) return;
       note(file, inPage);
     }
-    // Vite tells of code that cannot be read or run, in the same place.
-    if (found.some(([, inFile]) => inFile === undefined)) return;
+    // A module that only a page can run is Vite’s to report.
+    if (broken.size === 0 && found.some(([, inFile]) => !isProblems(inFile))) return;
     // A page takes the overlay down with every change it takes, whatever that was.
-    if (isShown && errors.size === 0) server.ws.send({ type: 'update', updates: [] });
+    if (isShown && errors.size + broken.size === 0) server.ws.send({ type: 'update', updates: [] });
     show();
   };
 
@@ -119,7 +127,7 @@ export function telling(server: ViteDevServer): Telling {
       soon();
     },
     forget(file) {
-      for (const kept of [known, problems, texts, errors, waiting, pages]) kept.delete(file);
+      for (const kept of [known, problems, texts, errors, waiting, broken, pages]) kept.delete(file);
     },
   };
 }
@@ -140,8 +148,8 @@ function isNearer(one: Problem, file: string, other: Problem, otherFile: string)
   return file < otherFile;
 }
 
-/** What is wrong in a module's components, as Node sees them; `undefined` where it cannot be run. */
-async function problemsIn(server: ViteDevServer, file: string): Promise<readonly Problem[] | undefined> {
+/** Returns the problems of a module's components, as Node sees them, or what was thrown where the module cannot be run. */
+async function problemsIn(server: ViteDevServer, file: string): Promise<readonly Problem[] | Thrown> {
   try {
     const module = await server.ssrLoadModule(file);
     const found = [...new Set(componentsIn(module).values())].flatMap((component) => {
@@ -155,8 +163,30 @@ async function problemsIn(server: ViteDevServer, file: string): Promise<readonly
   } catch (thrown) {
     if (thrown instanceof Error && 'problems' in thrown)
       return (thrown.problems as readonly Problem[]).map((problem) => written(problem, server));
-    return undefined;
+    return { thrown };
   }
+}
+
+interface Thrown {
+  readonly thrown: unknown;
+}
+
+function isProblems(found: readonly Problem[] | Thrown): found is readonly Problem[] {
+  return Array.isArray(found);
+}
+
+/** Returns the overlay for code that cannot be parsed, which Vite throws with the plugin that read it. */
+function unparsedOverlay({ thrown }: Thrown): ErrorPayload['err'] | undefined {
+  if (!(thrown instanceof Error) || !('plugin' in thrown)) return undefined;
+  const { message, stack = '', plugin, id, frame, loc } = thrown as ErrorPayload['err'];
+  return {
+    message,
+    stack,
+    ...(plugin && { plugin }),
+    ...(id && { id }),
+    ...(frame && { frame }),
+    ...(loc && { loc }),
+  };
 }
 
 /** A problem as Vite's overlay shows it (https://vite.dev/guide/api-plugin, HMR errors). */
