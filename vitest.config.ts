@@ -34,6 +34,8 @@ export default defineConfig({
   test: {
     testTimeout: 120_000,
     hookTimeout: 120_000,
+    // A condition is waited for as long as a busy machine may take.
+    expect: { poll: { timeout: 25_000, interval: 20 } },
     // Most tests wait for a browser, a compiler or a command as much as they work.
     maxWorkers: availableParallelism() + 1,
     experimental: { fsModuleCache: true },

@@ -317,13 +317,15 @@ describe('while watching', () => {
     const child = spawn(
       'node',
       ['packages/tools/dist/node/cli.js', 'render', module, '--out', to, '--watch'],
-      {
-        cwd: root,
-      },
+      { cwd: root },
     );
+    let said = '';
+    child.stderr.on('data', (chunk) => {
+      said += chunk;
+    });
     try {
       await until(() => existsSync(to) && readFileSync(to, 'utf8').includes('first'), 'the page');
-      await new Promise((done) => setTimeout(done, 400));
+      await until(() => said.includes('Waiting for changes'), 'the watching');
       writeFileSync(part, `export const word = 'second';`);
       await until(() => readFileSync(to, 'utf8').includes('second'), 'the change');
     } finally {

@@ -3,6 +3,7 @@ import { component, eachOf, el, prop, slot, uid } from 'zesty-lattice';
 import { renderHtml, renderPage } from 'zesty-lattice/html';
 import { useBrowser } from '../support/browser.js';
 import { hostile } from '../support/hostile.js';
+import { frame } from '../support/waiting.js';
 
 const { page } = useBrowser();
 
@@ -35,7 +36,7 @@ test('hostile texts in every context of a page run nothing and add no element', 
     const at = await page(
       renderPage(HostilePage({ all: texts }), { title: texts.join(' '), description: texts.join(' ') }),
     );
-    await at.waitForTimeout(100);
+    await frame(at);
     expect(await at.evaluate(() => (window as unknown as { hacked?: number }).hacked)).toBeUndefined();
     const counts = await at.evaluate(() => {
       const count: Record<string, number> = {};
@@ -82,7 +83,7 @@ test('hostile texts as URL, style, key and class name are refused, or run nothin
   await at.evaluate(() => {
     for (const link of document.querySelectorAll('a')) if (/script/i.test(link.protocol)) link.click();
   });
-  await at.waitForTimeout(100);
+  await frame(at);
   expect(await at.evaluate(() => (window as unknown as { hacked?: number }).hacked)).toBeUndefined();
   expect(
     await at.evaluate(() =>

@@ -7,6 +7,7 @@ import { type Browser, chromium, type Page } from 'playwright-core';
 import { build, type PreviewServer, preview } from 'vite';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
+import { frame } from '../support/waiting.js';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const outside = mkdtempSync(join(tmpdir(), 'lattice-live-'));
@@ -89,7 +90,7 @@ test('the live page shows before its script has run, and its elements take over 
   });
   go();
   await page.waitForFunction(() => customElements.get('crate-counter') !== undefined);
-  await page.waitForTimeout(200);
+  await frame(page);
   const kept = await page.evaluate(() => {
     const { sent } = window as unknown as { sent: readonly Element[] };
     return [sent.length, sent.filter((one) => one.isConnected).length];

@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import type { Page } from 'playwright-core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { useBrowser } from '../support/browser.js';
+import { frame } from '../support/waiting.js';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const types: Readonly<Record<string, string>> = { html: 'text/html', css: 'text/css', js: 'text/javascript' };
@@ -76,7 +77,7 @@ test.each([
 test('problems are told there in words', async () => {
   const { page, told } = await open();
   await page.evaluate("document.querySelector('tasting-seats').setAttribute('seats', 'many')");
-  await page.waitForTimeout(20);
+  await frame(page);
   expect(told.join()).toContain('prop-invalid');
   expect(told.join()).toContain('takes a number');
 });

@@ -5,6 +5,7 @@ import { renderHtml } from 'zesty-lattice/html';
 import { useBrowser } from '../support/browser.js';
 import { bundle } from '../support/bundle.js';
 import { isLong } from '../support/runs.js';
+import { frame } from '../support/waiting.js';
 import { BoundForm, BoundText } from './bind-parts.js';
 
 const { page: open } = useBrowser();
@@ -106,7 +107,7 @@ describe.each(['in the page', 'ahead'])('a control is tied to the state, planned
     await page.fill('#day', '2020-01-01');
     await page.setInputFiles('#file', { name: 'a.txt', mimeType: 'text/plain', buffer: Buffer.from('a') });
     await page.click('#reset');
-    await page.waitForTimeout(50);
+    await frame(page);
     expect([await said(page), await lines(page)]).toEqual(before);
     expect(await page.inputValue('#title')).toBe('Peel');
     expect(await page.inputValue('#line-2')).toBe('two');
@@ -126,7 +127,7 @@ describe.each(['in the page', 'ahead'])('a control is tied to the state, planned
     expect(await page.inputValue('#line-2')).toBe('second');
     await page.fill('#size-1-0', '7');
     await page.click('#reset');
-    await page.waitForTimeout(50);
+    await frame(page);
     expect(await page.textContent('p')).toBe('one two');
     expect(await page.inputValue('#size-1-0')).toBe('1');
     await page.close();

@@ -2,6 +2,7 @@ import { type Browser, chromium, type Page } from 'playwright-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
+import { frame } from '../support/waiting.js';
 
 let browser: Browser;
 let code = '';
@@ -59,7 +60,7 @@ describe.each([
       await open(
         '<side-panel><template slot="title">Fog</template><p slot="default">Bring a bag.</p></side-panel>',
       );
-      await page.waitForTimeout(20);
+      await frame(page);
       const said = told.filter((one) => one.includes('markup-unread'));
       expect(said).toHaveLength(2);
       expect(said[0]).toContain('<span slot="title">');
@@ -73,7 +74,7 @@ describe.each([
       await open(
         '<crate-counter label="A" sowIn="autumn" lable="B" class="wide" data-x="1" onclick="" aria-label="x">two <b slot="x">1</b><i>2</i></crate-counter><side-panel><b slot="titel">x</b></side-panel>',
       );
-      await page.waitForTimeout(20);
+      await frame(page);
       const more = told.filter((one) => one.includes('markup-unread'));
       expect(more.map((one) => /was given ([^,]*),/.exec(one)?.[1])).toEqual([
         'the text "two"',
@@ -93,7 +94,7 @@ describe.each([
   test.runIf(!ahead)('and content without a place that comes long after the page has loaded', async () => {
     await open('<crate-counter label="A"></crate-counter>');
     const said = (): string[] => told.filter((one) => one.includes('markup-unread'));
-    await run('await new Promise((done) => setTimeout(done, 50))');
+    await frame(page);
     expect(said()).toEqual([]);
     await run("document.querySelector('crate-counter').append('late', document.createElement('b'))");
     await expect.poll(said).toHaveLength(2);
@@ -101,7 +102,7 @@ describe.each([
     expect(said()[1]).toContain('was given <b>');
     // What stands deeper than its children is nobody else's.
     await run("document.querySelector('crate-counter b').append('deep')");
-    await run('await new Promise((done) => setTimeout(done, 50))');
+    await frame(page);
     expect(said()).toHaveLength(2);
   });
 
@@ -264,7 +265,7 @@ describe.each([
         "const rows = document.querySelector('live-rows'); rows.items = [1, 2, 3].map((id) => ({ id, name: String(id) })); rows.fillers = { row: (item) => Object.assign(document.createElement('iframe'), { srcdoc: item.name }) }",
       );
       await run(
-        "await new Promise((done) => setTimeout(done, 100)); for (const frame of document.querySelector('live-rows').shadowRoot.querySelectorAll('iframe')) frame.contentWindow.kept = frame.srcdoc",
+        "for (const frame of document.querySelector('live-rows').shadowRoot.querySelectorAll('iframe')) { if (frame.contentDocument.readyState !== 'complete' || frame.contentDocument.body.textContent !== frame.srcdoc) await new Promise((done) => frame.addEventListener('load', done)); frame.contentWindow.kept = frame.srcdoc }",
       );
       await run("const rows = document.querySelector('live-rows'); rows.items = [...rows.items].reverse()");
       const kept = await run(
@@ -669,7 +670,7 @@ describe.each([
     await run(
       "for (const host of document.querySelectorAll('careless-box')) { host.tag = 'style'; host.it = '<script>parent.hacked=1</script>'; await new Promise((done) => setTimeout(done)); host.tag = 'script'; host.it = 'window.hacked=1' }",
     );
-    await page.waitForTimeout(100);
+    await frame(page);
     expect(
       await run(
         'return [String(window.hacked), ...[...document.querySelectorAll("careless-box")].map((host) => host.shadowRoot.querySelector("script").textContent + host.shadowRoot.querySelector("style").textContent + host.shadowRoot.querySelector("iframe").getAttributeNames() + host.shadowRoot.querySelectorAll("script").length)]',

@@ -3,6 +3,7 @@ import { expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
 import { isLong, runsOf } from '../support/runs.js';
+import { frame } from '../support/waiting.js';
 
 const plannings = [
   ['planned as the page was built', './parts-ahead.ts', true],
@@ -23,7 +24,7 @@ test.each(isLong ? plannings : plannings.slice(0, 1))(
       const devtools = await page.context().newCDPSession(page);
       await devtools.send('Performance.enable');
       const figures = async (): Promise<Record<string, number>> => {
-        await page.evaluate('new Promise((done) => setTimeout(done, 50))');
+        await frame(page);
         await devtools.send('HeapProfiler.collectGarbage');
         await devtools.send('HeapProfiler.collectGarbage');
         const { metrics } = await devtools.send('Performance.getMetrics');

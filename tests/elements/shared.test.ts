@@ -2,6 +2,7 @@ import type { Page } from 'playwright-core';
 import { describe, expect, test } from 'vitest';
 import type { AnyComponent, Problem } from 'zesty-lattice';
 import { renderHtml, renderPage } from 'zesty-lattice/html';
+import { frame } from '../support/waiting.js';
 import { hows, useTypedPages } from './typed-open.js';
 import { SpeechBox, SpeechNote } from './typed-parts.js';
 
@@ -101,7 +102,7 @@ describe.each(hows)('shared data, planned %s', (how) => {
   test('stays as a server showed it where its provider is never registered', async () => {
     const html = renderHtml(SpeechBox({ word: 'near' }, SpeechNote({})), { form: 'elements' });
     const page = await opened(html, 'startReader');
-    await page.evaluate('new Promise((done) => setTimeout(done, 50))');
+    await frame(page);
     expect(await words(page)).toEqual(['near', 'near']);
     // A built page says nothing of it: it shows what is right.
     if (how === 'in the page') {

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { renderHtmlAsync } from 'zesty-lattice/html';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
+import { frame } from '../support/waiting.js';
 import { HastyRows, QuietTank, TankBoard, TankText, WaterLevel } from './parts.js';
 import { type Service, startService } from './service.js';
 
@@ -94,11 +95,11 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
         [name, at === 4 ? 100 : 3_000 - at * 300] as const,
       );
       // Each is on its way before the next one comes.
-      for (let n = 0; n < 200 && service.asked.length < at + 2; n++) await page.waitForTimeout(10);
+      await expect.poll(() => service.asked.length).toBeGreaterThanOrEqual(at + 2);
     }
     await shows(page, 'water-level', 'fffffff: 7');
-    for (let n = 0; n < 200 && service.stopped.length < 5; n++) await page.waitForTimeout(10);
-    await page.waitForTimeout(300);
+    await expect.poll(() => service.stopped.length).toBeGreaterThanOrEqual(5);
+    await frame(page);
     expect(await text(page, 'water-level')).toBe('fffffff: 7');
     expect(service.asked).toHaveLength(6);
     expect(service.stopped).toHaveLength(5);
@@ -139,12 +140,12 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     await shows(page, 'tank-board', 'b is');
     await page.evaluate(`document.querySelector('tank-board').shadowRoot.querySelector('.slowly').click()`);
     await shows(page, 'tank-board', 'waiting');
-    await page.waitForTimeout(50);
+    await frame(page);
     await page.evaluate(
       `document.querySelector('water-level').remove(); document.querySelector('tank-board').remove()`,
     );
-    for (let n = 0; n < 100 && service.stopped.length < 2; n++) await page.waitForTimeout(20);
-    await page.waitForTimeout(100);
+    await expect.poll(() => service.stopped.length).toBeGreaterThanOrEqual(2);
+    await frame(page);
     expect(service.stopped.sort()).toEqual(['/json/aa?ms=3000', '/json/slow?ms=1500']);
     expect(told).toEqual([]);
     await page.close();
@@ -160,20 +161,23 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
   });
 
   test('equal elements ask once; loading again by hand keeps what is there until the answer is', async () => {
-    const one = '<tank-board from="/json/same?ms=200"></tank-board>';
+    const one = '<tank-board from="/json/same?held"></tank-board>';
     const page = await open(script, one + one + one.replace('same', 'other'));
+    await expect.poll(() => service.asked).toHaveLength(2);
+    service.release();
     await shows(page, 'tank-board', 'same is');
-    await page.waitForTimeout(100);
-    expect(service.asked.sort()).toEqual(['/json/other?ms=200', '/json/same?ms=200']);
+    await frame(page);
+    expect(service.asked.sort()).toEqual(['/json/other?held', '/json/same?held']);
     await page.evaluate(`document.querySelector('tank-board').shadowRoot.querySelector('.again').click()`);
-    await page.waitForTimeout(60);
+    await expect.poll(() => service.asked).toHaveLength(3);
     const busy = `document.querySelector('tank-board').shadowRoot.querySelector('section').getAttribute('aria-busy')`;
     expect(await page.evaluate(busy)).toBe('true');
     expect(await text(page, 'tank-board')).toContain('same is <full>');
+    service.release();
     await page.waitForFunction(`${busy} === 'false'`);
     expect(service.asked).toHaveLength(3);
     await page.evaluate(`document.body.insertAdjacentHTML('beforeend', ${JSON.stringify(one)})`);
-    await page.waitForTimeout(100);
+    await frame(page);
     expect(service.asked).toHaveLength(3);
     await page.close();
   });
@@ -199,7 +203,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     expect(await text(page, 'tank-text')).toContain('text: 4');
     expect(await text(page, 'water-level')).toContain('No reading');
     await page.evaluate(`document.querySelector('tank-board').title = 'New'`);
-    await page.waitForTimeout(100);
+    await frame(page);
     expect(await page.evaluate(`kept.isConnected`)).toBe(true);
     expect(await text(page, 'tank-board')).toContain('New');
     expect(service.asked).toEqual([]);
@@ -221,7 +225,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     expect(loud.split('JSON input')).toHaveLength(2);
     const page = await open(script, quiet + loud);
     await page.waitForFunction(`customElements.get('quiet-tank')`);
-    await page.waitForTimeout(50);
+    await frame(page);
     expect(await text(page, 'quiet-tank')).toBe('Sorry.');
     expect(await text(page, 'water-level')).toMatch(/^No reading: .*JSON input$/);
     expect(service.asked).toEqual([]);
@@ -234,7 +238,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
   test('a prop that is read late counts, also where it changes before it is read', async () => {
     const page = await open(script, '<quiet-tank from="/json/north?ms=600"></quiet-tank>');
     await shows(page, 'quiet-tank', 'Reading');
-    for (let n = 0; n < 200 && service.asked.length === 0; n++) await page.waitForTimeout(10);
+    await expect.poll(() => service.asked).toHaveLength(1);
     await page.evaluate(`document.querySelector('quiet-tank').unit = 'hl'`);
     await shows(page, 'quiet-tank', '5 hl');
     await page.evaluate(`document.querySelector('quiet-tank').unit = 'm³'`);

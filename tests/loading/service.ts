@@ -10,6 +10,8 @@ export interface Service {
   readonly stopped: string[];
   /** Pages and scripts that it serves, by path. */
   readonly pages: Map<string, readonly [type: string, text: string]>;
+  /** Answers what was asked for with `held` in its address. */
+  release(): void;
   close(): void;
 }
 
@@ -19,6 +21,7 @@ export async function startService(): Promise<Service> {
   const asked: string[] = [];
   const stopped: string[] = [];
   const pages = new Map<string, readonly [string, string]>();
+  const held: (() => void)[] = [];
   const answer = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
     const { url = '/' } = request;
     const { pathname, searchParams } = new URL(url, 'http://x');
@@ -30,6 +33,7 @@ export async function startService(): Promise<Service> {
     asked.push(url);
     response.on('close', () => response.writableEnded || stopped.push(url));
     await wait(Number(searchParams.get('ms') ?? 0));
+    if (searchParams.has('held')) await new Promise<void>((done) => held.push(done));
     if (response.destroyed) return;
     if (searchParams.has('fail')) return void response.writeHead(503).end('down');
     if (room === 'rows') {
@@ -51,5 +55,8 @@ export async function startService(): Promise<Service> {
   const server: Server = createServer((request, response) => void answer(request, response));
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-  return { url, asked, stopped, pages, close: () => server.close() };
+  const release = (): void => {
+    for (const answerNow of held.splice(0)) answerNow();
+  };
+  return { url, asked, stopped, pages, release, close: () => server.close() };
 }

@@ -2,13 +2,13 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
-import { setTimeout } from 'node:timers/promises';
 import { type Browser, type BrowserContext, chromium, type Page, type Route } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { lattice } from '../cli/lattice.js';
 import { killReaders } from '../support/readers.js';
 import { isLong } from '../support/runs.js';
+import { frame } from '../support/waiting.js';
 import { choose, type Opened, opened, tabTo, typeInto } from './open.js';
 import { everyKind } from './parts.js';
 
@@ -202,27 +202,34 @@ describe('lattice preview', () => {
   test('saves and copies what is given, also where the server has not yet answered what comes of it', async () => {
     await choose(page, 'price-tag');
     await typeInto(page, 'Name of the sample', 'Soon after');
+    // No question is answered before the next key is pressed.
+    const held: (() => void)[] = [];
     const slowly = async (route: Route): Promise<void> => {
-      await setTimeout(700);
+      await new Promise<void>((done) => held.push(done));
       await route.continue();
+    };
+    const status = (): Promise<string> => {
+      for (const answer of held.splice(0)) answer();
+      return page.getByRole('status').innerText();
     };
     await page.route('**/@lattice/shown', slowly);
     await typeInto(page, 'Cents', '61');
     await tabTo(page, 'Copy as HTML text');
     await page.keyboard.press('Enter');
-    await expect.poll(() => page.getByRole('status').innerText(), soon).toBe('The use is copied.');
+    await expect.poll(status, soon).toBe('The use is copied.');
     expect(await clipboard()).toBe('<price-tag cents="61"></price-tag>');
     await typeInto(page, 'Cents', '62');
     await tabTo(page, 'Copy as functions');
     await page.keyboard.press('Enter');
-    await expect.poll(() => page.getByRole('status').innerText(), soon).toBe('The use is copied.');
+    await expect.poll(status, soon).toBe('The use is copied.');
     expect(await clipboard()).toBe('PriceTag({ cents: 62 })');
     await typeInto(page, 'Cents', '63');
     await page.getByLabel('Name of the sample').press('Enter');
-    await expect.poll(() => page.getByRole('status').innerText(), soon).toMatch(/^Saved in/);
+    await expect.poll(status, soon).toMatch(/^Saved in/);
     expect(read('orchard/components/price-tag.sample.html')).toContain(
       '<!-- Soon after -->\n<price-tag cents="63"></price-tag>\n',
     );
+    await status();
     await page.unroute('**/@lattice/shown', slowly);
   });
 
@@ -323,7 +330,7 @@ describe('lattice preview', () => {
       '<img src=x onerror="parent.ran = true; ran = true"><script>ran = true</script><a href="javascript:ran=1">x</a>';
     await page.goto(`${preview.url}#note-panel?prop.title=x&slot.default=${encodeURIComponent(hostile)}`);
     await stage().locator('note-panel img').waitFor({ state: 'attached' });
-    await page.waitForTimeout(200);
+    await frame(page);
     expect(await page.evaluate('globalThis.ran')).toBe(undefined);
     expect(
       await stage()

@@ -211,10 +211,8 @@ export const StallSign = component('stall-sign', {
         text,
       );
     await becomes('North');
-    await live.waitForTimeout(400);
     project.write({ 'sign.ts': sign.replace('props.name)', "props.name, ' gate')") });
     await becomes('North gate');
-    await live.waitForTimeout(400);
     project.write({ 'sign.ts': sign.replace('props.name)', "props.name, ' end')") });
     await becomes('North end');
     expect(said()).toContain('hmr update');

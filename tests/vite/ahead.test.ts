@@ -167,9 +167,8 @@ export const other = (): void => register(Outer);
         '<!doctype html><title>x</title><body><part-inner></part-inner><part-outer></part-outer></body>',
       );
       await page.addScriptTag({ content: code, type: 'module' });
-      await page.waitForTimeout(200);
+      await expect.poll(() => page.locator('b').allInnerTexts()).toEqual(['1', '2']);
       expect(failed).toEqual([]);
-      expect(await page.locator('b').allInnerTexts()).toEqual(['1', '2']);
       await page.close();
     },
   );

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { statSync } from 'node:fs';
 import { watch } from 'chokidar';
 import type { Command } from 'commander';
 import pc from 'picocolors';
@@ -31,14 +32,17 @@ export async function watching(
       return;
     }
     isRunning = true;
+    const started = Date.now();
     const child = spawn(process.execPath, [...process.execArgv, process.argv[1] ?? '', ...args], {
       stdio: 'inherit',
     });
     child.on('exit', async () => {
+      const paths = await pathsNow();
+      watcher.add([...paths]);
       isRunning = false;
       process.stderr.write(pc.dim('Waiting for changes …\n'));
-      watcher.add([...(await pathsNow())]);
-      if (!isAsked) return;
+      // A file that this run was the first to read was not watched yet while it ran.
+      if (!isAsked && !paths.some((path) => changedSince(path, started))) return;
       isAsked = false;
       again();
     });
@@ -59,4 +63,10 @@ export async function watching(
     process.once('SIGINT', stop);
     process.once('SIGTERM', stop);
   });
+}
+
+/** Returns whether a file was written after a moment, in milliseconds since 1970. A folder changes with every output in it. */
+function changedSince(path: string, moment: number): boolean {
+  const found = statSync(path, { throwIfNoEntry: false });
+  return found?.isFile() === true && found.mtimeMs > moment;
 }
