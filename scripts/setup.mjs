@@ -64,4 +64,12 @@ function needProgram(path, name, what) {
 }
 
 export const needChromium = () => needProgram('/usr/bin/chromium', 'chromium', 'pages');
+/** What one of the three engines needs on this machine: Chromium unless another one is named. */
+export function needEngine(name) {
+  if (name === 'firefox') needProgram('/usr/bin/firefox-esr', 'firefox-esr', 'pages in Firefox');
+  else if (name === 'webkit') {
+    needProgram('/usr/bin/WebKitWebDriver', 'webkit2gtk-driver', 'pages in WebKit');
+    needProgram('/usr/bin/Xvfb', 'xvfb', 'pages in WebKit');
+  } else needChromium();
+}
 export const needRedis = () => needProgram('/usr/bin/redis-server', 'redis-server', 'the queue');
