@@ -242,8 +242,17 @@ describe.each([
       expect(await text('pick-list ul')).toBe('Nothing picked');
     });
 
-    test('move with their nodes: focus, typed text and caret stay', async () => {
+    test.each([
+      ['', ''],
+      [
+        ', also in an engine that cannot move nodes',
+        'for (const { prototype } of [Element, Document, DocumentFragment]) delete prototype.moveBefore;',
+      ],
+    ])('move with their nodes: focus, typed text and caret stay%s', async (_where, before) => {
       await open('<pick-list></pick-list>');
+      await run(`${before} return typeof Element.prototype.moveBefore`).then((kind) =>
+        expect(kind).toBe(before === '' ? 'function' : 'undefined'),
+      );
       await run(items(1, 2, 3, 4, 5));
       const input = page.locator('pick-list li[data-id="4"] .row-input');
       await input.fill('typed');

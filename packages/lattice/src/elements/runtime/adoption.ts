@@ -11,7 +11,7 @@ import { attachAll, locate, type View } from './view.js';
  * stands as in the view. So the two are walked side by side, and nothing is made anew. What is not as it should be is
  * told, and is to be made anew.
  */
-export function adopting(instance: Instance, root: ShadowRoot): Block | undefined {
+export function adopting(instance: Instance, root: ShadowRoot): Block | null {
   // Its rules are the shared style sheets' from now on.
   root.querySelector('[data-rules]')?.remove();
   const adoption: Adoption = new Map();
@@ -23,7 +23,7 @@ export function adopting(instance: Instance, root: ShadowRoot): Block | undefine
     return block;
   } catch (thrown) {
     if (thrown !== adoption) throw thrown;
-    return undefined;
+    return null;
   } finally {
     instance.adoption = undefined;
   }
@@ -70,7 +70,7 @@ export function adopt(
   };
   const last = pair(top, first, parent);
   // As `after` and `ended` have it, written out: every page carries this.
-  if (end !== undefined && (last ? safe(last).nextSibling : first) !== end)
+  if (end !== undefined && end !== (last ? safe(last).nextSibling : first))
     differs(instance, parent, dev && 'has more in it');
   return attachAll(view, first, last, scopes, instance, nodes);
 }

@@ -39,7 +39,8 @@ export class Instance {
   declare readonly live: Live;
   declare readonly host: HTMLElement;
   declare readonly scope: Scope;
-  declare block: Block | undefined;
+  /** What it shows: `null` where that could not be made, `undefined` before the first try. */
+  declare block: Block | null | undefined;
   /** Loads its data anew; set where it loads. */
   declare reload: (() => void) | undefined;
   /** Shows what stands in its place where it cannot be shown; set where it has such content. */
@@ -132,7 +133,8 @@ export class Instance {
 
   /** Shows the template: in what a server wrote, or made anew. */
   show(): void {
-    const { host, scope, live } = this;
+    const { scope, live } = this;
+    this.block = null;
     attempt(this, () => {
       // In a built page the place that shows the prop is empty, and nothing is told.
       if (dev)
@@ -143,8 +145,8 @@ export class Instance {
       // First of all: what it provides may be of its state, and asked for by itself.
       if (live.state) scope.state ??= { ...(live.state(this.props) as Values) };
       this.each('before');
-      const root = host.shadowRoot as ShadowRoot;
-      this.block = root.firstChild ? adopting(this, root) : undefined;
+      const root = this.host.shadowRoot as ShadowRoot;
+      this.block = root.firstChild && adopting(this, root);
       if (!this.block) {
         const { block, fragment } = create(live.view, [scope], this);
         this.block = block;
@@ -163,8 +165,9 @@ export class Instance {
         this.#waiting = 0;
         round = own;
         if (this.block) update(this.block, 0, waiting);
-        // What could not be shown may be so now.
-        else if (this.host.isConnected) this.show();
+        // What could not be shown may be so now. Before the first try it may still be without some of its attributes: an
+        // engine may run microtasks between the callbacks of an upgrade.
+        else if (this.block === null && this.host.isConnected) this.show();
         this.each('shown');
         round = 0;
       });
@@ -175,8 +178,8 @@ export class Instance {
   /** Changes the state; fields that stay the same touch nothing. */
   change(changes: unknown): void {
     const state = this.scope.state as Record<string, unknown> | undefined;
-    if (!state || typeof changes !== 'object') return;
-    for (const [name, value] of Object.entries(changes ?? {})) {
+    if (!state || !changes || typeof changes !== 'object') return;
+    for (const [name, value] of Object.entries(changes)) {
       if (Object.is(state[name], value) || this.#stop(name)) continue;
       state[name] = value;
       this.changed(this.live.mask(`state ${name}`));

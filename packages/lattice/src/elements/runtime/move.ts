@@ -58,6 +58,22 @@ function moveNode(parent: Node, node: Node, before: Node | null): void {
   else mover.insertBefore(node, before);
 }
 
+/** Returns what has the focus on a page, in whichever shadow root. */
+function focusedIn({ activeElement }: Document): Element | null {
+  let focused = activeElement;
+  while (focused?.shadowRoot?.activeElement) focused = focused.shadowRoot.activeElement;
+  return focused;
+}
+
+/** Does work that moves nodes. An engine without `moveBefore` takes the focus from what is moved: it is given back. */
+export function movingIn(parent: Node, work: () => void): void {
+  const page = parent.ownerDocument as Document;
+  const focused = (safe(parent) as Mover).moveBefore ? null : focusedIn(page);
+  work();
+  if (focused?.isConnected && focusedIn(page) !== focused)
+    (focused as HTMLElement).focus({ preventScroll: true });
+}
+
 /** Does work that makes new nodes, also while a shadow root is taken over. */
 export function anew<T>(instance: Instance, work: () => T): T {
   const { adoption } = instance;

@@ -1,7 +1,7 @@
 import { dev } from '../../problem/index.js';
 import type { Block } from './block.js';
 import { safe } from './dom.js';
-import { moveBefore, remove } from './move.js';
+import { moveBefore, movingIn, remove } from './move.js';
 
 interface Row {
   readonly block: Block;
@@ -107,7 +107,9 @@ export class Rows {
         oldEnd--;
       } else break;
     }
-    this.#between({ old, from, oldEnd, rows, items, start, end, moves }, keyOf);
+    movingIn(this.#mark.parentNode as Node, () =>
+      this.#between({ old, from, oldEnd, rows, items, start, end, moves }, keyOf),
+    );
     if (isNewer || (areNumbered && (old.length !== items.length || moves.length > 0)))
       for (let at = end; at < items.length; at++) this.#keep(rows[at] as Row, items, at);
     this.all = rows;

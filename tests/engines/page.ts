@@ -1,0 +1,3 @@
+import { startParts } from './parts.js';
+
+Object.assign(window, { startParts });
