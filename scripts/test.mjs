@@ -1,11 +1,12 @@
 // npm test: all set-up, then types and tests. With --long, random suites run all their cases, from new seeds.
-import { build, install, needChromium, needRedis, run } from './setup.mjs';
+import { build, install, needChromium, needEngine, needRedis, run } from './setup.mjs';
 
 const args = process.argv.slice(2);
 if (args.includes('--long')) process.env.LATTICE_TESTS = 'long';
 install();
 needChromium();
 needRedis();
+if (args.includes('--long')) for (const name of ['firefox', 'webkit']) needEngine(name);
 build();
 run('npx', ['tsc', '-p', '.']);
 run('npx', ['vitest', 'run', ...args.filter((one) => one !== '--long')]);

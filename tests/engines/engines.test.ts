@@ -125,7 +125,7 @@ describe.runIf(isLong).each(engineNames)('in %s', { timeout: 900_000 }, (name) =
       const page = await opened(pageWith('', `/${script}`, `/${script}?2`));
       await page.until('window.copies?.length === 2');
       const { actions, wrong } = await playAll(
-        (expression) => page.evaluate(expression),
+        (expression) => page.evaluate(`new Promise((done) => setTimeout(() => done(${expression})))`),
         apps.slice(0, count),
         renderings,
       );
@@ -167,6 +167,14 @@ describe.runIf(isLong).each(engineNames)('in %s', { timeout: 900_000 }, (name) =
     expect(await page.evaluate(`${root}.querySelector('output').textContent`)).toContain('Ottlie');
     await page.press('Tab');
     expect(await page.evaluate(`${root}.activeElement.id`)).toBe('note');
+    // A reset replaces the text of an output in some engines: what is typed after it shows all the same.
+    await page.evaluate(`(${root}.querySelector('form').reset(), 1)`);
+    await page.until(`${field}.value === 'Ines'`);
+    await page.click(field);
+    await page.evaluate(`${field}.select()`);
+    await page.type('Otto');
+    await page.evaluate(inFrame);
+    expect(await page.evaluate(`${root}.querySelector('output').textContent`)).toContain('Otto');
     expect(await page.evaluate('said')).toEqual([]);
   });
 

@@ -59,6 +59,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
         : []),
       ...(failureView ? [call('failing', failureView, onFailure.fault)] : []),
       isActing ? call('acting') : new InPage(call('acting')),
+      ...(common.hasOutputs && common.hasForms ? [call('outputs')] : []),
       ...(core.provides ? [call('providing', part('provides'))] : []),
       ...(core.field ? [call('fieldFeature', part('field'))] : []),
       core.connected || hasReactions
@@ -101,6 +102,7 @@ function commonOf(count: CountNodes): Common {
     fillsOthers: false,
     noted: new Set(),
     hasForms: false,
+    hasOutputs: false,
     hasStyles: false,
     leavesOutBlanks: false,
     count,

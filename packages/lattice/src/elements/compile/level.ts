@@ -38,6 +38,8 @@ export interface Common {
   readonly noted: Set<ComponentCore>;
   /** Whether there may be forms in it. */
   hasForms: boolean;
+  /** Whether an `<output>` with content stands in it, which a reset of its form would empty. */
+  hasOutputs: boolean;
   /** Whether elements in it have styles. */
   hasStyles: boolean;
   /** Whether a default slot of the element has a fallback. */

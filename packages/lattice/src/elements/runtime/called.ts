@@ -15,6 +15,7 @@ export { later } from './later.js';
 export { leaving, life } from './life.js';
 export { listen } from './listen.js';
 export { loading } from './loading.js';
+export { outputs } from './outputs.js';
 export { property } from './property.js';
 export { ready } from './ready.js';
 export { consuming, providing } from './shared-data.js';

@@ -23,6 +23,7 @@ export function buildElement(node: PlanElement, parent: Around, view: CompiledVi
 function buildTag(tag: string, node: PlanElement, parent: Around, view: CompiledView, spot: Spot): void {
   const { level } = spot;
   if (tag === 'form') view.common.hasForms = true;
+  if (tag === 'output' && node.content.nodes.length > 0) view.common.hasOutputs = true;
   const element = view.add(parent, new StaticElement(tag, spot.isSvg || tag === 'svg'));
   const attributes = mergedAttributes(node.attributes, level.accepted ?? [], [tag], () => undefined);
   buildAttributes(attributes, element, view, level);
