@@ -22,7 +22,7 @@ const doors: Record<string, string> = {
     'LatticeError calc component definition eachOf el elementClass event given phrase preset prop register share slot trusted uid whenLoaded',
   'zesty-lattice/elements': 'elementClass register',
   'zesty-lattice/internal/runtime':
-    'acting always anyRow anyRule attribute bind calculated changing checked choiceRule classOf classes compare comparing consuming containing dateRule define documentHtml each failing fieldFeature fieldMembers fillerMembers fillerWatch filling flagRule formSafe given guarded handed inlineStyle innerScope isFilled isFull isSomething json later leaving lending life listRule listen loading numberOf numberRule outerAttribute ownField ownerOf plain plainText plus property providing readText ready receiving recordRule restyled same schemaRule sharing sheet slotWatch styled styles svgNodes testedRule text textRule urlRule view wearing worded',
+    'acting always anyRow anyRule attribute bind calculated changing checked choiceRule classOf classes compare comparing consuming containing dateRule define documentHtml each failing fieldFeature fieldMembers fillerMembers fillerWatch filling flagRule formSafe given guarded handed inlineStyle innerScope isFilled isFull isSomething json later leaving lending life listRule listen loading numberOf numberRule outerAttribute outputs ownField ownerOf plain plainText plus property providing readText ready receiving recordRule restyled same schemaRule sharing sheet slotWatch styled styles svgNodes testedRule text textRule urlRule view wearing worded',
   'zesty-lattice/markup': 'catalog markupFile renderDocument',
   'zesty-lattice-tools/adopt': 'adopt',
   'zesty-lattice-tools/describe': 'editorData elementsManifest propsSchema tagTypes',

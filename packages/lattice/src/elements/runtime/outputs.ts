@@ -9,7 +9,8 @@ import type { Feature, Instance } from './instance.js';
 export function outputs(): (instance: Instance) => Feature {
   return ({ host }) => {
     host.shadowRoot?.addEventListener('reset', (event) => {
-      if (!(doesReplace ??= replacesAll())) return;
+      doesReplace ??= replacesAll();
+      if (!doesReplace) return;
       const kept = [...safe(event.target as HTMLFormElement).elements].flatMap((one) => {
         if (!(one instanceof HTMLOutputElement)) return [];
         const content = new DocumentFragment();
