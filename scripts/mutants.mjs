@@ -4,8 +4,9 @@
 //   npm run mutants -- --only template/escape         all of one file
 //
 // What cannot be seen by any test is listed in scripts/mutants.json, each with its reason.
-import { spawn } from 'node:child_process';
-import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { fork } from 'node:child_process';
+import { once } from 'node:events';
+import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, symlinkSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -189,63 +190,88 @@ function copyFor(number) {
   return folder;
 }
 
-/** Whether the tests of a mutant's room fail. */
-async function isSeen(mutant, folder) {
-  const path = join(folder, 'packages', mutant.file);
-  const text = readFileSync(join(root, 'packages', mutant.file), 'utf8');
-  writeFileSync(path, text.slice(0, mutant.start) + mutant.replacement + text.slice(mutant.end));
-  try {
-    for (const tests of rooms[roomOf(mutant.file)]) if (await fails([tests], folder)) return true;
-    return false;
-  } finally {
-    writeFileSync(path, text);
+/** A process that runs tests in a copy, and is started again where a mutant never ends. */
+class Runner {
+  constructor(number) {
+    this.folder = copyFor(number);
+  }
+
+  async #started() {
+    this.child = fork(join(root, 'scripts/mutants-runner.mjs'), {
+      cwd: this.folder,
+      stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+      detached: true,
+    });
+    this.ended = once(this.child, 'exit').then(() => [true]);
+    await once(this.child, 'message');
+  }
+
+  /** Returns whether tests fail with a file's text in place of its own. What never ends is seen, too. */
+  async fails(file, text, tests, within = 60_000) {
+    if (!this.child) await this.#started();
+    const path = join(this.folder, 'packages', file);
+    const { child } = this;
+    let timer;
+    const late = new Promise((done) => {
+      timer = setTimeout(() => done([true]), within);
+    });
+    const asked = new AbortController();
+    child.send({ file: path, text, tests });
+    const [isSeen] = await Promise.race([
+      once(child, 'message', asked).catch(() => [true]),
+      this.ended,
+      late,
+    ]);
+    asked.abort();
+    clearTimeout(timer);
+    if (isSeen && (child.exitCode !== null || readFileSync(path, 'utf8') === text)) {
+      this.stop();
+      cpSync(join(root, 'packages', file), path);
+    }
+    return isSeen;
+  }
+
+  stop() {
+    if (this.child?.exitCode === null) process.kill(-this.child.pid, 'SIGKILL');
+    this.child = undefined;
   }
 }
 
-function fails(tests, folder) {
-  return new Promise((done) => {
-    const args = [
-      join(root, 'node_modules/vitest/vitest.mjs'),
-      'run',
-      '--project',
-      'rooms',
-      '--passWithNoTests',
-      '--bail',
-      '1',
-      '--reporter',
-      'dot',
-      ...tests,
-    ];
-    const child = spawn('node', args, {
-      cwd: folder,
-      stdio: ['ignore', 'pipe', 'pipe'],
-      detached: true,
-    });
-    // What never ends is seen, too.
-    const timer = setTimeout(() => process.kill(-child.pid, 'SIGKILL'), 90_000);
-    child.on('close', (code) => {
-      clearTimeout(timer);
-      done(code !== 0);
-    });
-    child.stdout.resume();
-    child.stderr.resume();
-  });
+/** Whether the tests of a mutant's room fail. */
+function isSeen({ end, file, replacement, start }, runner) {
+  const text = readFileSync(join(root, 'packages', file), 'utf8');
+  return runner.fails(file, text.slice(0, start) + replacement + text.slice(end), rooms[roomOf(file)]);
 }
 
 console.log(
   `${all.length} ways to break ${files.length} files; ${chosen.length} are tried, seed ${values.seed}`,
 );
 const survived = [];
+const runners = [];
+const stopAll = () => {
+  for (const runner of runners) runner.stop();
+};
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.once(signal, () => {
+    stopAll();
+    process.exit(1);
+  });
 let tried = 0;
 const queue = [...chosen];
 await Promise.all(
   Array.from({ length: availableParallelism() }, async (_, number) => {
-    const folder = copyFor(number);
-    if (number === 0 && (await fails(['tests'], folder)))
+    const runner = new Runner(number);
+    runners.push(runner);
+    const [first] = files;
+    if (
+      number === 0 &&
+      first &&
+      (await runner.fails(first, readFileSync(join(root, 'packages', first), 'utf8'), ['tests'], 400_000))
+    )
       throw new Error('The tests fail with nothing broken.');
     for (let mutant = queue.pop(); mutant; mutant = queue.pop()) {
       if (isKnown(mutant)) continue;
-      const seen = await isSeen(mutant, folder);
+      const seen = await isSeen(mutant, runner);
       tried++;
       if (!seen) survived.push(mutant);
       if (tried % 20 === 0) console.log(`${tried} tried, ${survived.length} survived`);
@@ -253,6 +279,7 @@ await Promise.all(
     }
   }),
 );
+stopAll();
 survived.sort((a, b) => a.file.localeCompare(b.file) || a.line - b.line);
 for (const { before, file, line, replacement, what } of survived)
   console.log(
