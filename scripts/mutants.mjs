@@ -6,7 +6,7 @@
 // What cannot be seen by any test is listed in scripts/mutants.json, each with its reason.
 import { fork } from 'node:child_process';
 import { once } from 'node:events';
-import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, symlinkSync } from 'node:fs';
+import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -211,6 +211,7 @@ class Runner {
     if (!this.child) await this.#started();
     const path = join(this.folder, 'packages', file);
     const { child } = this;
+    const before = readFileSync(path, 'utf8');
     let timer;
     const late = new Promise((done) => {
       timer = setTimeout(() => done([true]), within);
@@ -226,7 +227,7 @@ class Runner {
     clearTimeout(timer);
     if (isSeen && (child.exitCode !== null || readFileSync(path, 'utf8') === text)) {
       this.stop();
-      cpSync(join(root, 'packages', file), path);
+      writeFileSync(path, before);
     }
     return isSeen;
   }
@@ -239,7 +240,8 @@ class Runner {
 
 /** Whether the tests of a mutant's room fail. */
 function isSeen({ end, file, replacement, start }, runner) {
-  const text = readFileSync(join(root, 'packages', file), 'utf8');
+  // As it was when all began: somebody may be working on it.
+  const text = readFileSync(join(runner.folder, 'packages', file), 'utf8');
   return runner.fails(file, text.slice(0, start) + replacement + text.slice(end), rooms[roomOf(file)]);
 }
 

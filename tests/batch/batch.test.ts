@@ -155,7 +155,7 @@ describe('a page for each row', () => {
       '4 t4.html prop-invalid: The prop "seat" of ticket-page is no seat: they count from 1.',
       '5  row-invalid: The row has no "id" for its file’s name.',
       '6 T1.html row-invalid: The row would be written to T1.html, as row 1 is.',
-      '7 t7.html prop-unknown: ticket-page was given "gest", which is not one of its props.',
+      '7 t7.html prop-unknown: ticket-page received "gest", which is not one of its props.',
     ]);
     const { err } = run(rows, fresh());
     expect(err).toContain('row 4  t4.html');
@@ -177,7 +177,7 @@ describe('a page for each row', () => {
     const html = readFileSync(join(out, 'a.html'), 'utf8');
     expect(html).toContain('Weir, "Ama" and 1 more');
     expect(html).toContain('waiting list');
-    expect(JSON.stringify(told.problems)).toContain('takes a number');
+    expect(JSON.stringify(told.problems)).toContain('expects a number');
   });
 
   test.runIf(isLong)('reads a list of JSON, and several runs take parts of the rows', () => {

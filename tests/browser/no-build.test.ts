@@ -79,5 +79,5 @@ test('problems are told there in words', async () => {
   await page.evaluate("document.querySelector('tasting-seats').setAttribute('seats', 'many')");
   await frame(page);
   expect(told.join()).toContain('prop-invalid');
-  expect(told.join()).toContain('takes a number');
+  expect(told.join()).toContain('expects a number');
 });

@@ -288,7 +288,7 @@ describe('reports', () => {
 
   test('as text have the place, the lines around it and what to do', async () => {
     const text = textReport((await checked(wrong)).report);
-    expect(text).toContain('error prop-missing  notice-box needs its prop "title", and it was not given.');
+    expect(text).toContain('error prop-missing  The required prop "title" of notice-box is missing.');
     expect(text).toMatch(
       /at out-check-[^/]+\/p\d+\/page\.html:4:1\n {4}2 │ .*\n {4}3 │ <h1>x<\/h1>\n {4}4 │ <notice-box>a<\/notice-box>\n {6}│ \^\n {2}→ /,
     );

@@ -73,25 +73,25 @@ function told(template: string): readonly string[] {
 
 describe('what a text hands to props is held against their kinds', () => {
   test.each([
-    ['number="{{ title }}"', 'takes a number, and is given title, which is text.'],
-    ['text="{{ count }}"', 'takes text, and is given count, which is a number.'],
-    ['flag="{{ title }}"', 'takes true or false, and is given title, which is text.'],
-    ['season="{{ title }}"', 'takes one of "early", "late", and is given title, which may be any text.'],
-    ['season="{{ part }}"', 'takes one of "early", "late", and is given part, which may be "noon".'],
+    ['number="{{ title }}"', 'accepts a number, but receives title, which is text.'],
+    ['text="{{ count }}"', 'accepts text, but receives count, which is a number.'],
+    ['flag="{{ title }}"', 'accepts true or false, but receives title, which is text.'],
+    ['season="{{ title }}"', 'accepts one of "early", "late", but receives title, which may be any text.'],
+    ['season="{{ part }}"', 'accepts one of "early", "late", but receives part, which may be "noon".'],
     ["season=\"{{ open ? 'early' : 'lat' }}\"", 'which may be "lat".'],
     ['needed="{{ variety.crates }}"', 'which may be a number.'],
     ['number="{{ variety.crates }}"', ''],
-    ['number="{{ variety.name }}"', 'is given variety.name, which is text.'],
+    ['number="{{ variety.name }}"', 'receives variety.name, which is text.'],
     ['number="{{ varieties[0].crates }}"', ''],
-    ['when="{{ title }}"', 'and is given title, which is text.'],
-    ['names="{{ items }}"', 'and is given items, which is a list of something else.'],
+    ['when="{{ title }}"', 'but receives title, which is text.'],
+    ['names="{{ items }}"', 'but receives items, which is a list of something else.'],
     ['names="{{ variety.tags }}"', ''],
     ['names="{{ free }}"', ''],
     ['variety="{{ variety }}" varieties="{{ varieties }}"', ''],
     ['variety="{{ varieties }}"', 'which is a list of something else.'],
     ['number="{{ count + 1 }}" text="{{ count + title }}" link="{{ link }}"', ''],
-    ['text="{{ count * 2 }}"', 'and is given count * 2, which is a number.'],
-    ['text="{{ open and title }}"', 'and is given open and title, which may be true or false.'],
+    ['text="{{ count * 2 }}"', 'but receives count * 2, which is a number.'],
+    ['text="{{ open and title }}"', 'but receives open and title, which may be true or false.'],
     ['text="{{ note ?? title }}" flag="{{ count > 2 }}" number="{{ -count }}"', ''],
     ['text="{{ open ? title : null }}"', 'which may be null.'],
     ['text="x {{ count }}" number="{{ price(count) }}" flag="{{ seen }}" any="{{ title }}"', ''],
@@ -123,7 +123,7 @@ describe('what a text hands to props is held against their kinds', () => {
     [
       'rows have the kind of the list',
       '<template each-of="varieties" as="one"><kind-taker number="{{ one.name }}" season="{{ one.season }}"></kind-taker></template>',
-      ['is given one.name, which is text'],
+      ['receives one.name, which is text'],
     ],
     [
       'and their number',
@@ -138,7 +138,7 @@ describe('what a text hands to props is held against their kinds', () => {
     [
       'what a slot hands over has its kind',
       '<kind-taker><template slot="row" as="row"><kind-taker number="{{ row.title }}"></kind-taker></template></kind-taker>',
-      ['is given row.title, which is text'],
+      ['receives row.title, which is text'],
     ],
     [
       'content of a use is looked at',
@@ -176,7 +176,7 @@ export default component('grove-page', {
     expect((await check([path])).problems).toEqual([]);
     const done = latticeProcess('check', relative(root, path), '--types');
     expect(done.code).toBe(1);
-    expect(done.out).toContain('is given title, which is text');
+    expect(done.out).toContain('receives title, which is text');
     expect(latticeProcess('check', relative(root, path)).code).toBe(0);
   });
 

@@ -61,14 +61,14 @@ describe('lattice render', () => {
     const { code, err } = latticeProcess('render', 'tests/cli/fixtures/broken-page.ts', '--out', out);
     expect(code).toBe(1);
     expect(existsSync(out)).toBe(false);
-    expect(err).toContain('error prop-unknown  stall-sign was given "nmae"');
+    expect(err).toContain('error prop-unknown  stall-sign received "nmae"');
     expect(err).toContain('Did you mean "name"?');
     expect(err).toContain('in broken-page › stall-sign[1]');
     for (const mistake of ["loose({ nmae: 'Gate barn' })", "div('never')"]) {
       expect(err).toContain(`at tests/cli/fixtures/broken-page.ts:${placeOf(mistake)}`);
     }
     expect(err).toContain(
-      'error prop-invalid  The prop "name" of stall-sign takes text, and got the number 7.',
+      'error prop-invalid  The prop "name" of stall-sign expects text, but received the number 7.',
     );
     expect(err).toContain('5 errors, 0 warnings');
     expect(err).not.toContain('\u001B[');
@@ -122,7 +122,7 @@ describe('lattice tree', () => {
   });
 
   test('without props leaves them open, and a broken tree ends with 1', () => {
-    expect(lattice('tree', parts, '-c', 'second-part').out).toMatch(/name {2}open, takes text/);
+    expect(lattice('tree', parts, '-c', 'second-part').out).toMatch(/name {2}open, accepts text/);
     const broken = lattice('tree', 'tests/cli/fixtures/broken-page.ts');
     expect(broken.code).toBe(1);
     expect(broken.out).toContain('stall-sign');

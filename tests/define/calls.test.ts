@@ -35,22 +35,30 @@ const inTemplate = (template: (seen: Seen) => unknown) => () => {
 
 describe('what a template calls with something else than it takes', () => {
   test.each<[string, (seen: Seen) => unknown, RegExp]>([
-    ['given', () => given?.(), /given takes a test and content, and got nothing/],
-    ['eachOf', () => eachOf?.(3, () => 'x'), /eachOf repeats content for a list, and got the number 3/],
-    ['eachOf', () => eachOf?.(el.ul?.(), () => 'x'), /for a list, and got a piece of a template/],
-    ['eachOf', ({ props }) => eachOf?.(props.names), /takes a function of the item .*, and got nothing/],
-    ['eachOf', ({ props }) => eachOf?.(props.names, el.li?.('x')), /, and got a piece of a template/],
-    ['eachOf', ({ props }) => eachOf?.(props.names, props.crates), /, and got an expression/],
-    ['calc', () => calc?.(), /calc takes a function as its last argument, and got nothing/],
-    ['calc', ({ props }) => calc?.(props.crates, 2), /last argument, and got the number 2/],
-    ['calc', ({ props }) => calc?.(() => 2, props.crates), /last argument, and got an expression/],
+    ['given', () => given?.(), /given expects a test and content, but received nothing/],
+    ['eachOf', () => eachOf?.(3, () => 'x'), /eachOf repeats content for a list, but received the number 3/],
+    ['eachOf', () => eachOf?.(el.ul?.(), () => 'x'), /for a list, but received a piece of a template/],
+    [
+      'eachOf',
+      ({ props }) => eachOf?.(props.names),
+      /expects a function of the item .*, but received nothing/,
+    ],
+    ['eachOf', ({ props }) => eachOf?.(props.names, el.li?.('x')), /, but received a piece of a template/],
+    ['eachOf', ({ props }) => eachOf?.(props.names, props.crates), /, but received an expression/],
+    ['calc', () => calc?.(), /calc expects a function as its last argument, but received nothing/],
+    ['calc', ({ props }) => calc?.(props.crates, 2), /last argument, but received the number 2/],
+    ['calc', ({ props }) => calc?.(() => 2, props.crates), /last argument, but received an expression/],
     ['phrase', ({ props }) => phrase?.('crates: ', props.crates), /phrase was called like a function/],
-    ['trusted', () => trusted?.(3), /trusted takes HTML as text, and got the number 3/],
-    ['trusted', () => trusted?.(el.p?.('x')), /, and got a piece of a template/],
-    ['uid', () => uid?.(), /uid takes a label, and got nothing/],
-    ['uid', () => uid?.({}), /uid takes a label, and got an empty record/],
-    ['preset', () => preset?.('p', {}), /preset is made of a builder or a component, and got the text "p"/],
-    ['preset', () => preset?.(el.p), /preset takes a record of what is filled in, and got nothing/],
+    ['trusted', () => trusted?.(3), /trusted expects HTML as text, but received the number 3/],
+    ['trusted', () => trusted?.(el.p?.('x')), /, but received a piece of a template/],
+    ['uid', () => uid?.(), /uid expects a label, but received nothing/],
+    ['uid', () => uid?.({}), /uid expects a label, but received an empty record/],
+    [
+      'preset',
+      () => preset?.('p', {}),
+      /preset is made of a builder or a component, but received the text "p"/,
+    ],
+    ['preset', () => preset?.(el.p), /preset expects a record of what is filled in, but received nothing/],
   ])('%s', (_name, template, said) => {
     const { code, words, source, where } = onlyProblem(inTemplate(template));
     expect(code).toBe('call-invalid');
@@ -63,13 +71,17 @@ describe('what a template calls with something else than it takes', () => {
     [
       'a handler itself',
       ({ handlers }) => el.button?.({ on: { click: handlers.add } }),
-      /on\.click of <button> takes the call of a handler, and got a function/,
+      /on\.click of <button> expects the call of a handler, but received a function/,
     ],
-    ['a function', () => el.button?.({ on: { click: () => 1 } }), /on\.click of <button> .* got a function/],
+    [
+      'a function',
+      () => el.button?.({ on: { click: () => 1 } }),
+      /on\.click of <button> .* received a function/,
+    ],
     [
       'no record',
       () => el.button?.({ on: 'click' }),
-      /on of <button> takes a record of handlers by event, and got the text "click"/,
+      /on of <button> expects a record of handlers by event, but received the text "click"/,
     ],
     [
       'a prop',
@@ -92,7 +104,7 @@ describe('what a template calls with something else than it takes', () => {
     ]) {
       const { code, words } = onlyProblem(call);
       expect(code).toBe('call-invalid');
-      expect(words).toMatch(/form takes "markup" or "elements", and got the text "html"/);
+      expect(words).toMatch(/form expects "markup" or "elements", but received the text "html"/);
     }
   });
 
@@ -100,7 +112,7 @@ describe('what a template calls with something else than it takes', () => {
     for (const value of [el.b?.(), [['a'], el.b?.()], eachOf?.([1], () => 'a')]) {
       const { code, words } = onlyProblem(inTemplate(() => el.p?.({ class: value })));
       expect(code).toBe('attribute-invalid');
-      expect(words).toMatch(/class of <p> takes an element or other content/);
+      expect(words).toMatch(/class of <p> contains an element or other content/);
     }
   });
 
@@ -125,44 +137,48 @@ describe('what a module calls with something else than it takes', () => {
   const loose = Card as unknown as (...args: unknown[]) => never;
 
   test.each<[string, () => unknown, RegExp]>([
-    ['prop.choice', () => prop.choice?.('early'), /takes a list of texts/],
-    ['prop.choice', () => prop.choice?.([]), /takes a list of texts/],
-    ['prop.choice', () => prop.choice?.(['early', 3]), /takes a list of texts/],
-    ['prop.tag', () => prop.tag?.('p'), /takes a list of element names/],
-    ['prop.list', () => prop.list?.('text'), /takes the kind of its items, and got the text "text"/],
-    ['prop.list', () => prop.list?.(prop.text), /takes the kind of its items, and got a function/],
-    ['prop.record', () => prop.record?.('row'), /takes a record of kinds, and got the text "row"/],
+    ['prop.choice', () => prop.choice?.('early'), /expects a list of texts/],
+    ['prop.choice', () => prop.choice?.([]), /expects a list of texts/],
+    ['prop.choice', () => prop.choice?.(['early', 3]), /expects a list of texts/],
+    ['prop.tag', () => prop.tag?.('p'), /expects a list of element names/],
+    ['prop.list', () => prop.list?.('text'), /expects the kind of its items, but received the text "text"/],
+    ['prop.list', () => prop.list?.(prop.text), /expects the kind of its items, but received a function/],
+    ['prop.record', () => prop.record?.('row'), /expects a record of kinds, but received the text "row"/],
     [
       'prop.record',
       () => prop.record?.({ row: 'number' }),
-      /takes a kind for each field, and got the text "number" for "row"/,
+      /expects a kind for each field, but received the text "number" for "row"/,
     ],
-    ['prop.schema', () => prop.schema?.({}), /Standard Schema interface, and this one does not/],
+    ['prop.schema', () => prop.schema?.({}), /Standard Schema interface, which this one does not/],
     ['prop.schema', () => prop.schema?.(), /Standard Schema interface/],
     [
       'A prop with this fallback',
       () => crates().fallback?.('x'),
-      /fallback takes a number, and got the text "x"/,
+      /fallback expects a number, but received the text "x"/,
     ],
     [
       'A prop with this fallback',
       () => names().fallback?.(['a', 3]),
       /has an item that does not fit: item 1/,
     ],
-    ['A prop with this fallback', () => crates().fallback?.(), /takes a number, and got nothing/],
-    ['where', () => crates().where?.('> 0'), /where takes a test and a message/],
-    ['share', () => share?.(), /share takes a name, and got nothing/],
+    ['A prop with this fallback', () => crates().fallback?.(), /expects a number, but received nothing/],
+    ['where', () => crates().where?.('> 0'), /where expects a test and a message/],
+    ['share', () => share?.(), /share expects a name, but received nothing/],
     [
       '<stall-card>',
       () => loose({}, 'one', 'two'),
-      /takes props and content, and got 3 arguments.* in a list/,
+      /expects props and content, but received 3 arguments.* in a list/,
     ],
-    ['<stall-card>', () => [1, 2].map(loose), /got 3 arguments/],
-    ['renderPage', () => renderPage(Card(), undefined as never), /takes options with the title of the page/],
+    ['<stall-card>', () => [1, 2].map(loose), /received 3 arguments/],
+    [
+      'renderPage',
+      () => renderPage(Card(), undefined as never),
+      /expects options with the title of the page/,
+    ],
     [
       'renderPage',
       () => renderPage(Card(), { titel: 'x' } as never),
-      /takes options with the title of the page/,
+      /expects options with the title of the page/,
     ],
   ])('%s', (name, call, said) => {
     const { code, words, source } = onlyProblem(call);

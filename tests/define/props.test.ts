@@ -44,7 +44,7 @@ describe('a prop', () => {
     const { code, words, where } = onlyProblem(() => renderHtml(loose({})));
     expect(code).toBe('prop-missing');
     expect(where).toBe('stall-sign');
-    expect(words).toContain('stall-sign needs its prop "name"');
+    expect(words).toContain(`The required prop "name" of stall-sign is missing`);
     expect(words).toContain('.optional()');
   });
 
@@ -57,7 +57,7 @@ describe('a prop', () => {
   test('that holds text where a number belongs says how to write the number', () => {
     const { code, words } = onlyProblem(() => renderHtml(loose({ name: 'Gate', crates: '4' })));
     expect(code).toBe('prop-invalid');
-    expect(words).toContain('takes a number, and got the text "4"; write 4 without quotes');
+    expect(words).toContain('expects a number, but received the text "4"; write 4 without quotes');
   });
 
   test('that holds "false" as text says to write it without quotes', () => {
@@ -96,7 +96,7 @@ describe('kinds', () => {
   };
 
   test.each([
-    ['a list of numbers', prop.list(prop.number()), [1, 2], [1, 'x'], 'item 1 takes a number'],
+    ['a list of numbers', prop.list(prop.number()), [1, 2], [1, 'x'], 'item 1 expects a number'],
     [
       'a record',
       prop.record({ row: prop.number(), label: prop.text().optional() }),
@@ -109,7 +109,7 @@ describe('kinds', () => {
       prop.record({ row: prop.number() }),
       { row: 1 },
       {},
-      'misses its field "row"',
+      'has no field "row"',
     ],
     ['a date', prop.date(), new Date(0), '2026-11-28', 'write new Date("2026-11-28")'],
     ['a URL', prop.url(), 'https://orchard.example/', 'JavaScript:alert(1)', 'its scheme can carry a script'],
@@ -120,7 +120,7 @@ describe('kinds', () => {
       ' java\nscript:alert(1)',
       'its scheme can carry a script',
     ],
-    ['a number', prop.number(), 1.5, Number.NaN, 'takes a number'],
+    ['a number', prop.number(), 1.5, Number.NaN, 'expects a number'],
     ['a test', prop.number().where((n) => n > 0, 'must be above zero'), 1, 0, 'must be above zero'],
     ['a tag', prop.tag(['p', 'h2']), 'h2', 'script', 'one of the elements p, h2'],
   ] as const)('%s is taken or refused', (_name, kind, good, bad, words) => {
@@ -209,7 +209,7 @@ describe('a record that may have more fields than it names', () => {
 
   test('checks those that it names', () => {
     const { words } = onlyProblem(() => renderHtml(Sign({ tool: { name: 4 as never, maker: 'x' } })));
-    expect(words).toContain('"name" takes text');
+    expect(words).toContain('"name" expects text');
     // @ts-expect-error a field that is named has its type
     Sign({ tool: { name: 4 } });
   });

@@ -75,7 +75,7 @@ describe('content', () => {
     const { code, words, where } = onlyProblem(() => renderHtml(loose({}, { titel: 'x' })));
     expect(code).toBe('slot-unknown');
     expect(where).toBe('side-panel');
-    expect(words).toContain('side-panel was given content for the slot "titel"');
+    expect(words).toContain('side-panel received content for the slot "titel"');
     expect(words).toContain('Did you mean "title"?');
   });
 
@@ -86,7 +86,7 @@ describe('content', () => {
     });
     const { code, words } = onlyProblem(() => renderHtml((Bare as typeof loose)({}, 'lost')));
     expect(code).toBe('slot-untaken');
-    expect(words).toContain('bare-part was given content, and has no default slot');
+    expect(words).toContain('bare-part received content, but has no default slot');
     expect(words).toContain('slots: { default: slot() }');
   });
 
@@ -169,10 +169,10 @@ describe('a slot that hands data', () => {
   test('given plain content, or a plain slot given a function, says so', () => {
     const looseList = RowList as (...args: unknown[]) => ReturnType<typeof RowList>;
     expect(onlyProblem(() => renderHtml(looseList({ items }, { row: 'text' }))).words).toContain(
-      'Give a function',
+      'Pass a function',
     );
     expect(onlyProblem(() => renderHtml(looseList({ items }, { header: () => 'text' }))).words).toContain(
-      'takes plain content',
+      'accepts plain content',
     );
   });
 });

@@ -56,7 +56,7 @@ describe.each([
   test('whose needed attribute is taken away is told', async () => {
     await open();
     await page?.evaluate("document.querySelector('crate-rack').removeAttribute('title')");
-    await expect.poll(() => told).toEqual([expect.stringContaining('needs its prop "title"')]);
+    await expect.poll(() => told).toEqual([expect.stringContaining(`The required prop "title"`)]);
   });
 
   test('whose rows have no field of the name of their key is told which', async () => {

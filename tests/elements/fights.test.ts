@@ -331,7 +331,7 @@ describe.each([
       island.data = { ok: 1 };
     });
     await page.evaluate('new Promise((done) => setTimeout(done))');
-    expect(told.join()).toMatch(/class.*takes text/);
+    expect(told.join()).toMatch(/class.*expects text/);
     const text = (): Promise<string> =>
       page.evaluate("document.querySelector('data-island').shadowRoot.querySelector('script').textContent");
     expect(await text()).toBe('{"ok":1}');
@@ -380,6 +380,6 @@ test('as HTML text a class that holds itself is told, too', () => {
   const words: unknown[] = ['b'];
   words.push(words);
   expect(() => renderHtml(DataIsland({ data: {}, words: words as string[] }))).toThrow(
-    /class of <p> takes text/,
+    /class of <p> expects text/,
   );
 });

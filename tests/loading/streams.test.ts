@@ -460,7 +460,7 @@ describe('what stands in for what fails', () => {
   });
   const wanted =
     '<div><p>1<b>c</b></p><em id="why-0f-1">calc(props.count) stopped with an error: below nothing.</em>' +
-    '<em id="why-0f-2">The prop "count" of part-risky takes a number, and got the text "z".</em><p>4<b>c</b></p></div>';
+    '<em id="why-0f-2">The prop "count" of part-risky expects a number, but received the text "z".</em><p>4<b>c</b></p></div>';
 
   test('keeps the rest of the page, in all ways of rendering', async () => {
     const counts = [1, -2, 'z' as never, 4];

@@ -19,7 +19,7 @@ describe('a comment in a template text', () => {
   ])('is refused where an interpolation would end it: %s', (text) => {
     const Note = note(text);
     expect(resolve(Note).problems.map(({ code, source }) => `${code} ${source?.line}`)).toEqual([
-      expect.stringMatching(/^hole-misplaced \d+$/),
+      expect.stringMatching(/^interpolation-misplaced \d+$/),
     ]);
     expect(() => renderHtml(Note)).toThrow(LatticeError);
   });

@@ -127,10 +127,10 @@ describe('an expression comes to', () => {
 });
 
 test.each([
-  ['crates + none', '+ takes numbers, and got a missing value'],
-  ['title * 2', '* takes numbers, and got the text "Dunlight"'],
-  ['-title', '- takes numbers'],
-  ["item + 'x'", '+ joins texts and numbers, and got a record'],
+  ['crates + none', '+ expects numbers, but received a missing value'],
+  ['title * 2', '* expects numbers, but received the text "Dunlight"'],
+  ['-title', '- expects numbers'],
+  ["item + 'x'", '+ joins texts and numbers, but received a record'],
   ['fails() + 1', 'no fruit'],
 ])('%s is a problem when it is worked out, with its own words: %s', (expression, words) => {
   const { code, message } = onlyProblem(() => shown(expression));

@@ -47,9 +47,9 @@ test.each<[style: unknown, parts: string[], said: string[]]>([
   [{ 'Margin-top': 0 }, [], ['Write names as CSS does|Write it as CSS does']],
   [{ '1x': 0 }, [], ["Write names as CSS does: 'margin-top', '--tone'"]],
   [{ 'a b': 0, color: 'red' }, ['color: red'], ['names "a b"']],
-  [['color: red'], [], ['takes a record of CSS properties, and got']],
-  [3, [], ['takes a record of CSS properties, and got']],
-  [true, [], ['takes a record of CSS properties, and got']],
+  [['color: red'], [], ['expects a record of CSS properties, but received']],
+  [3, [], ['expects a record of CSS properties, but received']],
+  [true, [], ['expects a record of CSS properties, but received']],
 ])('%j is reported, and all else of it planned', (style, parts, said) => {
   const found = planned(style);
   expect(found.parts).toEqual(parts);

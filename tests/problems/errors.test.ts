@@ -29,7 +29,7 @@ describe('an error that nobody catches', () => {
 
   test('is told once, and its stack has no frames of this library', () => {
     const text = stopped(`${made}renderHtml(Sign({ nmae: 'North' }));\n`);
-    expect(text.match(/needs its prop "name"/g)).toHaveLength(1);
+    expect(text.match(/The required prop "name"/g)).toHaveLength(1);
     expect(text).not.toMatch(/problems: \[/);
     expect(text).not.toMatch(/at .*dist\/node/);
     expect(text).toMatch(/at .*stopped\.mjs:4/);
@@ -46,7 +46,7 @@ renderHtml(Broken({}));
       "The template of broken-sign stopped with an error: Cannot read properties of undefined (reading 'name').",
     );
     expect(text).toMatch(/at .*stopped\.mjs:5:\d+\n/);
-    expect(text).toContain('Something that it reads is not there: see the line.');
+    expect(text).toContain('It reads a property of something undefined: see the line.');
   });
 });
 

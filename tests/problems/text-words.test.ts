@@ -59,7 +59,7 @@ describe('a hint speaks as what it is about is written', () => {
       'id-doubled',
       () => [el.p({ id: 'x' }), el.p({ id: 'x' })],
       '<p id="x"></p><p id="x"></p>',
-      "make it with uid('x')",
+      "write uid('x')",
       `id="{{ uid('x') }}"`,
     ],
   ])('%s', (code, byFunction, byText, functions, text) => {
@@ -126,7 +126,7 @@ test('an id that a prop hands in twice names both uses', () => {
   });
   const [problem] = resolve(Page).problems;
   expect(problem?.message).toBe(
-    'The id "rain" stands 2 times on the page: in note-page › note-box[1], and in note-page › note-box[3].',
+    'The id "rain" is used 2 times on the page: in note-page › note-box[1], and in note-page › note-box[3].',
   );
-  expect(problem?.hint).toContain('where a prop hands it in, give each use another');
+  expect(problem?.hint).toContain('If a prop passes the id, pass another one to each use');
 });

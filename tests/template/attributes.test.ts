@@ -220,7 +220,7 @@ describe('the text of an attribute', () => {
     for (const name of ['title', 'aria-hidden', 'href'])
       expect(textOf('a', name, value)).toEqual([
         null,
-        expect.stringMatching(new RegExp(`^attribute-invalid: .*and got ${got}`)),
+        expect.stringMatching(new RegExp(`^attribute-invalid: .*but received ${got}`)),
       ]);
   });
 

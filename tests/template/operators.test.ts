@@ -70,18 +70,18 @@ test('+ adds numbers, and joins what one text is among', () => {
     expect(() => plus('a', one)).toThrow(TypeError);
     expect(() => plus(one, 1)).toThrow(TypeError);
   }
-  expect(() => plus(1, null)).toThrow('+ takes numbers, and got a missing value');
-  expect(() => plus(true, 1)).toThrow('+ takes numbers, and got true');
-  expect(() => plus('a', [])).toThrow('+ joins texts and numbers, and got a list');
-  expect(() => plus('a', {})).toThrow('+ joins texts and numbers, and got a record');
+  expect(() => plus(1, null)).toThrow('+ expects numbers, but received a missing value');
+  expect(() => plus(true, 1)).toThrow('+ expects numbers, but received true');
+  expect(() => plus('a', [])).toThrow('+ joins texts and numbers, but received a list');
+  expect(() => plus('a', {})).toThrow('+ joins texts and numbers, but received a record');
 });
 
 test('a number is taken, and what is none is refused by name', () => {
   expect(numberOf(3, '-')).toBe(3);
   expect(() => numberOf('x'.repeat(40), '-')).toThrow(
-    `- takes numbers, and got the text "${'x'.repeat(30)}"`,
+    `- expects numbers, but received the text "${'x'.repeat(30)}"`,
   );
-  expect(() => numberOf(undefined, '*')).toThrow('* takes numbers, and got a missing value');
+  expect(() => numberOf(undefined, '*')).toThrow('* expects numbers, but received a missing value');
 });
 
 class Twig {

@@ -28,7 +28,7 @@ describe('the keys of rows, where the list is known', () => {
         { id: 1, fruit: 'c' },
       ]),
     ).toEqual([
-      'key-doubled: Two rows of props.crates have the key 1. Give the rows a key that differs for each item.',
+      'key-doubled: Two rows of props.crates have the key 1. Use a key that is different for each item.',
     ]);
   });
 

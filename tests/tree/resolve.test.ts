@@ -182,7 +182,7 @@ describe('ids and references', () => {
 
   test('that stand twice are told, save on the two sides of one condition', () => {
     expect(codes(() => [el.p({ id: 'a' }), el.b({ id: 'a' })])[0]).toContain(
-      'id-doubled The id "a" stands 2 times',
+      'id-doubled The id "a" is used 2 times',
     );
     const Either = component('either-part', {
       props: { on: prop.flag() },
@@ -205,7 +205,7 @@ describe('ids and references', () => {
       el.a({ href: '#price' }),
     ]);
     expect(found).toEqual([
-      'reference-dangling popovertarget="prices" of <button> points to no element on the page.',
+      'reference-dangling popovertarget="prices" of <button> points to an element that is not on the page.',
     ]);
   });
 

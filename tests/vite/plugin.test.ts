@@ -361,9 +361,7 @@ describe('while developing', () => {
     await restored();
     await becomes('Crates: 3Stall Crates');
     await saved('index.html', '<stall-sign name="North">', '<stall-sign nam="North">');
-    expect(await overlay('prop-unknown')).toMatch(
-      /prop-unknown.*stall-sign was given "nam".*index\.html:6:/s,
-    );
+    expect(await overlay('prop-unknown')).toMatch(/prop-unknown.*stall-sign received "nam".*index\.html:6:/s);
     await saved(
       'stall-sign.ts',
       'name: prop.text()',

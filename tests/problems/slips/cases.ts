@@ -111,7 +111,7 @@ const uses = of('use', [
     'NeedBox({}, null)',
     "NeedBox({}, 'x')",
     'slot-missing',
-    'Give content after the props',
+    'Pass content after the props',
   ],
   [
     'content where a slot hands data',
@@ -125,7 +125,7 @@ const uses = of('use', [
     'NoteCard({}, { badge: () => "x" })',
     'NoteCard({}, { badge: "x" })',
     'slot-misfit',
-    'Give the content itself',
+    'Pass the content itself',
   ],
   [
     'attributes behind content',
@@ -269,7 +269,7 @@ const uses = of('use', [
     "[el.label('Name'), el.input({ type: 'text' })]",
     "el.label('Name', el.input({ type: 'text' }))",
     'label-unbound',
-    'Put the control into it',
+    'Put the control into the label',
   ],
   [
     'two controls in a label',
@@ -311,7 +311,7 @@ const uses = of('use', [
     "el.p('a&nbsp;b')",
     "el.p('a\\u00a0b')",
     'text-escaped',
-    'Write the sign itself',
+    'Write the character itself',
   ],
   [
     'a plain condition',
@@ -763,7 +763,7 @@ const texts = of('text', [
   ['an element that closes itself', '<div/>', '<div></div>', 'tag-self-closed', '<div></div>'],
   ['a tag that is not closed', '<div><b>x</div>', '<div><b>x</b></div>', 'tag-unclosed', '</b>'],
   ['tags that cross', '<b>x<i>y</b>z</i>', '<b>x<i>y</i></b><i>z</i>', 'tag-crossed', '</i>'],
-  ['an end tag alone', '<p>x</p></b>', '<p>x</p>', 'tag-stray', 'Take it out'],
+  ['an end tag alone', '<p>x</p></b>', '<p>x</p>', 'tag-stray', 'Remove it'],
   ['a quote that is not closed', '<p title="x>y</p>', '<p title="x">y</p>', 'quote-unclosed', 'Close it'],
   ['a comment that is not closed', '<p>x</p><!-- more', '<p>x</p><!-- more -->', 'comment-unclosed', '-->'],
   [
@@ -771,7 +771,7 @@ const texts = of('text', [
     '<p class="a" class="b">x</p>',
     '<p class="a b">x</p>',
     'attribute-doubled',
-    'Take one',
+    'Remove one',
   ],
   ['a hole that is not closed', '<p>{{ name</p>', '<p>{{ name }}</p>', 'expression-invalid', '}}'],
   ['an empty hole', '<p>{{ }}</p>', '<p>{{ name }}</p>', 'expression-invalid', 'Name a prop'],
@@ -837,20 +837,20 @@ const texts = of('text', [
     '<template each-of="name" as="it"><b>{{ it }}</b></template>',
     '<template each-of="items" as="it"><b>{{ it }}</b></template>',
     'list-invalid',
-    'Give it a list',
+    'Pass a list',
   ],
   [
     'a hole among the attributes',
     '<p {{ name }}>x</p>',
     '<p title="{{ name }}">x</p>',
-    'hole-misplaced',
+    'interpolation-misplaced',
     'name="{{ … }}"',
   ],
   [
     'a hole in a tag’s name',
     '<{{ name }}>x</{{ name }}>',
     '<p>{{ name }}</p>',
-    'hole-misplaced',
+    'interpolation-misplaced',
     '<template given="…">',
   ],
   [
@@ -898,7 +898,7 @@ const pages = of('page', [
     '<p id="x">a</p><p id="x">b</p>',
     '<p id="x">a</p><p id="y">b</p>',
     'id-doubled',
-    'An id may stand once',
+    'An id must be unique',
   ],
   [
     'a link to nowhere',

@@ -203,7 +203,7 @@ describe('in HTML text', () => {
     [
       'rows of a text',
       '<template each-of="name" as="it"><b>{{ it }}</b></template>',
-      'got text where a list belongs',
+      'expects a list, but',
       '<template each-of="items" as="it"><b>{{ it }}</b></template>',
     ],
     [

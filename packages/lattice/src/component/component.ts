@@ -233,7 +233,7 @@ function made(name: string, parts: unknown, calledAs: unknown): unknown {
       refuseCall(
         use,
         tagName(name),
-        `takes props and content, and got ${more.length + 2} arguments`,
+        `expects props and content, but received ${more.length + 2} arguments`,
         'Put several pieces of content in a list, and call it with a function of your own in map().',
       );
     return new UseNode(core, props, content, use);

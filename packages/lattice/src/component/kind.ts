@@ -91,7 +91,7 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
       refuseCall(
         this.where,
         'where',
-        'takes a test and a message',
+        'expects a test and a message',
         "Write prop.number().where((n) => n >= 0, 'must not be below zero').",
       );
     return new Kind(this.rules, { ...this.settings, tests: [...this.settings.tests, [passes, message]] });
@@ -147,7 +147,7 @@ export function settle({ rule }: AnyKind, value: unknown): unknown {
 /** What is wrong with a value, completing "The prop x …"; undefined when nothing is. */
 export function fault({ rule }: AnyKind, value: unknown): string | undefined {
   if (rule.accepts(value)) return undefined;
-  return rule.explain?.(value) ?? `takes ${rule.expected}, and got ${show(value)}`;
+  return rule.explain?.(value) ?? `expects ${rule.expected}, but received ${show(value)}`;
 }
 
 /** Whether a value is a record, of whatever class. */

@@ -66,14 +66,14 @@ export function preset<const Make extends Presettable, Keys extends keyof Filled
     refuseCall(
       preset,
       'preset',
-      `is made of a builder or a component, and got ${show(make)}`,
+      `is made of a builder or a component, but received ${show(make)}`,
       "Write preset(el.button, { type: 'button' }).",
     );
   if (dev && !isRecord(given))
     refuseCall(
       preset,
       'preset',
-      `takes a record of what is filled in, and got ${show(given)}`,
+      `expects a record of what is filled in, but received ${show(given)}`,
       "Write preset(el.button, { type: 'button' }).",
     );
   return filled(make, given) as Preset<Make, Keys>;

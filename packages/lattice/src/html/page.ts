@@ -85,7 +85,7 @@ function pageUse(
     refuseCall(
       called,
       called.name,
-      'takes options with the title of the page',
+      'expects options with the title of the page',
       "Write renderPage(FairPage({ … }), { title: 'Open day' }).",
     );
   return isUse(target) ? target : emptyUse(target, called);

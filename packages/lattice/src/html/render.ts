@@ -218,7 +218,7 @@ export function prepare(
     throw failure(
       finding('call-invalid', {
         name: 'form',
-        fault: `takes "markup" or "elements", and got ${show(pass.form)}`,
+        fault: `expects "markup" or "elements", but received ${show(pass.form)}`,
         hint: "Write renderHtml(FairPage, props, { form: 'elements' }).",
       }),
     );

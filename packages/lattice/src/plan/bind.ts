@@ -32,7 +32,7 @@ export function bindProps(use: UseNode, report: Report): readonly BoundProp[] {
       finding('prop-unknown', {
         component: component.name,
         prop: 'accepted',
-        hint: 'It takes no attributes for an element of its own: give those it needs as props.',
+        hint: 'It accepts no attributes for an element of its own: pass those it needs as props.',
       }),
     );
   return bound;

@@ -19,7 +19,7 @@ function warning<Facts>(say: Entry<Facts>['say']): Entry<Facts> {
 export const words = {
   'name-invalid': error<{ name: string; why: string; better: string }>(({ name, why, better }) => [
     `"${name}" cannot be a component's name: ${why}.`,
-    `A page takes tag names in lower case with a hyphen, such as "${better}".`,
+    `Tag names of components are in lower case with a hyphen, such as "${better}".`,
   ]),
   'definition-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [fault, hint]),
   'call-invalid': error<{ name: string; fault: string; hint: string }>(({ name, fault, hint }) => [
@@ -32,13 +32,13 @@ export const words = {
   ]),
   'prop-missing': error<{ component: string; prop: string; expected: string }>(
     ({ component, prop, expected }, inText) => [
-      `${component} needs its prop "${prop}", and it was not given.`,
-      `Give it ${expected}: ${inText ? `${kebab(prop)}="…"` : `{ ${prop}: … }`}. If it may be left out, declare it with .optional() or .fallback(value).`,
+      `The required prop "${prop}" of ${component} is missing.`,
+      `Pass ${expected}: ${inText ? `${kebab(prop)}="…"` : `{ ${prop}: … }`}. If the prop is optional, declare it with .optional() or .fallback(value).`,
     ],
   ),
   'prop-invalid': error<{ component: string; prop: string; fault: string }>(({ component, prop, fault }) => [
     `The prop "${prop}" of ${component} ${fault}${/[.?]$/.test(fault) ? '' : '.'}`,
-    'Give a value of the declared kind, or change the kind where the component declares the prop.',
+    'Pass a value of the declared kind, or change the kind where the component declares the prop.',
   ]),
   'prop-misfit': error<{
     component: string;
@@ -48,69 +48,69 @@ export const words = {
     is: string;
     always: boolean;
   }>(({ component, prop, expected, written, is, always }) => [
-    `The prop "${prop}" of ${component} takes ${expected}, and is given ${written}, which ${always ? 'is' : 'may be'} ${is}.`,
+    `The prop "${prop}" of ${component} accepts ${expected}, but receives ${written}, which ${always ? 'is' : 'may be'} ${is}.`,
     always
-      ? 'Give a value of the declared kind, or change the kind where the component declares the prop.'
-      : `Say what to give then: ${written} ?? …, or put a condition around it. Or let the prop be left out: .optional().`,
+      ? 'Pass a value of the declared kind, or change the kind where the component declares the prop.'
+      : `Pass a default value: ${written} ?? …, or put a condition around it. Or make the prop optional: .optional().`,
   ]),
   'props-misplaced': error<{ component: string; got: string }>(({ component, got }) => [
-    `${component} takes its props first, as a record, and got ${got}.`,
-    'Content comes behind them: Name({ … }, content), or Name({}, content) where no prop is given.',
+    `${component} expects its props first, as a record, but received ${got}.`,
+    'Pass content after the props: Name({ … }, content), or Name({}, content) without props.',
   ]),
   'prop-unknown': error<{ component: string; prop: string; hint: string; read?: boolean }>(
     ({ component, prop, hint, read }) => [
       read
         ? `The template of ${component} reads props.${prop}, which it does not declare.`
-        : `${component} was given "${prop}", which is not one of its props.`,
+        : `${component} received "${prop}", which is not one of its props.`,
       `${hint} Or declare it: props: { ${identifier(prop)}: prop.text() }.`,
     ],
   ),
   'slot-missing': error<{ component: string; slot: string }>(({ component, slot }, inText) => [
-    `${component} needs content in its slot "${slot}", and none was given.`,
+    `The required slot "${slot}" of ${component} is empty.`,
     inText
       ? slot === 'default'
         ? `Put content between <${component}> and </${component}>.`
         : `Put an element with slot="${slot}" between its tags, or <template slot="${slot}">…</template>.`
       : slot === 'default'
-        ? 'Give content after the props.'
-        : `Give it by name: { ${identifier(slot)}: … }.`,
+        ? 'Pass content after the props.'
+        : `Pass it by name: { ${identifier(slot)}: … }.`,
   ]),
   'slot-unknown': error<{ component: string; slot: string; hint: string; read?: boolean }>(
     ({ component, slot, hint, read }) => [
       read
         ? `The template of ${component} places slots.${slot}, which it does not declare.`
-        : `${component} was given content for the slot "${slot}", which it does not have.`,
+        : `${component} received content for the slot "${slot}", which it does not have.`,
       `${hint} Or declare it: slots: { ${identifier(slot)}: slot() }.`,
     ],
   ),
   'slot-untaken': error<{ component: string; hint: string }>(({ component, hint }) => [
-    `${component} was given content, and has no default slot to take it.`,
+    `${component} received content, but has no default slot.`,
     `${hint} Or declare one: slots: { default: slot() }, and place it with slots.default().`,
   ]),
   'slot-unplaced': warning<{ component: string; slot: string }>(({ component, slot }, inText) => [
-    `${component} declares the slot "${slot}" and its template places it nowhere, so content for it would not show.`,
-    `Place it with ${inText ? `<slot${slot === 'default' ? '' : ` name="${slot}"`}></slot>` : `slots.${slot}()`}, or take the declaration out.`,
+    `${component} declares the slot "${slot}", but its template does not place it. Content for it would not be shown.`,
+    `Place it with ${inText ? `<slot${slot === 'default' ? '' : ` name="${slot}"`}></slot>` : `slots.${slot}()`}, or remove the declaration.`,
   ]),
   'slot-repeated': error<{ component: string; slot: string; repeats: boolean }>(
     ({ component, slot, repeats }) => [
       repeats
-        ? `${component} places its slot "${slot}" in rows, and an element can show what is given to a slot only once.`
-        : `${component} places its slot "${slot}" twice, and an element can show what is given to a slot only once.`,
-      'Place it once, in two branches of one condition, or hand the content over as a prop. As plain HTML text it works.',
+        ? `${component} places its slot "${slot}" in rows, but an element can show the content of a slot only once.`
+        : `${component} places its slot "${slot}" twice, but an element can show the content of a slot only once.`,
+      'Place it once, in two branches of one condition, or pass the content as a prop. In HTML text it works.',
     ],
   ),
   'slot-misfit': error<{ component: string; slot: string; hands: boolean }>(
     ({ component, slot, hands }, inText) => [
       hands
-        ? `The slot "${slot}" of ${component} hands data to its content, and was given plain content.`
-        : `The slot "${slot}" of ${component} takes plain content, and was given a function.`,
+        ? `The slot "${slot}" of ${component} passes data to its content, but received plain content.`
+        : `The slot "${slot}" of ${component} accepts plain content, but received a function.`,
       hands
         ? inText
           ? `Write <template slot="${slot}" as="data">…</template> around it.`
-          : `Give a function: { ${identifier(slot)}: (data) => … }.`
+          : `Pass a function: { ${identifier(slot)}: (data) => … }.`
         : inText
-          ? 'Take as="…" out: nothing is handed over.'
-          : 'Give the content itself, without a function around it.',
+          ? 'Remove as="…": the slot passes no data.'
+          : 'Pass the content itself, without a function around it.',
     ],
   ),
   'component-unknown': error<{ name: string; hint: string }>(({ name, hint }) => [
@@ -131,14 +131,14 @@ export const words = {
     ],
   ),
   'value-unplaced': error<{ name: string }>(({ name }) => [
-    `${name} was read in the template and then placed nowhere.`,
-    `A plain "if" or "? :" cannot test it: write given(${name}, …, …) or calc(${name}, (value) => …). If it is not needed, do not read it.`,
+    `${name} was read in the template, but not placed.`,
+    `A plain "if" or "? :" cannot test it: write given(${name}, …, …) or calc(${name}, (value) => …). If you do not need it, do not read it.`,
   ]),
   'template-failed': error<{ name: string; reason: string }>(({ name, reason }) => [
     `The template of ${name} stopped with an error: ${reason}.`,
     /Cannot read properties of undefined/.test(reason)
-      ? 'A template runs once, with expressions instead of values. Something that it reads is not there: see the line.'
-      : 'A template runs once, with expressions instead of values: what needs a value goes into calc(…) or a handler.',
+      ? 'A template runs once, with expressions instead of values. It reads a property of something undefined: see the line.'
+      : 'A template runs once, with expressions instead of values. Code that needs a value goes into calc(…) or a handler.',
   ]),
   'content-not-allowed': error<{ what: string; place: string; hint: string }>(({ what, place, hint }) => [
     `${what} cannot stand ${place}.`,
@@ -149,7 +149,7 @@ export const words = {
     hint,
   ]),
   'element-misplaced': warning<{ tag: string; place: string; hint: string }>(({ tag, place, hint }) => [
-    `<${tag}> stands ${place}, where the HTML standard does not let it.`,
+    `<${tag}> stands ${place}, where the HTML standard does not allow it.`,
     hint,
   ]),
   'element-missing': warning<{ tag: string; child: string; link: string }>(({ tag, child, link }) => [
@@ -161,8 +161,8 @@ export const words = {
     'Say what it shows: title="…" (https://www.w3.org/TR/WCAG22/#name-role-value).',
   ]),
   'attribute-misleading': warning<{ attribute: string; tag: string }>(({ attribute, tag }, inText) => [
-    `<${tag}> has ${attribute}="false", which counts as set: this attribute holds by being there, whatever its value.`,
-    `Leave ${attribute} out. Where it depends on something, give it ${inText ? `a value that is true or false: ${attribute}="{{ … }}"` : 'true or false, or an expression that is'}.`,
+    `<${tag}> has ${attribute}="false". A boolean attribute is on whenever it is present, even as ="false".`,
+    `Remove ${attribute}. If it depends on something, pass ${inText ? `a value that is true or false: ${attribute}="{{ … }}"` : 'true or false, or an expression that is'}.`,
   ]),
   'attribute-value-unknown': warning<{ attribute: string; tag: string; text: string; hint: string }>(
     ({ attribute, tag, text, hint }) => [
@@ -171,12 +171,12 @@ export const words = {
     ],
   ),
   'label-unbound': warning<Record<never, never>>(() => [
-    'A <label> names no control, and has none in it: nobody hears what it says.',
-    'Put the control into it, or name it: for="…" with the control’s id. Words that label no control are a <span>.',
+    'A <label> has no control: it contains none and its "for" names none.',
+    'Put the control into the label, or name it: for="…" with the id of the control. For text that labels no control use <span>.',
   ]),
   'text-escaped': warning<{ written: string; sign: string }>(({ written, sign }) => [
-    `The text ${written} is shown as it stands: in a function text is no HTML.`,
-    `Write the sign itself, ${sign}.`,
+    `The text ${written} is shown as it is written: text in a function is not HTML.`,
+    `Write the character itself, ${sign}.`,
   ]),
   'attribute-unknown': warning<{ attribute: string; tag: string; hint: string }>(
     ({ attribute, tag, hint }) => [
@@ -196,8 +196,8 @@ export const words = {
     ],
   ),
   'markup-missing': error<{ component: string }>(({ component }) => [
-    `${component} has its template as HTML text, and nothing here can read it.`,
-    "In a page, import 'zesty-lattice/markup' once; the Vite plugin does so by itself.",
+    `The template of ${component} is HTML text, but nothing in this page can read it.`,
+    "In a page, import 'zesty-lattice/markup' once. The Vite plugin adds it.",
   ]),
   'markup-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
   'tag-unclosed': error<{ tag: string; before: string }>(({ tag, before }) => [
@@ -211,11 +211,11 @@ export const words = {
     'Close it with ">"; if it has attributes, close their quotes too.',
   ]),
   'quote-unclosed': error<{ attribute: string; quote: string }>(({ attribute, quote }) => [
-    `The value of ${attribute} begins here, and its quote is not closed.`,
+    `The value of ${attribute} begins here and its quote is not closed.`,
     `Close it with another ${quote} where the value ends.`,
   ]),
   'comment-unclosed': error<Record<never, never>>(() => [
-    'A comment begins here, and is not closed.',
+    'A comment begins here and is not closed.',
     'Close it with --> where it ends.',
   ]),
   'tag-self-closed': error<{ tag: string }>(({ tag }) => [
@@ -224,20 +224,20 @@ export const words = {
   ]),
   'tag-stray': error<{ tag: string; isVoid: boolean }>(({ tag, isVoid }) => [
     isVoid
-      ? `</${tag}> ends an element that has no end tag.`
-      : `</${tag}> ends nothing: no <${tag}> is open here.`,
-    isVoid ? `Write <${tag}> alone.` : `Take it out, or open <${tag}> before it.`,
+      ? `</${tag}> is not allowed: <${tag}> has no end tag.`
+      : `</${tag}> has no start tag: no <${tag}> is open here.`,
+    isVoid ? `Write <${tag}> alone.` : `Remove it, or open <${tag}> before it.`,
   ]),
   'tag-crossed': error<{ tag: string; outer: string }>(({ tag, outer }) => [
     `<${tag}> is opened inside <${outer}> and closed outside of it.`,
     `Close </${tag}> before </${outer}>.`,
   ]),
   'attribute-doubled': error<{ attribute: string }>(({ attribute }) => [
-    `The attribute "${attribute}" stands twice in one tag, and the second is dropped.`,
-    'Take one of them out.',
+    `The attribute "${attribute}" is written twice in one tag. A browser ignores the second one.`,
+    'Remove one of them.',
   ]),
-  'hole-misplaced': error<{ place: string; hint: string }>(({ place, hint }) => [
-    `A hole {{ … }} cannot stand ${place}.`,
+  'interpolation-misplaced': error<{ place: string; hint: string }>(({ place, hint }) => [
+    `An interpolation {{ … }} cannot stand ${place}.`,
     hint,
   ]),
   'event-misspelt': warning<{ event: string; tag: string; near: string }>(({ event, tag, near }) => [
@@ -253,12 +253,12 @@ export const words = {
   ]),
   'directive-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
   'component-unused': warning<{ component: string; file: string }>(({ component, file }) => [
-    `${component} is defined in ${file} and used nowhere.`,
-    'Use it, or take it out. A page’s own component is exported as the default of its module.',
+    `${component} is defined in ${file}, but never used.`,
+    'Use it, or remove it. Export the component of a page as the default of its module.',
   ]),
   'prop-unread': warning<{ component: string; prop: string }>(({ component, prop }, inText) => [
-    `${component} declares the prop "${prop}" and reads it nowhere.`,
-    `Place it in the template with ${inText ? `{{ ${prop} }}` : `props.${prop}`}, or take the declaration out.`,
+    `${component} declares the prop "${prop}", but never reads it.`,
+    `Place it in the template with ${inText ? `{{ ${prop} }}` : `props.${prop}`}, or remove the declaration.`,
   ]),
   'heading-skipped': warning<{ tag: string; after: string; better: string }>(({ tag, after, better }) => [
     after === ''
@@ -276,21 +276,21 @@ export const words = {
   ]),
   'adopt-failed': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
   'list-invalid': error<{ name: string; got: string }>(({ name, got }, inText) => [
-    `${inText ? '<template each-of>' : 'eachOf'} was given ${name}, and got ${got} where a list belongs.`,
-    'Give it a list; a list that may be missing counts as empty.',
+    `${inText ? '<template each-of>' : 'eachOf'} expects a list, but ${name} is ${got}.`,
+    'Pass a list. A missing list counts as empty.',
   ]),
   'id-doubled': error<{ id: string; times: string; places?: readonly string[] }>(
     ({ id, places = [], times }, inText) => {
       const made = `uid('${id.replace(/[^A-Za-z]+.*/, '') || 'part'}')`;
       return [
-        `The id "${id}" stands ${times} on the page${places.length > 1 ? `: in ${places.join(', and in ')}` : ''}.`,
-        `An id may stand once. In a component that is used more than once, make it with ${inText ? `id="{{ ${made} }}"` : made}; where a prop hands it in, give each use another.`,
+        `The id "${id}" is used ${times} on the page${places.length > 1 ? `: in ${places.join(', and in ')}` : ''}.`,
+        `An id must be unique on a page. In a component that is used more than once, write ${inText ? `id="{{ ${made} }}"` : made}. If a prop passes the id, pass another one to each use.`,
       ];
     },
   ),
   'reference-dangling': warning<{ attribute: string; id: string; tag: string; hint: string }>(
     ({ attribute, id, tag, hint }) => [
-      `${attribute}="${id}" of <${tag}> points to no element on the page.`,
+      `${attribute}="${id}" of <${tag}> points to an element that is not on the page.`,
       hint,
     ],
   ),
@@ -304,21 +304,21 @@ export const words = {
   'key-doubled': error<{ key: string; list: string }>(({ key, list }) => [
     `Two rows of ${list} have the key ${key}.`,
     key === 'undefined'
-      ? 'No item has the field that is named as the key: name another one, key: "id".'
-      : 'Give the rows a key that differs for each item.',
+      ? 'No item has the field that is named as the key. Name another one: key: "id".'
+      : 'Use a key that is different for each item.',
   ]),
   'key-missing': warning<{ component: string; list: string }>(({ component, list }, inText) => [
-    `${component} shows ${list} in rows with controls, and the rows have no key: where the list changes, what is typed and where the focus is may come to stand in another row.`,
+    `${component} shows ${list} in rows with controls, but the rows have no key. If the list changes, typed text and focus may move to another row.`,
     inText
-      ? 'Name a field that differs for each item: <template each-of="…" key="id">.'
-      : "Name a field that differs for each item: eachOf(list, (item) => …, { key: 'id' }).",
+      ? 'Name a field that is different for each item: <template each-of="…" key="id">.'
+      : "Name a field that is different for each item: eachOf(list, (item) => …, { key: 'id' }).",
   ]),
   'markup-differs': warning<{ component: string; how: string }>(({ component, how }) => [
-    `The markup that was sent for ${component} is not what it shows now: ${how}.`,
-    'It was put right. Render with the same props and data on both sides, and without values that differ each time.',
+    `The HTML that the server sent for ${component} differs from what it shows now: ${how}.`,
+    'It was corrected. Render with the same props and data on both sides, and without values that change each time.',
   ]),
   'markup-unread': warning<{ component: string; what: string; hint: string }>(({ component, what, hint }) => [
-    `${component} ${what}, which its element does not take.`,
+    `${component} ${what}, which its element does not accept.`,
     hint,
   ]),
   'provider-unregistered': warning<{ component: string; share: string; tag: string }>(
@@ -332,31 +332,31 @@ export const words = {
     `Look for a reaction, an event or shared data that changes "${prop}" whenever it has changed.`,
   ]),
   'too-deep': error<{ where: string }>(({ where }) => [
-    `What stands in ${where === '' ? 'it' : where} is nested deeper than it can be followed.`,
-    'About 500 levels can be. Look for data or content that holds itself; else take it apart, or render parts of it.',
+    `The content${where === '' ? '' : ` of ${where}`} is nested too deep to follow.`,
+    'The limit is about 500 levels. Look for data or content that contains itself, or render parts of it.',
   ]),
   'file-missing': error<{ what: string; file: string; reason: string; hint: string }>(
     ({ what, file, reason, hint }) => [`${what} is the file ${file}, which cannot be read: ${reason}.`, hint],
   ),
   'file-unread': error<{ path: string; module: string }>(({ path, module }) => [
-    `markupFile was asked for ${path} by ${module}, and a page cannot read files.`,
-    "Build with a plugin that puts the text in its place: 'zesty-lattice-tools/vite', or one of 'zesty-lattice-tools/bundlers'.",
+    `${module} calls markupFile for ${path}, but a page cannot read files.`,
+    "Build with a plugin that inserts the text: 'zesty-lattice-tools/vite', or one of 'zesty-lattice-tools/bundlers'.",
   ]),
   'element-unregistered': warning<{ name: string }>(({ name }) => [
-    `The page has a <${name}>, and no element of that name is registered.`,
-    "Register it: import { register } from 'zesty-lattice/elements'; register(Name). Or render the page ahead.",
+    `The page has a <${name}>, but no element of that name is registered.`,
+    "Register it: import { register } from 'zesty-lattice/elements'; register(Name). Or render the page at build time.",
   ]),
   'load-failed': error<{ component: string; reason: string }>(({ component, reason }) => [
     `The data of ${component} could not be loaded: ${reason.replace(/\.$/, '')}.`,
-    'Show it: whenLoaded(data, { …, failed: (fault) => … }), or give the component an onFailure.',
+    'Show it: whenLoaded(data, { …, failed: (fault) => … }), or declare onFailure on the component.',
   ]),
   'async-needed': error<{ what: string }>(({ what }) => [
-    `${what}, and this rendering does not wait for anything.`,
-    'Render with await renderHtmlAsync(…) or streamHtml(…). As elements that load in the page: { loads: "in-page" }.',
+    `${what}, but renderHtml does not wait.`,
+    'Render with await renderHtmlAsync(…) or streamHtml(…). For elements that load in the page: { form: "elements", loadsIn: "page" }.',
   ]),
   'tree-cut': warning<{ most: number; left: number }>(({ most, left }) => [
     `The tree has more than ${most.toLocaleString('en')} uses: ${left.toLocaleString('en')} of them were not followed.`,
-    'Each component was followed at least once. Components that may hold one another in any order make such trees; check them apart.',
+    'Each component was followed at least once. Components that contain one another in any order make such trees. Check them separately.',
   ]),
   'mail-unfit': warning<{ fault: string; hint: string }>(({ fault, hint }) => [`The mail ${fault}.`, hint]),
   'row-invalid': error<{ fault: string }>(({ fault }) => [
@@ -365,39 +365,39 @@ export const words = {
   ]),
   'page-unwritten': error<{ reason: string }>(({ reason }) => [
     `The page could not be written: ${reason.replace(/\.$/, '')}.`,
-    'Make sure that the folder can be written to, and that the component’s own functions take every row.',
+    'Check that the folder is writable, and that the functions of the component accept every row.',
   ]),
   'handler-failed': error<{ component: string; handler: string; reason: string }>(
     ({ component, handler, reason }) => [
       `The handler "${handler}" of ${component} stopped with an error: ${reason}.`,
       /read only property|not extensible/.test(reason)
-        ? 'The state is not changed in place: give back what changes, return { count: state.count + 1 }.'
-        : 'The element stays as it was before. Catch in the handler what can go wrong, and show it by the state.',
+        ? 'Do not change the state in place. Return what changes: return { count: state.count + 1 }.'
+        : 'The element stays as it was before. Catch errors in the handler, and show them through the state.',
     ],
   ),
   'state-changed-in-place': error<{ component: string; handler: string; field: string; isList: boolean }>(
     ({ component, handler, field, isList }) => [
-      `The handler "${handler}" of ${component} changes state.${field} in place, so that nothing that shows it is updated.`,
+      `The handler "${handler}" of ${component} changes state.${field} in place, so the element is not updated.`,
       isList
-        ? `Give back another list: return { ${field}: [...state.${field}, item] }.`
-        : `Give back another record: return { ${field}: { ...state.${field}, … } }.`,
+        ? `Return a new list: return { ${field}: [...state.${field}, item] }.`
+        : `Return a new record: return { ${field}: { ...state.${field}, … } }.`,
     ],
   ),
   'samples-unread': error<{ name: string }>(({ name }) => [
-    `It is not known which module makes ${name}, so its samples cannot be found.`,
-    'Lines are remembered while developing: leave out NODE_ENV=production in tests.',
+    `The module that makes ${name} is unknown, so its samples cannot be found.`,
+    'Lines are recorded during development: do not set NODE_ENV=production in tests.',
   ]),
   'policy-forbidden': error<{ reason: string }>(({ reason }) => [
-    `The page’s rules for Trusted Types refuse the policy "zesty-lattice": ${reason.replace(/\.$/, '')}.`,
+    `The Trusted Types policy of the page does not allow "zesty-lattice": ${reason.replace(/\.$/, '')}.`,
     "Allow it in the header Content-Security-Policy: trusted-types zesty-lattice; with two copies of this library on the page, add 'allow-duplicates'.",
   ]),
   'value-not-json': error<{ name: string; fault: string }>(({ name, fault }) => [
     `${name} ${fault}.`,
-    'Hand on plain data: give a BigInt as text, and name what stands around by its id instead of holding it.',
+    'Pass plain data: a BigInt as text, and a parent by its id instead of a reference.',
   ]),
   'value-failed': error<{ name: string; reason: string }>(({ name, reason }) => [
     `${name} stopped with an error: ${reason}.`,
-    'Make the function take every value that its inputs can have.',
+    'Make the function accept every value that its inputs can have.',
   ]),
 } as const;
 

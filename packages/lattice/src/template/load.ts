@@ -38,14 +38,14 @@ export function whenLoaded<Data>(data: ExprOf<LoadState<Data>>, branches: LoadBr
     refuseCall(
       whenLoaded,
       'whenLoaded',
-      `takes the data of a component that loads, and got ${gotIn(data)}`,
+      `expects the data of a component that loads, but received ${gotIn(data)}`,
       'Give the component a load, and write template: ({ data }) => whenLoaded(data, { … }).',
     );
   if (dev && typeof branches?.loaded !== 'function')
     refuseCall(
       whenLoaded,
       'whenLoaded',
-      `takes a function "loaded" of what was loaded, and got ${gotIn(branches?.loaded)}`,
+      `expects a function "loaded" of what was loaded, but received ${gotIn(branches?.loaded)}`,
       'Write whenLoaded(data, { loading: …, loaded: (value) => …, failed: … }).',
     );
   if (!core) return undefined;

@@ -46,6 +46,11 @@ export const shareReader: { read?: (name: string, readBy: unknown) => Expr<unkno
  */
 export function share<Value>(name: string): Share<Value> {
   if (dev && (typeof name !== 'string' || name === ''))
-    refuseCall(share, 'share', `takes a name, and got ${show(name || undefined)}`, "Write share('basket').");
+    refuseCall(
+      share,
+      'share',
+      `expects a name, but received ${show(name || undefined)}`,
+      "Write share('basket').",
+    );
   return new Share<Value>(name);
 }

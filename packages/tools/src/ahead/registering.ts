@@ -58,7 +58,7 @@ export async function registerWritten(changed: MagicString, followed: Followed):
       if (!name) {
         dropped.push({
           what: local.name,
-          why: `the module takes the whole door as ${local.name}`,
+          why: `the module imports all of the entry point as ${local.name}`,
           at: declaration.start,
         });
         continue;

@@ -30,7 +30,7 @@ export function textCalls(
   if (local === undefined) return undefined;
   const calls = callsOf(tree, local, (at) =>
     refuse(
-      'markupFile takes import.meta.url and a path written out, such as markupFile(import.meta.url, "./card.html").',
+      'markupFile expects import.meta.url and a path as a literal, such as markupFile(import.meta.url, "./card.html").',
       at,
     ),
   );

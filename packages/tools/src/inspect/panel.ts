@@ -186,7 +186,7 @@ export const InspectPanel = component('inspect-panel', {
           ),
           given(
             calc(shown.props, (all) => all.length === 0),
-            el.p({ class: 'soft' }, 'It takes none.'),
+            el.p({ class: 'soft' }, 'It accepts none.'),
           ),
         ),
         given(

@@ -47,7 +47,7 @@ function faultsOf({ props }: ComponentCore, given: Given): Readonly<Record<strin
     const value = given.props[name];
     if (!kind) continue;
     if (value === undefined || value === null) {
-      if (kind.settings.presence === 'required') faults[name] = `is needed: it takes ${kind.rules.expected}`;
+      if (kind.settings.presence === 'required') faults[name] = `is required: ${kind.rules.expected}`;
       continue;
     }
     const isText = typeof value === 'string';

@@ -22,7 +22,7 @@ export function choice<const Words extends readonly [string, ...string[]]>(
   words: Words,
 ): Kind<Words[number]> {
   if (dev && !areWords(words))
-    refuseCall(choice, 'prop.choice', 'takes a list of texts', "Write prop.choice(['early', 'late']).");
+    refuseCall(choice, 'prop.choice', 'expects a list of texts', "Write prop.choice(['early', 'late']).");
   const { expected, ...ruled } = choiceRule(words);
   return new Kind<Words[number]>({
     ...ruled,
@@ -31,7 +31,7 @@ export function choice<const Words extends readonly [string, ...string[]]>(
     code: { name: 'choiceRule', args: [words] },
     explain(value) {
       const near = typeof value === 'string' ? nearest(value, words) : undefined;
-      const got = `takes ${expected}, and got ${show(value)}`;
+      const got = `expects ${expected}, but received ${show(value)}`;
       return near === undefined ? undefined : `${got}. Did you mean "${near}"?`;
     },
     write: (value) => value,

@@ -19,7 +19,7 @@ export function date(): Kind<Date> {
     code: { name: 'dateRule' },
     explain: (value) =>
       typeof value === 'string' || typeof value === 'number'
-        ? `takes a Date, and got ${JSON.stringify(value)}; write new Date(${JSON.stringify(value)})`
+        ? `expects a Date, but received ${JSON.stringify(value)}; write new Date(${JSON.stringify(value)})`
         : undefined,
     write: (value) => value.toISOString(),
   });

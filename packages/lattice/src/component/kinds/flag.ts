@@ -20,7 +20,7 @@ export function flag(): Kind<boolean, boolean, 'fallback'> {
     code: { name: 'flagRule' },
     explain: (value) =>
       value === 'true' || value === 'false'
-        ? `takes true or false, and got the text "${value}"; write ${value} without quotes, in HTML ${value === 'true' ? 'the name alone' : 'leave the attribute out'}`
+        ? `expects true or false, but received the text "${value}"; write ${value} without quotes, in HTML ${value === 'true' ? 'the name alone' : 'leave the attribute out'}`
         : undefined,
     write: (value) => (value ? '' : null),
   }).fallback(false);

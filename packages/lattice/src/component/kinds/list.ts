@@ -26,7 +26,7 @@ export function list<Item>(item: Kind<Item, unknown, Presence> = any<Item>()): K
     refuseCall(
       list,
       'prop.list',
-      `takes the kind of its items, and got ${show(kind)}`,
+      `expects the kind of its items, but received ${show(kind)}`,
       'Write prop.list(prop.text()), or prop.list<Variety>() for any items.',
     );
   const loose = kind.rules.word === 'any';

@@ -20,7 +20,7 @@ export function number(): Kind<number> {
     code: { name: 'numberRule' },
     explain: (value) =>
       typeof value === 'string' && numberText.test(value)
-        ? `takes a number, and got the text ${JSON.stringify(value)}; write ${Number(value)} without quotes`
+        ? `expects a number, but received the text ${JSON.stringify(value)}; write ${Number(value)} without quotes`
         : undefined,
     write: String,
   });

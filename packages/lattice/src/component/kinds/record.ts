@@ -64,7 +64,7 @@ export function record(fields?: FieldKinds, { more = false }: { readonly more?: 
       refuseCall(
         record,
         'prop.record',
-        `takes a record of kinds, and got ${show(fields)}`,
+        `expects a record of kinds, but received ${show(fields)}`,
         'Write prop.record({ row: prop.number() }).',
       );
     for (const [name, kind] of Object.entries(fields)) {
@@ -72,7 +72,7 @@ export function record(fields?: FieldKinds, { more = false }: { readonly more?: 
         refuseCall(
           record,
           'prop.record',
-          `takes a kind for each field, and got ${show(kind)} for "${name}"`,
+          `expects a kind for each field, but received ${show(kind)} for "${name}"`,
           `Write ${name}: prop.text() or the like.`,
         );
     }
@@ -103,7 +103,7 @@ export function record(fields?: FieldKinds, { more = false }: { readonly more?: 
       const bad = kinds.find((entry) => !fieldFits(value, entry));
       if (!bad) return undefined;
       const [name, kind] = bad;
-      if (value[name] === undefined) return `misses its field "${name}", which takes ${kind.rules.expected}`;
+      if (value[name] === undefined) return `has no field "${name}", which is ${kind.rules.expected}`;
       return `has a field that does not fit: "${name}" ${fault(kind, value[name])}`;
     },
     write: (value) => JSON.stringify(value),

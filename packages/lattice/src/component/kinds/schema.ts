@@ -34,7 +34,7 @@ export function schema<Input, Output>(standard: StandardSchema<Input, Output>): 
     refuseCall(
       schema,
       'prop.schema',
-      'takes a schema that speaks the Standard Schema interface, and this one does not',
+      'expects a schema with the Standard Schema interface, which this one does not have',
       'Most schema libraries do in their newer versions (https://standardschema.dev).',
     );
   return new Kind<Output, Input>({

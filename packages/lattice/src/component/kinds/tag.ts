@@ -23,7 +23,7 @@ export function tag<const Tags extends readonly [string, ...string[]]>(
   tags: Tags,
 ): TagKind<Tags[number], Tags[0]> {
   if (dev && !areWords(tags))
-    refuseCall(tag, 'prop.tag', 'takes a list of element names', "Write prop.tag(['p', 'h2']).");
+    refuseCall(tag, 'prop.tag', 'expects a list of element names', "Write prop.tag(['p', 'h2']).");
   return new TagKind<Tags[number], Tags[0]>({
     ...choiceRule(tags),
     word: 'tag',

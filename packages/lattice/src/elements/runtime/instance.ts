@@ -117,7 +117,7 @@ export class Instance {
       if (dev && given === unreadable) {
         const { attribute } = prop;
         const text = JSON.stringify(this.host.getAttribute(attribute as string));
-        fault = `takes ${rule.expected}, and its attribute ${attribute}=${text} cannot be read as that`;
+        fault = `expects ${rule.expected}, but its attribute ${attribute}=${text} cannot be read as that`;
       }
       this.tell('prop-invalid', { prop: name, fault });
       return before;
@@ -167,7 +167,7 @@ export class Instance {
         if (this.block) update(this.block, 0, waiting);
         // What could not be shown may be so now. Before the first try it may still be without some of its attributes: an
         // engine may run microtasks between the callbacks of an upgrade.
-        else if (this.block === null && this.host.isConnected) this.show();
+        else if (this.block !== undefined && this.host.isConnected) this.show();
         this.each('shown');
         round = 0;
       });

@@ -4,7 +4,7 @@ import { reasonOf } from '../../problem/index.js';
 /** The value that a template sees for what was given to a prop; what does not fit is told by `fail`. */
 export function settled(rule: Rule, given: unknown, fail: (fault: string) => unknown): unknown {
   try {
-    if (!rule.accepts(given)) return fail(rule.explain?.(given) ?? `takes ${rule.expected}`);
+    if (!rule.accepts(given)) return fail(rule.explain?.(given) ?? `is not ${rule.expected}`);
     return rule.settle ? rule.settle(given) : given;
   } catch (thrown) {
     return fail(`cannot be read: ${reasonOf(thrown)}`);

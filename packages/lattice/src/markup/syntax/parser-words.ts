@@ -121,6 +121,7 @@ export function parserFinding(error: ParserError, places: Places): Finding | und
     : openers.has(code)
       ? before.lastIndexOf('<')
       : startOffset;
-  if (places.text.startsWith('<{{', at)) return finding('hole-misplaced', holeInTag(true), places.at(at));
+  if (places.text.startsWith('<{{', at))
+    return finding('interpolation-misplaced', holeInTag(true), places.at(at));
   return finding('markup-invalid', { fault: known[0], hint: known[1] }, places.at(at));
 }

@@ -129,7 +129,7 @@ class TagCheck {
   }
 
   holeInTag(tagName: string, at: number): void {
-    this.say('hole-misplaced', holeInTag(hasHole(tagName)), at);
+    this.say('interpolation-misplaced', holeInTag(hasHole(tagName)), at);
     if (!hasHole(tagName) && !voidElements.has(tagName)) this.#open.push({ tag: tagName, at });
   }
 
@@ -216,5 +216,5 @@ type Codes =
   | 'tag-unclosed'
   | 'tag-stray'
   | 'tag-unfinished'
-  | 'hole-misplaced';
+  | 'interpolation-misplaced';
 type SayArguments = { [C in Codes]: [code: C, facts: Parameters<typeof finding<C>>[1], at: number] }[Codes];

@@ -140,7 +140,7 @@ function styleInput(attribute: MarkupAttribute, locals: Locals, reading: TextRea
       style[name] = joined(pieces(value, reading.holes), attribute, locals, reading);
     } else if (hasHole(declaration)) {
       reading.report(
-        'hole-misplaced',
+        'interpolation-misplaced',
         {
           place: 'as a whole CSS declaration',
           hint: 'Write each as name: {{ … }}; a missing value leaves it out.',

@@ -95,7 +95,7 @@ function commentContent({ at, text }: MarkupComment, reading: TextReading): Cont
   // (https://html.spec.whatwg.org/#comment-end-state).
   if (/--!?>|^-?>/.test(whole)) {
     const hint = 'Write --> at the end of the comment alone, or leave the interpolation out.';
-    reading.report('hole-misplaced', { place: 'in a comment that it would end', hint }, at);
+    reading.report('interpolation-misplaced', { place: 'in a comment that it would end', hint }, at);
     return null;
   }
   return trusted(`<!--${whole}-->`);
@@ -157,7 +157,7 @@ function rawContent(node: MarkupElement, reading: TextReading): Content[] {
       node.tag === 'script'
         ? 'Give the script its data in an attribute: data-name="{{ … }}".'
         : 'Set a custom property in a style attribute, and read it with var(--name).';
-    reading.report('hole-misplaced', { place, hint }, pieceAt(text, reading) ?? node.at);
+    reading.report('interpolation-misplaced', { place, hint }, pieceAt(text, reading) ?? node.at);
   }
   return text === '' ? [] : [trusted(unmarked(text, reading.holes))];
 }

@@ -17,12 +17,12 @@ function faultOf(
 ): { readonly fault: string; readonly hint: string } | undefined {
   if (isNode(input))
     return {
-      fault: 'takes an element or other content',
+      fault: 'contains an element or other content',
       hint: 'Give text, calc(…), a record of words with conditions, or a list of these.',
     };
   if (!Array.isArray(input)) return undefined;
   if (around.includes(input))
-    return { fault: 'takes a list that holds itself', hint: 'Give a list of texts.' };
+    return { fault: 'contains a list that contains itself', hint: 'Pass a list of texts.' };
   for (const one of input) {
     const found = faultOf(one, [...around, input]);
     if (found) return found;

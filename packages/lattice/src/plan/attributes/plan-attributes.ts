@@ -89,7 +89,7 @@ function planListeners(value: unknown, { report, tags }: Around, to: PlanAttribu
       finding('attribute-invalid', {
         attribute,
         tag: tagOf(tags),
-        fault: `takes ${wanted}, and got ${show(got)}`,
+        fault: `expects ${wanted}, but received ${show(got)}`,
         hint: 'Declare a handler, and call it: on: { click: handlers.add(1) }.',
       }),
     );
@@ -121,7 +121,7 @@ function planBinding(value: unknown, { all, lists, report, tags }: Around): Bind
     finding('attribute-invalid', {
       attribute: 'bind',
       tag: tagOf(tags),
-      fault: 'ties a control to a field of the state, and got something else',
+      fault: 'ties a control to a field of the state, but received something else',
       hint: 'Keep the value in the state: bind: state.title, state.draft.title, or a field of a row of state.items.',
     }),
   );

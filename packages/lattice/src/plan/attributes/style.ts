@@ -92,7 +92,7 @@ function notARecord(tag: string, input: unknown): Finding {
   return finding('attribute-invalid', {
     attribute: 'style',
     tag,
-    fault: `takes a record of CSS properties, and got ${describeValue(input)}`,
+    fault: `expects a record of CSS properties, but received ${describeValue(input)}`,
     hint: "Write style: { color: …, '--tone': … }, each value an expression if need be.",
   });
 }

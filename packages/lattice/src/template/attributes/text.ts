@@ -57,7 +57,7 @@ export function plainAttribute(tag: string, name: string, value: unknown, report
     finding('attribute-invalid', {
       attribute: name,
       tag,
-      fault: `takes text, a number or true, and got ${Array.isArray(value) ? 'a list' : `a ${value instanceof Date ? 'date' : typeof value}`}`,
+      fault: `expects text, a number or true, but received ${Array.isArray(value) ? 'a list' : `a ${value instanceof Date ? 'date' : typeof value}`}`,
       hint: 'Work out its text with calc(value, (v) => …).',
     }),
   );

@@ -36,7 +36,7 @@ export function calc<Result>(...args: readonly unknown[]): Expr<Result> {
     refuseCall(
       calc,
       'calc',
-      `takes a function as its last argument, and got ${gotIn(compute)}`,
+      `expects a function as its last argument, but received ${gotIn(compute)}`,
       'Write calc(props.crates, (crates) => crates * 2).',
     );
   const inputs = args.slice(0, -1).map(operand);
@@ -81,6 +81,11 @@ export function phrase(
  */
 export function uid(label: string): Expr<string> {
   if (dev && (typeof label !== 'string' || label === ''))
-    refuseCall(uid, 'uid', `takes a label, and got ${show(label || undefined)}`, "Write uid('panel').");
+    refuseCall(
+      uid,
+      'uid',
+      `expects a label, but received ${show(label || undefined)}`,
+      "Write uid('panel').",
+    );
   return new ExprCore({ op: 'uid', label, depth: currentRun()?.depth ?? 0 }, uid).face as Expr<string>;
 }

@@ -24,13 +24,13 @@ function text(value: unknown): string {
   if (typeof value === 'string') return value;
   if (value === null || value === undefined || value === false) return '';
   if (typeof value === 'number' || typeof value === 'bigint' || value === true) return String(value);
-  throw new TypeError(`+ joins texts and numbers, and got ${named(value)}`);
+  throw new TypeError(`+ joins texts and numbers, but received ${named(value)}`);
 }
 
 /** A number; what is none is refused. */
 export function numberOf(value: unknown, operator: string): number {
   if (typeof value === 'number') return value;
-  throw new TypeError(`${operator} takes numbers, and got ${named(value)}`);
+  throw new TypeError(`${operator} expects numbers, but received ${named(value)}`);
 }
 
 function named(value: unknown): string {

@@ -81,14 +81,14 @@ export function eachOf<Item, IsState = false>(
     refuseCall(
       eachOf,
       'eachOf',
-      `repeats content for a list, and got ${gotIn(list)}`,
+      `repeats content for a list, but received ${gotIn(list)}`,
       'Give it a list or an expression of one: eachOf(props.items, (item) => …).',
     );
   if (dev && (typeof row !== 'function' || coreOf(row)))
     refuseCall(
       eachOf,
       'eachOf',
-      `takes a function of the item as its second argument, and got ${gotIn(row)}`,
+      `expects a function of the item as its second argument, but received ${gotIn(row)}`,
       'Write eachOf(list, (item) => el.li(item.name)).',
     );
   const label = parameterName(row) ?? 'item';

@@ -46,7 +46,7 @@ export function given(test: unknown, then: unknown, otherwise?: Content): Conten
     refuseCall(
       given,
       'given',
-      'takes a test and content, and got nothing',
+      'expects a test and content, but received nothing',
       'Write given(props.open, el.p(…)).',
     );
   const wants = typeof then === 'function' && !coreOf(then);

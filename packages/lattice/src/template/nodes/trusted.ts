@@ -32,7 +32,7 @@ export function trusted(html: string | ExprOf<string>): TemplateNode {
     refuseCall(
       trusted,
       'trusted',
-      `takes HTML as text, and got ${gotIn(html)}`,
+      `expects HTML as text, but received ${gotIn(html)}`,
       'Give it text that you vouch for, or an expression of it.',
     );
   return new TrustedNode(html);

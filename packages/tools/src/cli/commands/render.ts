@@ -76,7 +76,7 @@ async function run(path: string, options: Options, command: Command): Promise<vo
   const tree = resolve(component, props);
   if (tree.problems.some((problem) => problem.severity === 'error')) {
     printProblems(tree.problems);
-    sayProps(path, options, tree.problems);
+    if (core) sayProps(path, core, options, tree.problems);
     process.exitCode = 1;
     return;
   }
@@ -113,15 +113,22 @@ function refuseOthers(command: Command, isPage: boolean): void {
   }
 }
 
-/** How props are given, where a needed one was not. */
-function sayProps(path: string, { component, props }: Options, problems: readonly Problem[]): void {
-  const missing = problems.filter(({ code, where }) => code === 'prop-missing' && !where.includes(' › '));
-  const names = missing.flatMap(({ message }) => /its prop "([^"]+)"/.exec(message)?.[1] ?? []);
-  if (props !== undefined || names.length === 0) return;
+/** Prints how to pass props, if a required one is missing. */
+function sayProps(
+  path: string,
+  core: ComponentCore,
+  { component, props }: Options,
+  problems: readonly Problem[],
+): void {
+  const isMissing = problems.some(({ code, where }) => code === 'prop-missing' && !where.includes(' › '));
+  if (props !== undefined || !isMissing) return;
+  const names = core.props.names.filter(
+    (_name, index) => core.props.kinds[index]?.settings.presence === 'required',
+  );
   const record = `{ ${names.map((name) => `"${name}": …`).join(', ')} }`;
   const of = component === undefined ? '' : ` --component ${component}`;
   process.stderr.write(
-    `Give it its props: lattice render ${path}${of} --props '${record}', or a file of them.\n`,
+    `Pass its props: lattice render ${path}${of} --props '${record}', or a file of them.\n`,
   );
 }
 

@@ -232,7 +232,7 @@ export const PreviewPage = component('preview-page', {
                       label: calc(field.name, inWords),
                       on: { edited: handlers.edited(field.name) },
                     }),
-                  { key: (one) => one.field.name, empty: el.p({ class: 'none' }, 'It takes none.') },
+                  { key: (one) => one.field.name, empty: el.p({ class: 'none' }, 'It accepts none.') },
                 ),
               ),
             ),
