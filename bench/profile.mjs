@@ -1,6 +1,6 @@
 // npm run bench:profile [-- a,m] [-- --no-code] [-- --write]: where the time of scenarios goes, by function and without
 // what it calls; what V8 does for a function, such as joining texts, and small functions that it puts into others count as
-// part of these. With --write the table of docs/speed.md is written anew.
+// part of these. With --write the table of bench/results.md is written anew.
 import { execFileSync } from 'node:child_process';
 import { build, install, root } from '../scripts/setup.mjs';
 

@@ -1,5 +1,5 @@
 // npm run bench [-- --quick] [-- --write]: HTML text against code written by hand, in several processes, each way in
-// turns and byte for byte the same. With --write the tables of docs/speed.md and the plot are written anew.
+// turns and byte for byte the same. With --write the tables of bench/results.md and the plot are written anew.
 import { execFileSync } from 'node:child_process';
 import { cpus } from 'node:os';
 import { join } from 'node:path';

@@ -22,7 +22,7 @@ export const groups: readonly Group[] = [
       doc('props', 'Props'),
       doc('slots', 'Slots'),
       doc('compose', 'Compose'),
-      doc('html', 'Templates in HTML'),
+      doc('html', 'HTML templates'),
       doc('render', 'Render'),
       doc('data', 'Data that is loaded'),
       doc('elements', 'Elements'),
@@ -51,8 +51,8 @@ export const groups: readonly Group[] = [
     title: 'Look up',
     pages: [
       doc('problems', 'Problems'),
-      doc('slips', 'Slips'),
       doc('reference', 'Reference'),
+      doc('glossary', 'Glossary'),
       doc('tree', 'The tree as JSON'),
       ...(
         [
@@ -76,8 +76,8 @@ export const groups: readonly Group[] = [
     title: 'Behind it',
     pages: [
       doc('how-it-works', 'How it works'),
-      doc('speed', 'How fast it is'),
-      doc('measurements', 'Measurements'),
+      doc('speed', 'Speed'),
+      { at: 'results', title: 'Results of the bench', from: 'bench/results.md' },
       { at: 'contributing', title: 'Contributing', from: 'CONTRIBUTING.md' },
       { at: 'changes', title: 'Changes', from: 'CHANGELOG.md' },
       doc('guide', 'All guides'),

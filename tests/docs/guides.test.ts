@@ -28,6 +28,8 @@ const guides = [
   'recipes',
   'presets',
   'projects',
+  'deploy',
+  'types',
 ];
 
 const folder = mkdtempSync(join(root, 'tests/docs/out-'));

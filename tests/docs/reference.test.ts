@@ -4,9 +4,24 @@ import { expect, test } from 'vitest';
 
 const script = new URL('../../scripts/reference.mjs', import.meta.url).href;
 
+interface Pages {
+  readonly reference: () => string;
+  readonly options: () => string;
+}
+const page = (name: string): string =>
+  readFileSync(fileURLToPath(new URL(`../../docs/${name}.md`, import.meta.url)), 'utf8');
+
 test('docs/reference.md has every public name, as the sources say it', async () => {
-  const { reference } = (await import(script)) as { readonly reference: () => string };
-  const written = readFileSync(fileURLToPath(new URL('../../docs/reference.md', import.meta.url)), 'utf8');
-  expect(written).toContain('`renderHtml`');
-  expect(written).toBe(reference());
+  const { reference } = (await import(script)) as Pages;
+  expect(page('reference')).toContain('`renderHtml`');
+  expect(page('reference')).toBe(reference());
+});
+
+test('docs/options.md has every option of every call, each with what it does', async () => {
+  const { options } = (await import(script)) as Pages;
+  expect(page('options')).toContain('| `loadsIn` |');
+  expect(page('options')).toBe(options());
+  const rows = page('options').match(/^\| `.*$/gm) ?? [];
+  expect(rows.length).toBeGreaterThan(60);
+  expect(rows.filter((row) => /\|\s*\|$/.test(row))).toEqual([]);
 });

@@ -14,7 +14,7 @@ const NoticeBox = component('notice-box', {
     el.section(el.h2(props.title), slots.default(), slots.footer(), slots.row(props.crates)),
 });
 
-/** Pieces of HTML as people, and their slips, write it. */
+/** Pieces of HTML as people, and their mistakes, write it. */
 const piece = fc.constantFrom(
   '<p>',
   '</p>',

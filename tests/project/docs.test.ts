@@ -17,7 +17,7 @@ const block = (path: string, kind: string, from = ''): string => {
 };
 
 test('the README’s first component renders what it says, in at most 30 lines', async () => {
-  const code = block('README.md', 'ts', '## A first component');
+  const code = block('README.md', 'ts', '## A component');
   expect(code.split('\n').length).toBeLessThanOrEqual(30);
   writeFileSync(
     join(folder, 'first.ts'),
@@ -26,27 +26,6 @@ test('the README’s first component renders what it says, in at most 30 lines',
   const { html } = (await import(join(folder, 'first.ts'))) as { html: string };
   expect(html).toContain('<h3 data-in="variety-card">Dunlight</h3></header><p>Thin skin, sharp.</p>');
   expect((await check([join(folder, 'first.ts')])).problems).toEqual([]);
-});
-
-test('so does its template in HTML, with the same definition', () => {
-  const text = block('README.md', 'html', '## Or in HTML');
-  writeFileSync(
-    join(folder, 'in-html.ts'),
-    `import { component, prop, slot } from 'zesty-lattice';
-export default component('variety-card', {
-  props: { title: prop.text(), season: prop.choice(['early', 'late']).fallback('early'), crates: prop.number().fallback(0), rare: prop.flag() },
-  slots: { default: slot(), badge: slot() },
-  template: ${JSON.stringify(text)},
-});
-`,
-  );
-  writeFileSync(join(folder, 'props.json'), '{ "title": "Dunlight", "crates": 3 }');
-  const { code, out } = lattice('render', join(folder, 'in-html.ts'), '--props', join(folder, 'props.json'));
-  expect(code).toBe(0);
-  expect(out).toContain(
-    '<article class="variety early">\n  <header><small>no badge yet</small><h3>Dunlight</h3></header>',
-  );
-  expect(out).toContain('<p>3 crates left</p>');
 });
 
 test('the example of docs/html.md has no problems, and renders', () => {

@@ -31,7 +31,7 @@ interface TextFile<Text> extends Omit<TemplateText, 'text'> {
   readonly text: Text;
 }
 
-/** What `component` is given; each part but the template may be left out. */
+/** The definition of a component. Only the template is required. */
 export interface Definition<
   P,
   S,
@@ -42,32 +42,35 @@ export interface Definition<
   Text = string,
   Data = unknown,
 > {
-  /** One sentence on what the component is. */
+  /** One sentence about the component. */
   readonly description?: string;
+  /** The props by name, made with `prop`. */
   readonly props?: P;
+  /** The slots by name, made with `slot`. */
   readonly slots?: S;
-  /** The name of a `prop.tag`: a use may then give the chosen element's attributes, and the template spreads `accepted`. */
+  /** The name of a `prop.tag`: a use may then pass attributes of the chosen element, and the template spreads `accepted`. */
   readonly accepts?: Accepts;
-  /** Where it may be used, where that is not anywhere. */
+  /** The allowed parents (default: any). */
   readonly placement?: Placement;
-  /** CSS rules for the component's own elements. They reach neither slot content nor other components. */
+  /** CSS rules for the component's own elements. They apply neither to slot content nor to other components. */
   readonly styles?: StylesInput | readonly StylesInput[];
+  /** The events by name, made with `event`. */
   readonly events?: Events;
-  /** The first state, from this use's props. */
+  /** Returns the initial state from the props of a use. */
   readonly state?: (props: PropValues<NoInfer<P>>) => State;
   /**
-   * Fetches what the component shows, for its template's `data`: on a server before its HTML is written, in a page when
-   * its element is there, and again when a prop changes. Of answers that cross the last one counts.
+   * Loads data for the template's `data`: on a server before the HTML is written, in the browser when the element is added,
+   * and again when a prop changes that it reads. If several requests overlap, the last one wins.
    */
   readonly load?: (context: LoadContext<NoInfer<P>>) => Promise<Data> | Data;
   /**
-   * How long `load` may take, in milliseconds, and each row of an async iterable; 10,000 unless said. On a server
-   * `loads.timeOut` of the rendering counts first. `Infinity` waits for ever.
+   * The time limit of `load`, and of each item of an async iterable, in milliseconds (default: 10,000). The option
+   * `loads.timeOut` of a rendering overrides it. `Infinity` turns it off.
    *
    * @example loadTimeOut: 30_000
    */
   readonly loadTimeOut?: number;
-  /** What can happen; each gives what changes in the state, or nothing. */
+  /** Handlers of events by name. Each returns the fields of the state that change, or nothing. */
   readonly handlers?: {
     readonly [K in keyof H]: (
       context: HandlerContext<NoInfer<P>, State, Events>,
@@ -75,8 +78,8 @@ export interface Definition<
     ) => Partial<NoInfer<State>> | undefined | void | Promise<Partial<NoInfer<State>> | undefined | void>;
   };
   /**
-   * What happens when a prop of a live element has changed: gets the value before, and gives what changes in the
-   * state, or nothing.
+   * Functions by prop, called when that prop of an element has changed, with the old value. Each returns the fields of the
+   * state that change, or nothing.
    */
   readonly reactions?: {
     readonly [K in keyof NoInfer<P>]?: (
@@ -84,40 +87,38 @@ export interface Definition<
       before: PropValues<NoInfer<P>>[K & keyof PropValues<NoInfer<P>>],
     ) => Partial<NoInfer<State>> | undefined | void;
   };
-  /** Hands data down to components below, whatever stands in between; made with `share`. */
+  /** Provides data to all components inside, made with `share`. */
   readonly provides?: (context: {
     readonly props: PropValues<NoInfer<P>>;
     readonly state: Readonly<State>;
   }) => readonly Provided[];
-  /** Makes the element a form field: it has a name, a value and a validity, is reset, disabled and restored. */
+  /** Makes the element a form field with a value and validity. The browser resets, disables and restores it. */
   readonly field?: FieldParts<NoInfer<P>, State>;
-  /** Set-up when the element is put into a document; the signal tells when to clean up. */
+  /** Called when the element is added to a document. `signal` aborts when it is removed. */
   readonly connected?: (context: ConnectedContext<NoInfer<P>, State, Events>) => void;
   /**
-   * What stands in its place where it cannot be shown: a value does not fit, a calculation stops, its data cannot be
-   * loaded. All else of the page stands, and what went wrong is told.
+   * Content that is shown if the component cannot be rendered: a value is invalid, a calculation throws, or loading fails.
+   * The rest of the page is rendered, and the problem is reported.
    */
   readonly onFailure?: Content | ((context: FailureContext) => Content);
   /**
-   * Called once, with expressions instead of values; what it returns is the component's template. Or HTML text, or a
-   * file of it read with `markupFile`: `{{ … }}` places a value, `<slot>` a slot, the tag of a component in `uses` that
-   * component.
+   * A function that is called once, with expressions instead of values. Or HTML text, or a file read with `markupFile`:
+   * `{{ … }}` inserts a value, `<slot>` a slot, and the tag of a component in `uses` that component.
    */
   readonly template:
     | ((context: TemplateContext<P, S, State, H, NoInfer<Data>>) => Content)
     | WrittenText<Text>
     | TextFile<Text>;
-  /** With a template text: the components whose tags stand in it. */
+  /** With an HTML template: the components whose tags it contains. */
   readonly uses?: readonly NamedComponent[];
   /**
-   * With a template text: whether white space that holds a line break is the text's own layout. Beside a tag it is then
-   * dropped, inside text it is one space. Left out, all white space stays as it is written. `pre` and `textarea` keep
-   * theirs.
+   * With an HTML template: treats white space that contains a line break as layout. It is dropped beside a tag and becomes one
+   * space inside text; `pre` and `textarea` keep theirs (default: `false`, all white space is kept).
    */
   readonly joinLines?: boolean;
-  /** With a template text: functions that its expressions may call. */
+  /** With an HTML template: functions that its expressions can call. */
   readonly helpers?: Readonly<Record<string, (...args: never[]) => unknown>>;
-  /** With a template text: tags of custom elements from elsewhere that stand in it: names, or patterns of them. */
+  /** With an HTML template: tags of other custom elements in it, as names or patterns. */
   readonly foreign?: readonly (string | RegExp)[];
 }
 

@@ -4,7 +4,7 @@ import { type Rule, type Test, testedRule } from './rule.js';
 
 export { unreadable } from './rule.js';
 
-/** How a prop may be left out: not at all, giving `undefined`, or giving its fallback value. */
+/** Whether a prop is required, optional, or has a default value. */
 export type Presence = 'required' | 'optional' | 'fallback';
 
 /** The rule of one kind of value, and how the value is described; `Kind` adds presence, tests and words to it. */

@@ -115,7 +115,7 @@ export type ContentArguments<Slots> = [keyof Slots] extends [never]
     ? [content?: ContentInput<Slots>]
     : [content: ContentInput<Slots>];
 
-/** The settled value of each prop, as `state` and `connected` get them. */
+/** The normalised value of each prop, as `state` and `connected` receive it. */
 export type PropValues<P> = Show<{ readonly [K in keyof P]: SettledOf<P[K]> }>;
 type SettledOf<K> =
   KindTypes<K> extends { readonly value: infer Value; readonly how: infer How }

@@ -16,28 +16,28 @@ import { BytesSink, lastBytes, roomBefore, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { styleSheet } from './styles.js';
 
-/** What a whole document has besides its content. */
+/** Options of `renderPage` and `renderPageBytes`. */
 export interface PageOptions
   extends Pick<
     RenderOptions,
     'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'registers' | 'sheets'
   > {
-  /** The document's title; every page needs one (https://html.spec.whatwg.org/#the-title-element). */
+  /** The title of the document (https://html.spec.whatwg.org/#the-title-element). */
   readonly title: string;
   /** The language of the text, as a BCP 47 tag such as `en` or `pt-BR`. */
   readonly lang?: string;
   /** `ltr`, `rtl` or `auto`. */
   readonly dir?: 'ltr' | 'rtl' | 'auto';
-  /** A sentence for search engines. */
+  /** The description of the document, for search engines. */
   readonly description?: string;
   /** More content for the head: links, meta elements, scripts. */
   readonly head?: Content;
   /**
-   * Writes it as mail programs show it: rules stand in the elements, nothing runs, and what would not be shown is told.
-   * Needs the packages `juice` and `parse5`, in Node.
+   * Writes the document for mail programs: rules are written into the elements, scripts are removed, and what mail programs do
+   * not show is reported. Node only; needs the packages `juice` and `parse5`.
    */
   readonly mail?: boolean;
-  /** CSS for the whole page, before the components' own. */
+  /** CSS for the whole page. It comes before the rules of components. */
   readonly styles?: string;
 }
 

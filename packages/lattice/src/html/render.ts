@@ -27,40 +27,40 @@ import { quickText, writeUse } from './quick.js';
 import { BytesSink, lastBytes, roomBefore, TextSink } from './sinks.js';
 import { styleSheet } from './styles.js';
 
-/** How HTML text is written. */
+/** Options of `renderHtml` and `renderBytes`. */
 export interface RenderOptions {
   /**
-   * Whether the styles of the components come before the markup, in one `style` element. Off unless asked for:
-   * `renderPage` collects them in the head.
+   * Writes the styles of the components before the HTML, in one `style` element (default: `false`). `renderPage` writes
+   * them into the head.
    */
   readonly styles?: boolean;
   /**
-   * `markup`: components dissolve into plain HTML. `elements`: those with state, handlers or set-up stay custom
-   * elements, with declarative shadow roots that a browser shows before any script runs.
+   * `markup` (default): components are flattened into plain HTML. `elements`: interactive components stay custom elements, with
+   * declarative shadow roots that a browser shows before any script runs.
    */
   readonly form?: 'markup' | 'elements';
   /**
-   * With `form: 'elements'`: addresses of style sheets that each shadow root links, such as a CSS framework's. `register`
-   * is given the same ones.
+   * With `form: 'elements'`: URLs of style sheets that each shadow root links, such as a CSS framework. Pass the same to
+   * `register`.
    */
   readonly sheets?: readonly string[];
   /**
-   * With `form: 'elements'`: components that load are written as they are while they wait, and load in the page.
-   * `renderHtmlAsync` and `streamHtml` load before.
+   * With `form: 'elements'`: components that load data are written with their loading content and load in the browser.
+   * `renderHtmlAsync` and `streamHtml` load it on the server.
    */
   readonly loadsIn?: 'page';
   /**
-   * With `form: 'elements'`: the components that the page's script registers. A component that reads shared data, and whose
-   * provider is not among them, is reported: it would stay as it is written.
+   * With `form: 'elements'`: the components that the page's script registers. A component that reads shared data of a provider
+   * that is not among them is reported: it would stay as the server wrote it.
    */
   readonly registers?: readonly AnyComponent[];
-  /** Told of what went wrong where something else stands in its place; written to the console unless said. */
+  /** Receives problems that do not stop the rendering, with the thrown value (default: `console.error`). */
   readonly onProblem?: (problem: Problem, cause?: unknown) => void;
-  /** For the style and script elements of a page whose Content Security Policy asks for one (https://www.w3.org/TR/CSP3/#framework-directive-source-list). */
+  /** The nonce of the page's Content Security Policy, for style and script elements (https://www.w3.org/TR/CSP3/#framework-directive-source-list). */
   readonly nonce?: string;
-  /** In lines, for people to read: white space that a page shows may have changed. Off unless asked for. */
+  /** Writes one element a line, for people. This may change white space that a page shows (default: `false`). */
   readonly pretty?: boolean;
-  /** Put before every id made with `uid`, where several renderings come together in one page. */
+  /** A prefix for ids made with `uid`, for several renderings in one page. */
   readonly idPrefix?: string;
 }
 

@@ -41,7 +41,7 @@ function scopeRules(component: ComponentCore, host: string | undefined): ScopedR
   if (wrong) {
     report(
       `cannot be read: ${wrong.fault}`,
-      'Mend the rule. None of these rules are used as they are.',
+      'Fix the rule. None of these rules are used as they are.',
       wrong,
     );
     return { css: '', findings };
@@ -50,7 +50,7 @@ function scopeRules(component: ComponentCore, host: string | undefined): ScopedR
   try {
     sheet = parseCss(styles);
   } catch (thrown) {
-    report(`cannot be read: ${faultText(thrown)}`, 'Mend the rule.', isCssFault(thrown) ? thrown : undefined);
+    report(`cannot be read: ${faultText(thrown)}`, 'Fix the rule.', isCssFault(thrown) ? thrown : undefined);
     return { css: '', findings };
   }
   sheet.walkAtRules((rule) => {
@@ -166,7 +166,7 @@ function markedSelectors(rule: Rule, marks: SelectorMarks, report: ReportFault):
   } catch (thrown) {
     report(
       `have a selector that cannot be read, ${JSON.stringify(rule.selector)}: ${faultText(thrown)}`,
-      'Mend the selector.',
+      'Fix the selector.',
       rule.source?.start,
     );
     return undefined;

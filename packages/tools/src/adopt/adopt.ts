@@ -7,21 +7,22 @@ import type { Part } from './parts.js';
 import { fitsSelector, type ParsedElement, type ParsedNode, select } from './select.js';
 import { builderCode, escapeAttribute, keyOf, markupText, quoted } from './write.js';
 
+/** Options of `adopt`. */
 export interface AdoptOptions {
   /** The component's tag name. */
   readonly name: string;
-  /** Which elements are the component, as a CSS selector; left out, the outermost element, or all of one shape. */
+  /** A CSS selector for the elements that become the component (default: the outermost element, or all with one structure). */
   readonly block?: string;
-  /** Which parts become slots: the CSS selector of an element, and the name of the slot for its content. */
+  /** Slots: the CSS selector of an element, and the name of the slot for its content. */
   readonly slots?: Readonly<Record<string, string>>;
   /**
-   * Which texts and attributes become props, though all blocks have the same: the CSS selector of an element, with `@name` for
-   * an attribute of it, and the name of the prop.
+   * Texts and attributes that become props although they are the same in all blocks: the CSS selector of an element, with
+   * `@name` for an attribute, and the name of the prop.
    */
   readonly props?: Readonly<Record<string, string>>;
-  /** Whether the component is written with builders or as template text. */
+  /** Writes the template as HTML `text` or with `builders` (default: `text`). */
   readonly as?: 'text' | 'builders';
-  /** The file the HTML was read from; problems name it. */
+  /** The file of the HTML, for problems. */
   readonly file?: string;
 }
 

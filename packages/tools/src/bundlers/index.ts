@@ -18,19 +18,19 @@ import { failure, problemBlocks, told } from '../check/report/text.js';
 import { BundledLoading, plainCode, treeOf } from './loading.js';
 import { withTexts } from './with-texts.js';
 
+/** Options of the plugins for other bundlers. */
 export interface BundlerOptions {
   /**
-   * Whether elements are planned as a page is built, so that it loads just what their templates need. On unless
-   * `false`.
+   * Plans elements at build time, so that a page loads only the functions that their templates need (default: `true`).
    */
   readonly ahead?: boolean;
   /**
-   * Whether a built page holds all of the HTML that a server wrote for an element against what the component writes, as
-   * pages do while developing: a changed address, a listener or an element that was put in are told and put right. It
-   * takes 0.7 KB (gzip). Off unless `true`: then what changes is looked at, and what it stands in.
+   * Compares all of the server's HTML at hydration, as during development: a changed URL or listener, or an added element, is
+   * reported and corrected. This adds 0.7 KB (gzip). By default a built page compares what can change, and the elements
+   * around it (default: `false`).
    */
   readonly compareFixed?: boolean;
-  /** The folder of the project, where its `package.json` is: else the one the bundler runs in. */
+  /** The folder of the project's `package.json` (default: the current folder). */
   readonly root?: string;
 }
 

@@ -12,12 +12,13 @@ import { unregisteredProviders } from './registered.js';
 import { readSettings, type Settings } from './settings.js';
 import { typeProblems } from './types.js';
 
+/** Options of `check`. */
 export interface CheckOptions {
-  /** Called as files are done: how many of how many. */
+  /** Called for each checked file, with the number of checked files and of all files. */
   readonly progress?: (done: number, all: number) => void;
   /** Settings to use instead of the nearest `lattice.json`. */
   readonly settings?: Settings;
-  /** Whether values that templates in HTML text hand to props are held against the kinds, as far as these are declared. */
+  /** Checks values that HTML templates pass to props against their kinds (default: `false`). */
   readonly types?: boolean;
 }
 

@@ -49,7 +49,7 @@ export function referencePage(
       ['Slot', '', ''],
       slots.names.map((slot, index) => {
         const kind = slots.kinds[index];
-        const facts = [kind?.needed ? 'needed' : '', kind?.hands ? 'hands data to what fills it' : ''];
+        const facts = [kind?.needed ? 'needed' : '', kind?.hands ? 'passes data to its content' : ''];
         return [span(slot), facts.filter(Boolean).join(', '), prose(kind?.description ?? '')];
       }),
     ),

@@ -95,10 +95,10 @@ export function ofProp(field: FieldFacts, owner: ComponentFacts, word = field.na
 
 const directives: Readonly<Record<string, string>> = {
   given: 'Shows what is in it where the expression holds.',
-  otherwise: 'Shows what is in it where the condition before does not hold.',
+  otherwise: 'Shows its content if the condition before it is false.',
   'each-of': 'Repeats what is in it for each item of a list.',
   as: 'What an item, or what a slot hands over, is called in it.',
-  key: 'The field by which rows are told apart.',
+  key: 'The field that is different for each row.',
   slot: 'The slot that what is in it fills.',
 };
 
@@ -147,7 +147,7 @@ function valuesOf(
     return (tags.get(open.at(-1)?.tag ?? '')?.slots ?? []).map(({ description, hands, name }) => ({
       word: name,
       what: 'slot',
-      detail: hands ? 'hands data' : '',
+      detail: hands ? 'passes data' : '',
       about: description,
     }));
   if (attribute === 'name' && tag === 'slot')

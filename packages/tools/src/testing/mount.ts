@@ -7,10 +7,11 @@ import {
 import { type ElementOf, register } from 'zesty-lattice/internal/elements';
 import { pretty, withoutMarks } from 'zesty-lattice/internal/html';
 
+/** Options of `mount`. */
 export interface MountOptions {
-  /** HTML text between the element's tags: what fills its slots. */
+  /** HTML between the element's tags, for its slots. */
   readonly content?: string;
-  /** Where it is put; the end of the body unless said. */
+  /** The parent of the element (default: the body). */
   readonly into?: Element;
 }
 
@@ -34,7 +35,7 @@ export interface Mounted<C> {
 }
 
 /**
- * Puts an element of a component into the page, alive, and waits until it is shown. It runs in a browser, such as
+ * Adds an element of a component to the page, and waits until it is shown. It runs in a browser, such as
  * Vitest's browser mode.
  *
  * @throws LatticeError as `register` does

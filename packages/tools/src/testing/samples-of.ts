@@ -15,10 +15,11 @@ import { notAComponent, resolve } from 'zesty-lattice/internal/tree';
 import { loadModule } from '../check/modules.js';
 import { moduleSamples, textSamples } from '../samples/index.js';
 
+/** Options of `samplesOf`. */
 export interface SampleOptions {
-  /** Components whose tags stand in samples of HTML text besides the component and those that it uses itself. */
+  /** More components for the tags in HTML samples, besides the component and those that it uses. */
   readonly uses?: readonly AnyComponent[];
-  /** `markup` dissolves components into plain HTML; `elements` keeps interactive ones as custom elements. */
+  /** `markup` (default) flattens components into plain HTML; `elements` keeps interactive ones as custom elements. */
   readonly form?: 'markup' | 'elements';
 }
 

@@ -1,29 +1,29 @@
+/** Options of the Vite plugin. */
 export interface LatticeOptions {
-  /** Modules whose components may stand in HTML pages by their tags, from the project's root. */
+  /** Modules, relative to the project's root, whose components can be used by their tags in HTML pages. */
   readonly components?: readonly string[];
-  /** Tags of custom elements from elsewhere. */
+  /** Tags of other custom elements. */
   readonly foreign?: readonly (string | RegExp)[];
   /**
-   * Whether HTML pages are rendered as they are built and served: components dissolve, and interactive ones get
-   * shadow roots that show before any script has run. Off unless `true`.
+   * Renders HTML pages at build time and on the development server: components are flattened, and interactive ones get
+   * shadow roots that a browser shows before any script runs (default: `false`).
    */
   readonly prerender?: boolean;
-  /** With `prerender`: addresses of style sheets that each shadow root links, as `register` is given them. */
+  /** With `prerender`: URLs of style sheets that each shadow root links. Pass the same to `register`. */
   readonly sheets?: readonly string[];
   /**
-   * Whether elements are planned as a page is built, so that it loads just what their templates need. On unless
-   * `false`.
+   * Plans elements at build time, so that a page loads only the functions that their templates need (default: `true`).
    */
   readonly ahead?: boolean;
   /**
-   * Whether pages that are developed can be inspected: what a part of them is, which component wrote it and where, what
-   * it was given. Nothing of it is in a build. Off unless `true`.
+   * Adds the inspector during development: it shows which component wrote a part of the page, where, and with which props. A
+   * build contains nothing of it (default: `false`).
    */
   readonly inspect?: boolean;
   /**
-   * Whether a built page holds all of the HTML that a server wrote for an element against what the component writes, as
-   * pages do while developing: a changed address, a listener or an element that was put in are told and put right. It
-   * takes 0.7 KB (gzip). Off unless `true`: then what changes is looked at, and what it stands in.
+   * Compares all of the server's HTML at hydration, as during development: a changed URL or listener, or an added element, is
+   * reported and corrected. This adds 0.7 KB (gzip). By default a built page compares what can change, and the elements
+   * around it (default: `false`).
    */
   readonly compareFixed?: boolean;
 }

@@ -3,10 +3,12 @@ import type { Live } from './live.js';
 import type { Containing } from './register.js';
 import { sheetIn } from './sheets.js';
 
-/** Style sheets of a page's own: addresses of files, or sheets that are there already. */
+/** Style sheets of a page: URLs of files, or constructed sheets. */
 export type PageSheets = readonly (string | URL | CSSStyleSheet)[];
 
+/** Options of `register`. */
 export interface SheetOptions {
+  /** Style sheets that all shadow roots share, such as a CSS framework. */
   readonly sheets?: PageSheets;
 }
 

@@ -18,17 +18,18 @@ import { startedRows } from './started-rows.js';
 import { whenAborted } from './when-aborted.js';
 
 /** How a rendering waits for what its components load. */
+/** Limits of loads: the option `loads`. */
 export interface LoadOptions {
-  /** How many are under way at the same time; 8 unless said. */
+  /** How many loads run at the same time (default: 8). */
   readonly atOnce?: number;
   /**
-   * How long one may take, in milliseconds, each try and each row of an async iterable by itself: unless said, what the
-   * component says with `loadTimeOut`, else 10,000.
+   * The time limit in milliseconds for each try and for each item of an async iterable (default: the component's
+   * `loadTimeOut`, or 10,000).
    */
   readonly timeOut?: number;
-  /** How often one that failed is tried again; never unless said. */
+  /** How often a failed load is retried (default: 0). */
   readonly retries?: number;
-  /** How long to wait before the first further try, in milliseconds, twice as long before each next; 100 unless said. */
+  /** The delay in milliseconds before the first retry; it doubles for each further one (default: 100). */
   readonly retryAfter?: number;
 }
 

@@ -24,26 +24,26 @@ import { type LoadOptions, Loads } from './loads.js';
 import { type Part, pause, walk } from './part.js';
 import { whenAborted } from './when-aborted.js';
 
-/** How HTML text is written that waits for data. */
+/** Options of `renderHtmlAsync`. */
 export interface LateOptions extends Without<RenderOptions, 'loadsIn'> {
-  /** Ends the waiting: what is loading is stopped, and the rendering fails with the signal's reason. */
+  /** Aborts the rendering: everything that loads is aborted, and the rendering rejects with the reason of the signal. */
   readonly signal?: AbortSignal;
-  /** What `load` gets as `fetch`, such as one that knows the server's own addresses; the platform's unless said. */
+  /** The `fetch` that `load` receives, for example one that resolves the server's own URLs (default: `globalThis.fetch`). */
   readonly fetch?: typeof globalThis.fetch;
-  /** How many loads are under way at the same time, for how long, and how often each is tried. */
+  /** Limits of loads. */
   readonly loads?: LoadOptions;
-  /** Writes a whole document around it, as `renderPage` does. */
+  /** Writes a whole document, as `renderPage` does. */
   readonly page?: Without<
     PageOptions,
     'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'registers' | 'sheets'
   >;
 }
 
-/** How HTML text is sent in pieces. */
+/** Options of `streamHtml`. */
 export interface StreamOptions extends LateOptions {
   /**
-   * `in-order`: each piece as soon as it and all before it are there. `as-ready`: what has to be waited for comes last,
-   * and a small script moves it to its place; without scripts it stands at the end.
+   * `in-order` (default): each piece is sent when it and everything before it are ready. `as-ready`: slow content is sent last
+   * and a small script moves it to its place; without scripts it stays at the end.
    */
   readonly order?: 'in-order' | 'as-ready';
 }

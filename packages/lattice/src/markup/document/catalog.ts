@@ -9,8 +9,9 @@ export interface Catalog {
   readonly foreign: readonly (string | RegExp)[];
 }
 
+/** Options of `catalog`. */
 export interface CatalogOptions {
-  /** Tags of custom elements from elsewhere, which stay as they are: names, or patterns of them. */
+  /** Tags of other custom elements, as names or patterns. They stay as they are. */
   readonly foreign?: readonly (string | RegExp)[];
 }
 

@@ -16,16 +16,17 @@ import { readDocument } from '../syntax/read-node.js';
 import type { Catalog } from './catalog.js';
 import { elementsIn, usesIn } from './uses-in.js';
 
+/** Options of `renderDocument`. */
 export interface DocumentOptions {
-  /** The file the text was read from; problems name it. */
+  /** The file of the text, for problems. */
   readonly file?: string;
-  /** Whether the components' styles are put in: at the end of the head, else before the first component. On unless `false`. */
+  /** Inserts the styles of the components at the end of the head, or before the first component (default: `true`). */
   readonly styles?: boolean;
-  /** `markup` dissolves components into plain HTML; `elements` keeps interactive ones as custom elements. */
+  /** `markup` (default) flattens components into plain HTML; `elements` keeps interactive ones as custom elements. */
   readonly form?: 'markup' | 'elements';
-  /** With `elements`: addresses of style sheets that each shadow root links; the page links them itself. */
+  /** With `elements`: URLs of style sheets that each shadow root links. The page links them itself. */
   readonly sheets?: readonly string[];
-  /** Takes note of each use that is written, for who looks at the page; comments in the HTML name them by number. */
+  /** Collects each use that is written, for the inspector. Comments in the HTML contain their numbers. */
   readonly inspected?: InspectedUse[];
 }
 

@@ -22,10 +22,10 @@ const habits: Readonly<Record<string, string>> = {
   '?.': 'Write a plain dot: a field of a missing value is missing too.',
   '=': 'Compare with ==. Nothing can be assigned here; state changes in a handler.',
   '{': 'Records cannot be written here; make them in a helper.',
-  '`': "Join texts with +, or write the text around the hole: 'a' + name.",
+  '`': "Join texts with +, or write the text around the interpolation: 'a' + name.",
   '&': 'Write "and" for both.',
   '|': 'Write "or" for either. There are no filters; call a helper: price(cents).',
-  ';': 'One hole holds one expression.',
+  ';': 'An interpolation contains one expression.',
 };
 
 /**

@@ -69,7 +69,7 @@ function wordAt(rest: string, at: number): { readonly word: Word; readonly lengt
       `has ${JSON.stringify(String.fromCodePoint(rest.codePointAt(0) ?? 0))}, which means nothing here`,
       at,
       at === 0
-        ? 'A hole holds one value. Conditions and rows are elements: <template given="…">, <template each-of="…" as="…">.'
+        ? 'An interpolation contains one value. Conditions and rows are elements: <template given="…">, <template each-of="…" as="…">.'
         : 'An expression is made of names, texts in quotes, numbers, operators and calls to helpers.',
     );
   }

@@ -153,7 +153,7 @@ class TagCheck {
     const misfit = textMisfit(text, this.names);
     if (!misfit) return;
     const lead = /^\s*/.exec(text)?.[0].length ?? 0;
-    const what = hasHole(text) ? 'A hole' : `The text ${JSON.stringify(text.trim().slice(0, 40))}`;
+    const what = hasHole(text) ? 'An interpolation' : `The text ${JSON.stringify(text.trim().slice(0, 40))}`;
     this.say('content-not-allowed', { what, ...misfit }, at + lead);
   }
 

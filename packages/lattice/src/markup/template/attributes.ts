@@ -61,7 +61,7 @@ function isStray({ tag }: MarkupElement, { at, name }: MarkupAttribute, reading:
       ? `Name a handler: handles="${rest}: …".`
       : sign === '*'
         ? around
-        : `Put the value into a hole: ${rest}="{{ … }}".`;
+        : `Put the value into an interpolation: ${rest}="{{ … }}".`;
   return tell(`The attribute ${name} starts with a sign that says nothing here`, hint);
 }
 

@@ -194,7 +194,7 @@ function slotContent(node: MarkupElement, locals: Locals, reading: TextReading):
   if ((kinds[index]?.hands ?? false) !== (data !== undefined)) {
     const fault = data
       ? `The slot "${name}" is given data, and is not declared to hand any`
-      : `The slot "${name}" hands data to its content, and is given none here`;
+      : `The slot "${name}" passes data to its content, but receives none here`;
     const hint = data ? 'Declare it with slot.with().' : 'Write <slot name="…" data="{{ item }}">.';
     reading.report('directive-invalid', { fault, hint }, data?.at ?? node.at);
   }

@@ -58,7 +58,7 @@ function unclosedHole({ marked }: Reading, reading: TextReading): void {
     'expression-invalid',
     {
       expression: '{{',
-      fault: 'opens a hole that is never closed',
+      fault: 'opens an interpolation that is never closed',
       hint: "Close it with }}. For the signs themselves write {{ '{{' }}.",
     },
     marked.unclosed,

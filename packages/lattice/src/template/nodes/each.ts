@@ -50,10 +50,11 @@ export class EachNode {
 }
 brandNodes(EachNode, 'each');
 
+/** Options of `eachOf`. */
 export interface EachOptions<Item> {
-  /** What tells one item from another: the name of a field, or a function of the item. */
+  /** The name of a field that is different for each item, or a function of the item. */
   readonly key?: (keyof Item & string) | ((item: Expr<Item>) => ExprOf<string | number>);
-  /** What stands when the list has no items. */
+  /** Content for an empty list. */
   readonly empty?: Content;
 }
 

@@ -64,7 +64,7 @@ export function batchCommand(): Command {
     .addOption(
       new Option(
         '--form <form>',
-        'elements: what is live stays an element, which a page makes alive',
+        'elements: interactive components stay elements, which a page hydrates',
       ).choices(['markup', 'elements']),
     )
     .option('--workers <count>', 'how many threads write', positive, Math.max(1, availableParallelism() - 1))

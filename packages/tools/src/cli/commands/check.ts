@@ -19,7 +19,7 @@ export function checkCommand(): Command {
     .addOption(
       new Option('-f, --format <format>', 'how to report').choices(['text', 'json', 'sarif']).default('text'),
     )
-    .option('-t, --types', 'hold what templates in HTML text hand to props against their kinds')
+    .option('-t, --types', 'check the values that HTML templates pass to props against their kinds')
     .option('-w, --watch', 'check again whenever a file changes')
     .addHelpText(
       'after',

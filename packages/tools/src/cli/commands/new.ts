@@ -50,7 +50,7 @@ async function run(name: string | undefined, options: Options): Promise<void> {
   for (const file of Object.keys(files)) process.stdout.write(`${join(dir, file)}\n`);
   const at = (file: string): string => relative('', join(dir, `${name}${file}`));
   process.stdout.write(`\nSee it:   npx lattice render ${at('.sample.html')} --uses ${at('.ts')}\n`);
-  process.stdout.write(`Alive:    npx lattice preview ${at('.ts')} ${at('.sample.html')}\n`);
+  process.stdout.write(`Preview:  npx lattice preview ${at('.ts')} ${at('.sample.html')}\n`);
   process.stdout.write(`Test it:  npx vitest run ${at('.test.ts')}\n`);
 }
 

@@ -21,11 +21,11 @@ interface Options {
 /** `lattice preview`: a page to look at components; with `--shot` a picture of each sample. */
 export function previewCommand(): Command {
   return new Command('preview')
-    .description('Open a page that shows components alive, or take a picture of every sample.')
+    .description('Open a page that shows interactive components, or take a picture of every sample.')
     .argument('[paths...]', 'files and folders with components and their samples', ['.'])
     .option('-p, --port <number>', 'the port of the page; else one that is free', portIn)
     .option('-s, --shot <folder>', 'take pictures instead, and where they go')
-    .option('--compare <folder>', 'pictures of before: what differs is told, and drawn in differences/')
+    .option('--compare <folder>', 'earlier pictures: differences are reported, and drawn in differences/')
     .option('--widths <pixels>', 'how wide, between commas', widthsIn, [360, 1280])
     .option('--schemes <names>', 'light, dark, or both between commas', schemesIn, ['light', 'dark'])
     .option('--css <file>', 'rules for all of them, such as custom properties of the project')

@@ -51,7 +51,7 @@ export function renderCommand(): Command {
     .addOption(
       new Option(
         '--form <form>',
-        'elements: what is live stays an element, which a page makes alive',
+        'elements: interactive components stay elements, which a page hydrates',
       ).choices(['markup', 'elements']),
     )
     .option('--title <text>', 'with --page: the title; else the prop "title", else the description')

@@ -95,7 +95,7 @@ export const LiveStage = component('live-stage', {
         },
         el.iframe({
           src: '/@lattice/stage',
-          title: 'The component, alive',
+          title: 'The component',
           class: props.scheme,
           style: {
             width: calc(wide, (width) => `${width}px`),

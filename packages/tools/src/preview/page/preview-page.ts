@@ -145,7 +145,7 @@ export const PreviewPage = component('preview-page', {
           [titleOf(), el.div({ class: 'both' }, givenPart(), comesOfIt())],
           [
             el.h2('Components'),
-            el.p({ class: 'about soft' }, 'Choose one to see it alive, and what comes of what it is given.'),
+            el.p({ class: 'about soft' }, 'Choose one to try it with your own input.'),
             ComponentIndex({ components: state.catalogue.components }),
             given(
               calc(
@@ -384,7 +384,7 @@ export const PreviewPage = component('preview-page', {
             [0, 360, 768, 1280].map((wide) =>
               el.option(
                 { value: String(wide), selected: calc(look, wide, ({ width }, one) => width === one) },
-                wide === 0 ? 'as there is room' : `${wide} px`,
+                wide === 0 ? 'to fit' : `${wide} px`,
               ),
             ),
           ),

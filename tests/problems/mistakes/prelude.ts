@@ -1,6 +1,6 @@
 import { component, definition, el, event, type Kind, preset, prop, slot } from 'zesty-lattice';
 
-// What the slips are about: a component of each sort.
+// What the mistakes are about: a component of each sort.
 
 export const NoteCard = component('note-card', {
   props: { title: prop.text().fallback('Note'), wide: prop.flag() },

@@ -1,5 +1,5 @@
 /** A mistake that beginners make, and what its hint leads to. */
-export interface Slip {
+export interface Mistake {
   readonly what: string;
   /**
    * `use`: content of a template that is a function, which has `props`, `state`, `slots` and `handlers`. `define`: a whole
@@ -16,7 +16,7 @@ export interface Slip {
 
 type Row = readonly [what: string, wrong: string, right: string, code: string, hint: string];
 
-const of = (where: Slip['in'], rows: readonly Row[]): readonly Slip[] =>
+const of = (where: Mistake['in'], rows: readonly Row[]): readonly Mistake[] =>
   rows.map(([what, wrong, right, code, hint]) => ({ what, in: where, wrong, right, code, hint }));
 
 const uses = of('use', [
@@ -531,7 +531,7 @@ const defines = of('define', [
     "component('my-card', { styles: 'p { margin: 0', template: () => el.p('x') })",
     "component('my-card', { styles: 'p { margin: 0 }', template: () => el.p('x') })",
     'styles-invalid',
-    'Mend the rule',
+    'Fix the rule',
   ],
   [
     'rules that reach further',
@@ -919,4 +919,4 @@ const pages = of('page', [
   ['rules in the body', '<style>p { margin: 0 }</style>', '<p>x</p>', 'element-misplaced', '<head>'],
 ]);
 
-export const slips: readonly Slip[] = [...uses, ...defines, ...texts, ...pages];
+export const mistakes: readonly Mistake[] = [...uses, ...defines, ...texts, ...pages];

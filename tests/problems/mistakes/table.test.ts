@@ -6,11 +6,11 @@ import { type AnyComponent, LatticeError, type Problem, resolve } from 'zesty-la
 import { renderHtml } from 'zesty-lattice/html';
 import { check } from 'zesty-lattice-tools/check';
 import { root } from '../../cli/lattice.js';
-import { type Slip, slips } from './cases.js';
+import { type Mistake, mistakes } from './cases.js';
 
-// Each slip as it is written and as its hint says: compiled, run and checked. docs/slips.md is what comes of it.
+// Each mistake as it is written and as its hint says: compiled, run and checked. README.md beside it is the result.
 
-const home = mkdtempSync(join(root, 'tests/problems/slips/out-'));
+const home = mkdtempSync(join(root, 'tests/problems/mistakes/out-'));
 afterAll(() => rmSync(home, { recursive: true }));
 
 const imports = `import { calc, component, eachOf, el, given, phrase, prop, slot, trusted, uid } from 'zesty-lattice';
@@ -23,9 +23,9 @@ const around = `props: { open: prop.flag(), items: prop.list(prop.text()).fallba
   helpers: { upper: (text: string) => text.toUpperCase() },
   uses: [BoardRow, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard],`;
 
-/** A module or document with a slip in it, and its name. */
-function fileOf({ in: where }: Slip, code: string, index: number): readonly [name: string, text: string] {
-  const name = `slip-${index}`;
+/** A module or document with a mistake in it, and its name. */
+function fileOf({ in: where }: Mistake, code: string, index: number): readonly [name: string, text: string] {
+  const name = `mistake-${index}`;
   if (where === 'page')
     return [
       `${name}.html`,
@@ -40,16 +40,16 @@ function fileOf({ in: where }: Slip, code: string, index: number): readonly [nam
   return [`${name}.ts`, `${imports}export default ${made};\n`];
 }
 
-/** What is beside the point: the parts around a slip that it does not use. */
+/** What is beside the point: the parts around a mistake that it does not use. */
 const beside = /^(?:prop-unread|slot-unplaced|component-unused)$/;
-const asideFrom = (slip: Slip, problems: readonly Problem[]): readonly Problem[] =>
-  problems.filter(({ code }) => code === slip.code || !beside.test(code));
+const asideFrom = (mistake: Mistake, problems: readonly Problem[]): readonly Problem[] =>
+  problems.filter(({ code }) => code === mistake.code || !beside.test(code));
 
 /** What is told of each file of a folder by `lattice check`, and which of them TypeScript does not take. */
-async function looked(folder: string, write: (slip: Slip) => string) {
+async function looked(folder: string, write: (mistake: Mistake) => string) {
   mkdirSync(folder);
-  const names = slips.map((slip, index) => {
-    const [name, text] = fileOf(slip, write(slip), index);
+  const names = mistakes.map((mistake, index) => {
+    const [name, text] = fileOf(mistake, write(mistake), index);
     writeFileSync(join(folder, name), text);
     return name;
   });
@@ -63,7 +63,7 @@ async function looked(folder: string, write: (slip: Slip) => string) {
     }),
   );
   // The documents' components are the prelude's.
-  writeFileSync(join(folder, 'prelude.ts'), readFileSync(join(root, 'tests/problems/slips/prelude.ts')));
+  writeFileSync(join(folder, 'prelude.ts'), readFileSync(join(root, 'tests/problems/mistakes/prelude.ts')));
   const { problems } = await check([folder]);
   const { stdout } = spawnSync('npx', ['tsc', '-p', folder], { cwd: root, encoding: 'utf8' });
   return names.map((name) => ({
@@ -94,60 +94,67 @@ let wrong: readonly Outcome[] = [];
 let right: readonly Outcome[] = [];
 const ran = new Map<number, string>();
 beforeAll(async () => {
-  wrong = await looked(join(home, 'wrong'), (slip) => slip.wrong);
-  right = await looked(join(home, 'right'), (slip) => slip.right);
+  wrong = await looked(join(home, 'wrong'), (mistake) => mistake.wrong);
+  right = await looked(join(home, 'right'), (mistake) => mistake.right);
 }, 120_000);
 
 test('there are at least 120 of them, each of its own', () => {
-  expect(slips.length).toBeGreaterThanOrEqual(120);
-  expect(new Set(slips.map(({ in: where, wrong: written }) => `${where} ${written}`)).size).toBe(
-    slips.length,
+  expect(mistakes.length).toBeGreaterThanOrEqual(120);
+  expect(new Set(mistakes.map(({ in: where, wrong: written }) => `${where} ${written}`)).size).toBe(
+    mistakes.length,
   );
 });
 
-describe.each(slips.map((slip, index) => ({ ...slip, index })))('$in: $what', (slip) => {
-  const { index } = slip;
+describe.each(mistakes.map((mistake, index) => ({ ...mistake, index })))('$in: $what', (mistake) => {
+  const { index } = mistake;
 
   test('is told, and its hint leads to what is right', async () => {
-    const told = asideFrom(slip, wrong[index]?.told ?? []);
-    const named = told.find(({ code }) => code === slip.code);
+    const told = asideFrom(mistake, wrong[index]?.told ?? []);
+    const named = told.find(({ code }) => code === mistake.code);
     expect(named, `check says ${told.map(({ code }) => code).join() || 'nothing'}`).toBeDefined();
-    expect(`${named?.message} ${named?.hint}`).toContain(slip.hint);
+    expect(`${named?.message} ${named?.hint}`).toContain(mistake.hint);
     expect(named?.source?.line).toBeGreaterThan(0);
-    expect(asideFrom(slip, right[index]?.told ?? [])).toEqual([]);
-    if (slip.in === 'page') return;
+    expect(asideFrom(mistake, right[index]?.told ?? [])).toEqual([]);
+    if (mistake.in === 'page') return;
     expect(right[index]?.isRed).toBe(false);
-    const problems = await atRunTime(join(home, 'wrong'), `slip-${index}.ts`, slip.in === 'define');
-    ran.set(index, problems.find(({ code }) => code === slip.code)?.code ?? '');
+    const problems = await atRunTime(join(home, 'wrong'), `mistake-${index}.ts`, mistake.in === 'define');
+    ran.set(index, problems.find(({ code }) => code === mistake.code)?.code ?? '');
     expect(
-      asideFrom(slip, await atRunTime(join(home, 'right'), `slip-${index}.ts`, slip.in === 'define')),
+      asideFrom(
+        mistake,
+        await atRunTime(join(home, 'right'), `mistake-${index}.ts`, mistake.in === 'define'),
+      ),
     ).toEqual([]);
   });
 });
 
-test('docs/slips.md says what comes of each', () => {
+test('README.md has the result of each', () => {
   const cell = (text: string): string => `\`${text.replace(/\s+/g, ' ').replace(/\|/g, '\\|')}\``;
-  const rows = slips.map((slip, index) => {
+  const rows = mistakes.map((mistake, index) => {
     const said =
-      slip.in === 'page' ? 'told by `lattice render`, too' : ran.get(index) === '' ? 'says nothing' : 'told';
+      mistake.in === 'page'
+        ? 'reported by `lattice render`, too'
+        : ran.get(index) === ''
+          ? 'nothing'
+          : 'reported';
     const editor =
-      slip.in === 'text' || slip.in === 'page'
-        ? 'told by `lattice editor`'
+      mistake.in === 'text' || mistake.in === 'page'
+        ? 'reported by `lattice editor`'
         : wrong[index]?.isRed
-          ? 'red'
-          : 'not red';
-    return `| ${slip.what} | ${cell(slip.wrong)} | ${cell(slip.right)} | ${editor} | ${said} | [${slip.code}](problems.md#${slip.code}) |`;
+          ? 'type error'
+          : 'no type error';
+    return `| ${mistake.what} | ${cell(mistake.wrong)} | ${cell(mistake.right)} | ${editor} | ${said} | [${mistake.code}](../../../docs/problems.md#${mistake.code}) |`;
   });
-  const table = `# Slips
+  const table = `# Mistakes
 
-What beginners write by mistake, ${slips.length} of it, and what it leads to: each is compiled, run, checked and mended as its hint
-says by \`tests/problems/slips\`, which writes this page. From JavaScript what is red in an editor is told at run time.
+${mistakes.length} mistakes of beginners and what happens. A test compiles, runs and checks each of them, fixes it as its hint says, and
+writes this page. In JavaScript, what is a type error in TypeScript is reported at run time.
 
-| slip | as it is written | as the hint says | in the editor | at run time | \`lattice check\` |
+| mistake | as it is written | as the hint says | in the editor | at run time | \`lattice check\` |
 |---|---|---|---|---|---|
 ${rows.join('\n')}
 `;
-  const path = join(root, 'docs/slips.md');
+  const path = join(root, 'tests/problems/mistakes/README.md');
   if (process.env.LATTICE_WRITE) writeFileSync(path, table);
   expect(readFileSync(path, 'utf8')).toBe(table);
 });

@@ -145,14 +145,14 @@ describe('in HTML text', () => {
   let count = 0;
   const found = (template: string): readonly { code: string; message: string; hint: string }[] => {
     count += 1;
-    const made = component(`text-slip-${count}`, {
+    const made = component(`text-mistake-${count}`, {
       props: { open: prop.flag(), items: prop.list<string>().fallback([]), name: prop.text().fallback('') },
       uses: [Hut],
       template,
     });
     return resolve(made).problems.filter(({ code }) => code !== 'prop-unread');
   };
-  const slips: [string, string, string, string][] = [
+  const mistakes: [string, string, string, string][] = [
     [
       'given on an element',
       '<p given="open">x</p>',
@@ -213,7 +213,7 @@ describe('in HTML text', () => {
       '<hut-card></hut-card>',
     ],
   ];
-  test.each(slips)('%s is told once, with what stands for it', (_what, wrong, hint, right) => {
+  test.each(mistakes)('%s is told once, with what stands for it', (_what, wrong, hint, right) => {
     const problems = found(wrong).filter(({ code }) => code !== 'name-unknown');
     expect(problems).toHaveLength(1);
     expect(`${problems[0]?.message} ${problems[0]?.hint}`).toContain(hint);
