@@ -163,9 +163,9 @@ export function options() {
     lines.push('', `## ${call}`, '');
     if (bases.length > 0)
       lines.push(`Also the options of ${bases.map((base) => `\`${base}\``).join(', ')}.`, '');
-    lines.push('| option | type | |', '|---|---|---|');
+    lines.push('| option | | type |', '|---|---|---|');
     for (const { isOptional, name, says, type } of fields)
-      lines.push(`| \`${name}\` | \`${cell(type)}\` | ${cell(`${isOptional ? '' : 'Required. '}${says}`)} |`);
+      lines.push(`| \`${name}\` | ${cell(`${isOptional ? '' : 'Required. '}${says}`)} | \`${cell(type)}\` |`);
   }
   return `${lines.join('\n')}\n`;
 }

@@ -35,10 +35,13 @@ export const groups: readonly Group[] = [
     ],
   },
   {
-    title: 'More',
+    title: 'Recipes and tools',
     pages: [
+      doc('choose', 'Choose an output'),
       doc('recipes', 'Recipes'),
       doc('projects', 'In any project'),
+      doc('deploy', 'Deploy'),
+      doc('migrate', 'Migrate a page'),
       doc('preview', 'Preview and inspect'),
       doc('editor', 'In the editor'),
       doc('describe', 'Describe'),
@@ -48,32 +51,35 @@ export const groups: readonly Group[] = [
     ],
   },
   {
-    title: 'Look up',
+    title: 'Reference',
     pages: [
+      doc('questions', 'Questions'),
       doc('problems', 'Problems'),
+      doc('options', 'Options'),
+      doc('types', 'Types'),
       doc('reference', 'Reference'),
       doc('glossary', 'Glossary'),
       doc('tree', 'The tree as JSON'),
       ...(
         [
-          ['index', 'zesty-lattice'],
-          ['index.Namespace.prop', 'Kinds of props'],
-          ['html', '… /html'],
-          ['elements', '… /elements'],
-          ['markup', '… /markup'],
-          ['mail', '… /mail'],
-          ['check', '… /check'],
-          ['describe', '… /describe'],
-          ['testing', '… /testing'],
-          ['inspect', '… /inspect'],
-          ['vite', '… /vite'],
-          ['bundlers', '… /bundlers'],
+          ['lattice.src', 'zesty-lattice'],
+          ['lattice.src.Namespace.prop', 'Kinds of props'],
+          ['lattice.src.html', '… /html'],
+          ['lattice.src.elements', '… /elements'],
+          ['lattice.src.markup', '… /markup'],
+          ['lattice.src.mail', '… /mail'],
+          ['tools.src.check', '…-tools/check'],
+          ['tools.src.describe', '…-tools/describe'],
+          ['tools.src.testing', '…-tools/testing'],
+          ['tools.src.inspect', '…-tools/inspect'],
+          ['tools.src.vite', '…-tools/vite'],
+          ['tools.src.bundlers', '…-tools/bundlers'],
         ] as const
       ).map(([name, title]): Listed => ({ at: apiPage(name), title, from: `out/site-api/${name}.md` })),
     ],
   },
   {
-    title: 'Behind it',
+    title: 'Background',
     pages: [
       doc('how-it-works', 'How it works'),
       doc('speed', 'Speed'),
@@ -87,5 +93,6 @@ export const groups: readonly Group[] = [
 
 /** The name of a reference page, by the file that TypeDoc writes for it. */
 export function apiPage(name: string): string {
-  return `api-${name === 'index' ? 'authoring' : name === 'index.Namespace.prop' ? 'prop' : name}`;
+  const own = name.replace(/^(?:lattice|tools)\.src\.?/, '');
+  return `api-${own === '' ? 'authoring' : own === 'Namespace.prop' ? 'prop' : own}`;
 }

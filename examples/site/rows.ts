@@ -28,7 +28,7 @@ export function writeRows(work: string, site: string, isShort = false): void {
       readFileSync(page.from, 'utf8'),
       isReference,
     );
-    const name = isReference ? page.title.replace('… ', 'zesty-lattice') : title;
+    const name = isReference ? page.title.replace(/^… ?/, 'zesty-lattice') : title;
     for (const { heading, id, text } of parts)
       found.push({
         id: found.length,

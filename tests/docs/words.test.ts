@@ -36,7 +36,7 @@ function found(text: string): readonly string[] {
 /** Prose of a page: without code, addresses and the glossary's own list. */
 function prose(markdown: string): string {
   return markdown
-    .replace(/^```[\s\S]*?^```$/gm, '')
+    .replace(/^ *```[\s\S]*?^ *```$/gm, '')
     .replace(/`[^`\n]*`/g, '`')
     .replace(/\]\([^)]*\)/g, ']');
 }

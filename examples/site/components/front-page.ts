@@ -3,22 +3,22 @@ import { component, el, prop, trusted } from 'zesty-lattice';
 const reasons: readonly (readonly [string, string, string])[] = [
   [
     'The template runs once',
-    'With expressions instead of values. What it gives is data: HTML text, elements, the tree and its problems are all read from it.',
+    'It receives expressions instead of values and returns data. HTML text, elements, the tree and its problems all come from that data.',
     'start.html',
   ],
   [
-    'Wrong is told before it is served',
-    'Missing props, unknown slots, doubled ids, elements that a parser would move: all at once, with path, line and what to write instead.',
+    'Mistakes are found before a page is served',
+    'Missing props, unknown slots, doubled ids, elements that a parser would move: reported together, with path, line and a hint.',
     'check.html',
   ],
   [
     'One component, every output',
-    'Plain HTML, a stream, a mail, a custom element that takes a server’s HTML over: held against each other by one set of cases.',
+    'Plain HTML, a stream, a mail, a custom element that hydrates: one set of tests compares them all.',
     'render.html',
   ],
   [
-    'Little for a page to load',
-    'A build plans templates before the page loads: a counter with all it needs is 3 KB.',
+    'Small scripts',
+    'A build compiles templates before the page loads. A counter with all that it needs is 3.2 KB.',
     'elements.html',
   ],
 ];
