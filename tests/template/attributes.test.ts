@@ -134,6 +134,8 @@ const urls = [
     'data:',
     'data:,x',
     'data:;base64,x',
+    // No type of the standard has a point in its first half.
+    'data:a.b/javascript,x',
   ],
 ];
 

@@ -463,7 +463,7 @@ describe('when building', () => {
       "import { markupFile } from 'zesty-lattice/markup';\nconst file = './a.html';\nconsole.log(markupFile(import.meta.url, file));\n",
     );
     await expect(build({ ...(await config()), logLevel: 'silent' })).rejects.toThrow(
-      /markupFile takes import\.meta\.url/,
+      /markupFile expects import\.meta\.url/,
     );
   });
 });
