@@ -76,7 +76,7 @@ describe.each([
       );
       await frame(page);
       const more = told.filter((one) => one.includes('markup-unread'));
-      expect(more.map((one) => /was given ([^,]*),/.exec(one)?.[1])).toEqual([
+      expect(more.map((one) => /received ([^,]*),/.exec(one)?.[1])).toEqual([
         'the text "two"',
         '<b slot="x">',
         '<i>',
@@ -98,8 +98,8 @@ describe.each([
     expect(said()).toEqual([]);
     await run("document.querySelector('crate-counter').append('late', document.createElement('b'))");
     await expect.poll(said).toHaveLength(2);
-    expect(said()[0]).toContain('was given the text "late"');
-    expect(said()[1]).toContain('was given <b>');
+    expect(said()[0]).toContain('received the text "late"');
+    expect(said()[1]).toContain('received <b>');
     // What stands deeper than its children is nobody else's.
     await run("document.querySelector('crate-counter b').append('deep')");
     await frame(page);

@@ -222,7 +222,9 @@ describe('the text of an attribute', () => {
     for (const name of ['title', 'aria-hidden', 'href'])
       expect(textOf('a', name, value)).toEqual([
         null,
-        expect.stringMatching(new RegExp(`^attribute-invalid: .*but received ${got}`)),
+        expect.stringMatching(
+          new RegExp(`^attribute-invalid: The attribute ${name} of <a> expects .*but received ${got}`),
+        ),
       ]);
   });
 

@@ -40,7 +40,7 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
   template: (value) =>
     must(
       isFunction(value) || isText(value),
-      'a function that gives content, HTML text or a file of it',
+      'a function that returns content, HTML text or a file of it',
       value,
     ),
   uses: usesFault,

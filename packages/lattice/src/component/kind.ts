@@ -111,7 +111,7 @@ function checkFallback(kind: AnyKind, value: unknown): void {
       kind.fallback,
       'A prop with this fallback',
       wrong,
-      'Give it a value of its own kind, or leave it out with optional().',
+      'Pass a value of its own kind, or make the prop optional with optional().',
     );
 }
 

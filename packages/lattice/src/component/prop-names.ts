@@ -14,7 +14,7 @@ export function propNameFaults(component: string, names: readonly string[]): rea
     const fault = faultOf(name, attribute, names);
     if (fault === undefined) continue;
     const said = `The prop ${JSON.stringify(name)} of ${tagName(component)} ${fault}.`;
-    found.push(finding('definition-invalid', { fault: said, hint: 'Give it another name.' }));
+    found.push(finding('definition-invalid', { fault: said, hint: 'Use another name.' }));
   }
   return found;
 }

@@ -35,7 +35,7 @@ function readChild(child: Node, core: ComponentCore, instance: Instance): void {
     const isText = child instanceof Text && !isBlank(child.data);
     if (isText && !slots.at.has('default'))
       instance.tell('markup-unread', {
-        what: `was given the text ${short(child.data)}`,
+        what: `received the text ${short(child.data)}`,
         hint: noPlace(core),
       });
     return;
@@ -45,12 +45,12 @@ function readChild(child: Node, core: ComponentCore, instance: Instance): void {
   const tag = child.localName;
   if (index === undefined)
     instance.tell('markup-unread', {
-      what: `was given <${tag}${name === null ? '' : ` slot="${name}"`}>`,
+      what: `received <${tag}${name === null ? '' : ` slot="${name}"`}>`,
       hint: name === null ? noPlace(core) : nearestOr(name, slots.names, noPlace(core)),
     });
   else if (child instanceof HTMLTemplateElement && name !== null && !slots.kinds[index]?.hands)
     instance.tell('markup-unread', {
-      what: `was given a <template> for its slot "${name}"`,
+      what: `received a <template> for its slot "${name}"`,
       hint:
         name === 'default'
           ? 'Write the content itself, without the template.'
@@ -58,7 +58,7 @@ function readChild(child: Node, core: ComponentCore, instance: Instance): void {
     });
   else if (name === 'default')
     instance.tell('markup-unread', {
-      what: `was given <${tag} slot="default">`,
+      what: `received <${tag} slot="default">`,
       hint: 'Leave the slot attribute out: what has none goes to the default slot.',
     });
 }
@@ -81,8 +81,8 @@ function readAttribute(attribute: string, core: ComponentCore, instance: Instanc
   if (attribute === 'slot' || own.some((name) => name.toLowerCase() === attribute)) return;
   if (core.accepts !== undefined) {
     instance.tell('markup-unread', {
-      what: `was given the attribute ${attribute} for the element that it renders as`,
-      hint: 'Give it by a prop that the component declares, or use the component in a template or as HTML text.',
+      what: `received the attribute ${attribute} for the element that it renders as`,
+      hint: 'Pass it by a prop that the component declares, or use the component in a template or as HTML text.',
     });
     return;
   }
@@ -90,7 +90,7 @@ function readAttribute(attribute: string, core: ComponentCore, instance: Instanc
   if (isFormField || !unknownAttribute('div', attribute)) return;
   const meant = own.find((name) => name.replaceAll('-', '') === attribute.replaceAll('-', ''));
   instance.tell('markup-unread', {
-    what: `was given the attribute ${attribute}`,
+    what: `received the attribute ${attribute}`,
     hint:
       meant === undefined
         ? nearestOr(attribute, own, 'It has no such prop. Data of your own goes into data- attributes.')

@@ -126,7 +126,7 @@ function removeScripts(node: HtmlNode, say: (found: Finding) => void): void {
     say(
       finding('mail-unfit', {
         fault: 'has a script, which no mail program runs',
-        hint: 'It was left out. Show what it would have shown.',
+        hint: 'It was removed. Show its result instead.',
       }),
     );
     return false;

@@ -47,7 +47,7 @@ function unknownProps({ component, props }: UseNode, report: Report): void {
   for (const name of Object.keys(props)) {
     if (component.props.at.has(name) || (name === 'on' && isInteractive(component))) continue;
     const hint = component.slots.at.has(name)
-      ? `"${name}" is a slot: give its content behind the props, ${component.name}({ … }, { ${name}: … }) by its name in code.`
+      ? `"${name}" is a slot: pass its content after the props, ${component.name}({ … }, { ${name}: … }) by its name in code.`
       : suggest(name, component.props.names, 'prop');
     report(finding('prop-unknown', { component: component.name, prop: name, hint }));
   }

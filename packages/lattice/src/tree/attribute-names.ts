@@ -11,8 +11,8 @@ const propertyWords: Readonly<Record<string, string>> = {
   htmlfor: 'In HTML it is "for".',
   innerhtml: 'Ready-made HTML is content: trusted(html).',
   outerhtml: 'Ready-made HTML is content: trusted(html).',
-  textcontent: 'Text is content: give it behind the attributes.',
-  innertext: 'Text is content: give it behind the attributes.',
+  textcontent: 'Text is content: pass it after the attributes.',
+  innertext: 'Text is content: pass it after the attributes.',
   defaultvalue: 'In HTML it is "value".',
   defaultchecked: 'In HTML it is "checked".',
 };

@@ -77,7 +77,7 @@ export function labelFault(namesOne: boolean, controls: readonly string[]): Find
   return finding('element-misplaced', {
     tag: second,
     place: `in a <label> that has a <${first}>`,
-    hint: 'A label is of one control: give each its own (https://html.spec.whatwg.org/#the-label-element).',
+    hint: 'A label has one control. Write a label for each (https://html.spec.whatwg.org/#the-label-element).',
   });
 }
 

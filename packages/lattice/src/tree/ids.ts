@@ -202,7 +202,7 @@ export class Ids {
     const near = nearest(id, this.#seen.keys());
     const hint =
       near === undefined
-        ? 'Give an element this id. In a component, make both sides with one uid(…).'
+        ? 'Set this id on an element. In a component, make both with one uid(…).'
         : `Did you mean "${near}"? In a component, make both sides with one uid(…).`;
     const shown = attribute === 'href' ? `#${id}` : id;
     return withSource(finding('reference-dangling', { attribute, id: shown, tag, hint }), reference);

@@ -160,7 +160,7 @@ function itemMisfit(tag: string, open: readonly string[]): Misfit | undefined {
     if (rivals.has(name)) {
       return {
         place: `inside <${name}>`,
-        hint: `A parser would end the outer item. Put a list of its own, such as <${tag === 'li' ? 'ul' : 'dl'}>, around the inner one.`,
+        hint: `A parser would end the outer item. Put a nested list, such as <${tag === 'li' ? 'ul' : 'dl'}>, around the inner one.`,
       };
     }
     if (special.has(name)) return undefined;
@@ -199,7 +199,7 @@ function contentMisfit(parent: string): Misfit {
   if (parent === 'iframe')
     return {
       place: 'in <iframe>',
-      hint: 'An <iframe> takes no content; give it src, or srcdoc with trusted(…).',
+      hint: 'An <iframe> accepts no content. Use src, or srcdoc with trusted(…).',
     };
   return { place: `in <${parent}>`, hint: `<${parent}> takes text alone.` };
 }

@@ -44,7 +44,7 @@ export function notAComponent(given: unknown): ReturnType<typeof finding> {
     typeof given === 'function' ? given.name || 'a function' : given === null ? 'null' : typeof given;
   return finding('component-unknown', {
     name,
-    hint: 'Give a component made with component(…), or a use of one: Name({ … }).',
+    hint: 'Pass a component made with component(…), or a use of one: Name({ … }).',
   });
 }
 

@@ -44,7 +44,7 @@ export function valueWords(value: unknown): string {
 /** What a prop is where no value is known; nothing where one is. */
 export function absentWords({ from, kind }: TreeProp): string {
   if (from === 'open') return `open, accepts ${kind}`;
-  return from === 'absent' ? 'not given' : '';
+  return from === 'absent' ? 'missing' : '';
 }
 
 /** How much there is: `12 uses`. */

@@ -99,7 +99,7 @@ export function record(fields?: FieldKinds, { more = false }: { readonly more?: 
       if (!isRecord(value)) return undefined;
       const unknown = more ? undefined : Object.keys(value).find((name) => !Object.hasOwn(fields, name));
       if (unknown !== undefined)
-        return `was given a record with the field "${unknown}", which it does not name. ${suggest(unknown, names, 'field')} Where it may have others, say so: prop.record({ … }, { more: true }).`;
+        return `received a record with the field "${unknown}", which it does not name. ${suggest(unknown, names, 'field')} Where it may have others, say so: prop.record({ … }, { more: true }).`;
       const bad = kinds.find((entry) => !fieldFits(value, entry));
       if (!bad) return undefined;
       const [name, kind] = bad;

@@ -23,8 +23,8 @@ const words: Readonly<Record<string, readonly [fault: string, hint: string]>> = 
     'A character number is too large',
     'Use a number up to 10FFFF.',
   ],
-  'control-character-in-input-stream': ['A control character stands in the text', 'Take it out.'],
-  'control-character-reference': ['A reference names a control character', 'Take it out.'],
+  'control-character-in-input-stream': ['A control character is in the text', 'Remove it.'],
+  'control-character-reference': ['A reference names a control character', 'Remove it.'],
   'end-tag-with-attributes': ['An end tag has attributes', 'Put them into the start tag.'],
   'end-tag-with-trailing-solidus': [
     'An end tag ends in "/>"',
@@ -37,10 +37,10 @@ const words: Readonly<Record<string, readonly [fault: string, hint: string]>> = 
     'A comment starts with <!--; write &lt;! for the signs.',
   ],
   'invalid-first-character-of-tag-name': [
-    'A "<" stands in the text',
+    'A "<" is in the text',
     'Write &lt; for the sign itself; a tag’s name starts with a letter.',
   ],
-  'missing-attribute-value': ['An attribute has "=" and no value', 'Give it a value, or take the "=" out.'],
+  'missing-attribute-value': ['An attribute has "=" and no value', 'Write a value, or remove the "=".'],
   'missing-end-tag-name': ['"</>" names no element', 'Write the name of the element that ends here.'],
   'missing-semicolon-after-character-reference': [
     'A character reference has no semicolon',
@@ -54,7 +54,7 @@ const words: Readonly<Record<string, readonly [fault: string, hint: string]>> = 
     'A comment starts inside a comment',
     'Comments cannot stand in one another; take the inner one out.',
   ],
-  'null-character-reference': ['A reference names no character', 'Take it out.'],
+  'null-character-reference': ['A reference names no character', 'Remove it.'],
   'surrogate-character-reference': ['A reference names half a character', 'Write the character itself.'],
   'unexpected-character-in-attribute-name': [
     'A quote or "<" stands in an attribute’s name',
@@ -65,14 +65,14 @@ const words: Readonly<Record<string, readonly [fault: string, hint: string]>> = 
     'Put double quotes around the value.',
   ],
   'unexpected-equals-sign-before-attribute-name': ['An "=" stands before any name', 'Write name="value".'],
-  'unexpected-null-character': ['A null character stands in the text', 'Take it out.'],
+  'unexpected-null-character': ['A null character is in the text', 'Remove it.'],
   'unexpected-question-mark-instead-of-tag-name': [
     '"<?" opens nothing in HTML',
-    'Take it out; processing instructions belong to XML.',
+    'Remove it: processing instructions belong to XML.',
   ],
   'unexpected-solidus-in-tag': [
     'A "/" stands inside a tag',
-    'Take it out, or put quotes around the value it belongs to.',
+    'Remove it, or put quotes around the value it belongs to.',
   ],
   'unknown-named-character-reference': [
     'A "&" starts no character that HTML knows',

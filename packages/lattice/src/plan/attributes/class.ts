@@ -18,7 +18,7 @@ function faultOf(
   if (isNode(input))
     return {
       fault: 'contains an element or other content',
-      hint: 'Give text, calc(…), a record of words with conditions, or a list of these.',
+      hint: 'Pass text, calc(…), a record of class names with conditions, or a list of these.',
     };
   if (!Array.isArray(input)) return undefined;
   if (around.includes(input))

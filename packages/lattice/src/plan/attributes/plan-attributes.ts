@@ -142,7 +142,7 @@ function documentOf(tags: Tags, value: unknown, report: Report): unknown {
       attribute: 'srcdoc',
       tag: tagOf(tags),
       fault: 'holds a whole document, so plain text would be read as HTML',
-      hint: 'Give ready-made HTML you vouch for: srcdoc: trusted(html).',
+      hint: 'Pass HTML that you trust: srcdoc: trusted(html).',
     }),
   );
   return null;

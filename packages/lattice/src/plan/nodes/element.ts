@@ -99,7 +99,7 @@ function readTag(tag: unknown, report: Report): string {
   if (tagPattern.test(written))
     return rawTextElements.has(lower) || voidElements.has(lower) ? lower : written;
   const what = `The tag ${JSON.stringify(written.slice(0, 40))}`;
-  report(finding('content-not-allowed', { what, place: 'in el.of', hint: 'Give the name of an element.' }));
+  report(finding('content-not-allowed', { what, place: 'in el.of', hint: 'Pass the name of an element.' }));
   return 'span';
 }
 
@@ -148,7 +148,7 @@ function isRawText(part: PlanNode, tag: string, report: Report): boolean {
       hint:
         tag === 'script'
           ? 'Put data in with the attribute json: value, and code you vouch for with trusted(code).'
-          : 'Put CSS you vouch for in with trusted(css), or give it to a component as styles.',
+          : 'Insert CSS that you trust with trusted(css), or write it as styles of a component.',
     }),
   );
   return false;

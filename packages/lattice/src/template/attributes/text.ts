@@ -71,8 +71,8 @@ function isSafe(tag: string, name: string, text: string, rule: UrlRule, report: 
     finding('attribute-unsafe', {
       attribute: name,
       tag,
-      fault: `was given a URL that can carry a script, ${JSON.stringify(url.slice(0, 40))}`,
-      hint: 'Give an http, https, mailto or relative URL; check URLs from outside with prop.url().',
+      fault: `received a URL that can carry a script, ${JSON.stringify(url.slice(0, 40))}`,
+      hint: 'Use an http, https, mailto or relative URL. Check URLs from outside with prop.url().',
     }),
   );
   return false;

@@ -22,23 +22,23 @@ interface Options {
 export function adoptCommand(): Command {
   return new Command('adopt')
     .description('Turn existing HTML into a component.')
-    .argument('<file>', 'an HTML file: one block, or several of one shape')
+    .argument('<file>', 'an HTML file with one block, or several with the same structure')
     .requiredOption('-n, --name <tag>', 'the component’s tag name')
-    .option('-b, --block <selector>', 'which elements are the component, where it is not the outermost ones')
     .option(
-      '-s, --slot <selector=name>',
-      'make the content of an element a slot; may be given several times',
-      gather,
-      [],
+      '-b, --block <selector>',
+      'CSS selector of the elements that become the component (default: the outermost ones)',
     )
+    .option('-s, --slot <selector=name>', 'make the content of an element a slot (repeatable)', gather, [])
     .option(
       '-p, --prop <selector=name>',
-      'make the text of an element a prop, or selector@attribute=name; may be given several times',
+      'make the text of an element a prop, or selector@attribute=name (repeatable)',
       gather,
       [],
     )
-    .addOption(new Option('--as <writing>', 'how to write it').choices(['text', 'builders']).default('text'))
-    .option('-d, --dir <folder>', 'where to write the files', '.')
+    .addOption(
+      new Option('--as <writing>', 'form of the template').choices(['text', 'builders']).default('text'),
+    )
+    .option('-d, --dir <folder>', 'output folder', '.')
     .action(run);
 }
 

@@ -46,36 +46,36 @@ export function batchCommand(): Command {
   return new Command('batch')
     .description('Write a page for each row of a file of data.')
     .argument('[page]', 'a TypeScript or JavaScript module that exports the component')
-    .option('-d, --data <file>', 'the rows: JSON, NDJSON or CSV, each a record of props')
-    .option('-o, --out <folder>', 'where the pages go')
+    .option('-d, --data <file>', 'rows of props: JSON, NDJSON or CSV')
+    .option('-o, --out <folder>', 'output folder')
     .option(
       '-n, --name <pattern>',
-      'file names, with fields of the row in braces; {n} is its number',
+      'file names with fields of the row in braces; {n} is the row number',
       '{id}.html',
     )
-    .option('-c, --component <name>', 'which of the module’s components, by tag name or export name')
+    .option('-c, --component <name>', 'the component of the module, by tag name or export name')
     .option(
       '--title <text>',
-      'the title of the pages, with fields of the row in braces; else their prop "title"',
+      'title of the pages, with fields of the row in braces (default: the prop "title")',
     )
-    .option('--lang <tag>', 'the language of the text', 'en')
-    .option('--css <file>', 'rules for the whole page')
-    .option('--fragment', 'write the markup alone, without a document around it')
+    .option('--lang <tag>', 'language of the documents', 'en')
+    .option('--css <file>', 'CSS file for the whole page')
+    .option('--fragment', 'write HTML fragments instead of documents')
     .addOption(
       new Option(
         '--form <form>',
         'elements: interactive components stay elements, which a page hydrates',
       ).choices(['markup', 'elements']),
     )
-    .option('--workers <count>', 'how many threads write', positive, Math.max(1, availableParallelism() - 1))
-    .option('--shard <part/of>', 'write one part of the rows, such as 2/8', shardOf)
-    .option('--queue <url>', 'hand the rows to processes that work for a queue: redis://…')
-    .option('--worker', 'work for the queue until stopped')
+    .option('--workers <count>', 'number of threads', positive, Math.max(1, availableParallelism() - 1))
+    .option('--shard <part/of>', 'write one part of the rows, for example 2/8', shardOf)
+    .option('--queue <url>', 'send the rows to workers through a queue: redis://…')
+    .option('--worker', 'run as a worker of the queue until stopped')
     .option('--json', 'print the summary as JSON')
-    .option('-w, --watch', 'write again what changes, whenever the data or the code does')
+    .option('-w, --watch', 'write changed pages again when the data or the code changes')
     .addHelpText(
       'after',
-      '\nA second run goes on where the first one ended: pages of the same row and code are left as they are.',
+      '\nA second run continues where the first one ended: pages with the same row and code are skipped.',
     )
     .action(run);
 }

@@ -17,13 +17,13 @@ export function checkCommand(): Command {
     .description('Check components, template texts and documents.')
     .argument('<paths...>', 'files and folders')
     .addOption(
-      new Option('-f, --format <format>', 'how to report').choices(['text', 'json', 'sarif']).default('text'),
+      new Option('-f, --format <format>', 'output format').choices(['text', 'json', 'sarif']).default('text'),
     )
     .option('-t, --types', 'check the values that HTML templates pass to props against their kinds')
-    .option('-w, --watch', 'check again whenever a file changes')
+    .option('-w, --watch', 'check again when a file changes')
     .addHelpText(
       'after',
-      '\nSeverity, foreign tags and paths to leave out are set in lattice.json: docs/check.md.',
+      '\nlattice.json sets severities, foreign tags and ignored paths: see docs/check.md.',
     )
     .action(run);
 }

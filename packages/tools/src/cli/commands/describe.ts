@@ -30,14 +30,14 @@ interface Options {
 /** `lattice describe`: what components are, for other tools and for people. */
 export function describeCommand(): Command {
   return new Command('describe')
-    .description('Describe components to other tools and to people: open formats, types, reference pages.')
+    .description('Describe components for other tools and for people.')
     .argument('<paths...>', 'files and folders with components')
-    .option('-o, --out <folder>', 'where all of it goes: out/describe unless said')
+    .option('-o, --out <folder>', 'output folder (default: out/describe)')
     .option('--only <forms>', `some of it, between commas: ${forms.join(', ')}`, formsIn)
-    .addOption(new Option('--print <form>', 'print one of them instead').choices(forms))
-    .option('--pictures', 'with a picture of each sample in the reference pages')
-    .option('--css <file>', 'rules for the pictures, such as custom properties of the project')
-    .option('--browser <path>', 'the Chromium that takes the pictures; else it is looked for')
+    .addOption(new Option('--print <form>', 'print one output instead of writing files').choices(forms))
+    .option('--pictures', 'add a picture of each sample to the reference pages')
+    .option('--css <file>', 'CSS file for the pictures, for example with custom properties')
+    .option('--browser <path>', 'path of Chromium (default: the installed one)')
     .action(run);
 }
 

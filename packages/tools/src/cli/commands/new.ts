@@ -17,16 +17,11 @@ interface Options {
 /** `lattice new`: the files of a component that renders at once. */
 export function newCommand(): Command {
   return new Command('new')
-    .description(
-      'Write a new component that renders at once, with its test and a sample of its use; or a whole project.',
-    )
-    .argument('[tag-name]', 'the component’s tag name, such as variety-card')
-    .option(
-      '--project <folder>',
-      'write a project instead: a page, components, tests, a script for each command',
-    )
-    .option('-d, --dir <folder>', 'where to write the files', '.')
-    .option('--split', 'markup in an .html file, rules in a .css file')
+    .description('Create a component with a test and a sample, or a project.')
+    .argument('[tag-name]', 'tag name of the component, for example variety-card')
+    .option('--project <folder>', 'create a project instead: a page, components, tests and scripts')
+    .option('-d, --dir <folder>', 'output folder', '.')
+    .option('--split', 'separate files for the template (.html) and the styles (.css)')
     .action(run);
 }
 

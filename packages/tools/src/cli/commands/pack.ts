@@ -27,13 +27,13 @@ interface Options {
 /** `lattice pack`: elements as one module for a plain page. */
 export function packCommand(): Command {
   return new Command('pack')
-    .description('Pack elements as one ES module for a plain page, and say what it weighs.')
-    .argument('<module>', 'the TypeScript or JavaScript module that exports them, or registers them itself')
-    .option('-o, --out <file>', 'where the module goes: out/<its name>.js unless said')
-    .option('--limit <size>', 'fail where more is to be loaded (gzip), such as 5kB', sizeIn)
-    .option('--dev', 'a development build: readable, with the words of all problems')
-    .option('--picture <file.svg>', 'the sizes as a picture')
-    .option('--no-sizes', 'without the size of each component, which takes a build for each')
+    .description('Build one ES module of elements for a plain page, and print its size.')
+    .argument('<module>', 'a TypeScript or JavaScript module that exports or registers the components')
+    .option('-o, --out <file>', 'output file (default: out/<name>.js)')
+    .option('--limit <size>', 'fail if the module is larger (gzip), for example 5kB', sizeIn)
+    .option('--dev', 'development build: readable, with all messages')
+    .option('--picture <file.svg>', 'write the sizes as a picture')
+    .option('--no-sizes', 'skip the size of each component')
     .action(run);
 }
 

@@ -21,15 +21,15 @@ interface Options {
 /** `lattice preview`: a page to look at components; with `--shot` a picture of each sample. */
 export function previewCommand(): Command {
   return new Command('preview')
-    .description('Open a page that shows interactive components, or take a picture of every sample.')
+    .description('Open a page with all components, or take a picture of every sample.')
     .argument('[paths...]', 'files and folders with components and their samples', ['.'])
-    .option('-p, --port <number>', 'the port of the page; else one that is free', portIn)
-    .option('-s, --shot <folder>', 'take pictures instead, and where they go')
+    .option('-p, --port <number>', 'port of the page (default: a free one)', portIn)
+    .option('-s, --shot <folder>', 'output folder for pictures of all samples')
     .option('--compare <folder>', 'earlier pictures: differences are reported, and drawn in differences/')
-    .option('--widths <pixels>', 'how wide, between commas', widthsIn, [360, 1280])
-    .option('--schemes <names>', 'light, dark, or both between commas', schemesIn, ['light', 'dark'])
-    .option('--css <file>', 'rules for all of them, such as custom properties of the project')
-    .option('--browser <path>', 'the Chromium to use; else it is looked for')
+    .option('--widths <pixels>', 'widths, comma-separated', widthsIn, [360, 1280])
+    .option('--schemes <names>', 'color schemes, comma-separated', schemesIn, ['light', 'dark'])
+    .option('--css <file>', 'CSS file for all components, for example with custom properties')
+    .option('--browser <path>', 'path of Chromium (default: the installed one)')
     .action(run);
 }
 

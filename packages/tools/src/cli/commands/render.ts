@@ -39,27 +39,24 @@ export function renderCommand(): Command {
   return new Command('render')
     .description('Render a component to HTML, or the components in a document.')
     .argument('<file>', 'a TypeScript or JavaScript module that exports the component, or an HTML document')
-    .option('-u, --uses <modules...>', 'with a document: the modules of the components in it')
-    .option('--foreign <tags...>', 'with a document: tags of custom elements from elsewhere')
-    .option('-c, --component <name>', 'which of its components, by tag name or export name')
-    .option('-p, --props <file>', 'its props: a JSON file with a record, or the record itself')
-    .option('--page', 'write a whole document, with the styles in its head')
-    .option(
-      '--mail',
-      'write a mail: rules in its elements, and its plain text beside it; needs juice and html-to-text',
-    )
+    .option('-u, --uses <modules...>', 'for a document: modules of its components')
+    .option('--foreign <tags...>', 'for a document: tags of other custom elements')
+    .option('-c, --component <name>', 'the component of the module, by tag name or export name')
+    .option('-p, --props <file>', 'props: a JSON file with a record, or the record itself')
+    .option('--page', 'write a whole document with the styles in its head')
+    .option('--mail', 'write a mail with inline styles, and its plain text; needs juice and html-to-text')
     .addOption(
       new Option(
         '--form <form>',
         'elements: interactive components stay elements, which a page hydrates',
       ).choices(['markup', 'elements']),
     )
-    .option('--title <text>', 'with --page: the title; else the prop "title", else the description')
-    .option('--lang <tag>', 'with --page: the language of the text', 'en')
-    .option('--css <file>', 'with --page: rules for the whole page')
-    .option('--show-code', 'print the code that its HTML text is written with, instead of the text')
-    .option('-o, --out <file>', 'write to a file instead of standard output')
-    .option('-w, --watch', 'render again whenever something it is made of changes')
+    .option('--title <text>', 'with --page: the title (default: the prop "title", or the description)')
+    .option('--lang <tag>', 'with --page: language of the document', 'en')
+    .option('--css <file>', 'with --page: CSS file for the whole page')
+    .option('--show-code', 'print the compiled code instead of the HTML')
+    .option('-o, --out <file>', 'output file (default: standard output)')
+    .option('-w, --watch', 'render again when a source file changes')
     .action(run);
 }
 

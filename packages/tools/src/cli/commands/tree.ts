@@ -20,19 +20,17 @@ interface Options extends DocumentArguments {
 /** `lattice tree`: which component stands where, with which props, and what is in its slots. */
 export function treeCommand(): Command {
   return new Command('tree')
-    .description('Show the tree of components: where each stands, its props and its slots.')
+    .description('Show the tree of components with props, slots and problems.')
     .argument('<file>', 'a TypeScript or JavaScript module that exports the component, or an HTML document')
-    .option('-u, --uses <modules...>', 'with a document: the modules of the components in it')
-    .option('--foreign <tags...>', 'with a document: tags of custom elements from elsewhere')
-    .option('-c, --component <name>', 'which of its components, by tag name or export name')
-    .option('-p, --props <file>', 'its props, a record in a JSON file; left out, they stay open')
+    .option('-u, --uses <modules...>', 'for a document: modules of its components')
+    .option('--foreign <tags...>', 'for a document: tags of other custom elements')
+    .option('-c, --component <name>', 'the component of the module, by tag name or export name')
+    .option('-p, --props <file>', 'props: a JSON file with a record; without it they stay open')
     .addOption(
-      new Option('--format <format>', 'how it is written')
-        .choices(['text', 'json', 'mermaid'])
-        .default('text'),
+      new Option('--format <format>', 'output format').choices(['text', 'json', 'mermaid']).default('text'),
     )
     .option('--json', 'the same as --format json')
-    .option('--page <file>', 'write it as a page of HTML to look at, which needs nothing else')
+    .option('--page <file>', 'write an HTML page with the tree')
     .action(run);
 }
 
