@@ -1,7 +1,7 @@
 import { register } from 'zesty-lattice/elements';
 import { FixedStall } from '../tests/elements/fights-parts.js';
 
-// Run in Chromium by bench/taking-over.mjs: the elements of a page that a server wrote come alive in one go.
+// Run in Chromium by bench/taking-over.mjs: the elements of a page that a server wrote become interactive in one go.
 Object.assign(window, {
   take: () => {
     const start = performance.now();

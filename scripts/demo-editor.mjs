@@ -43,7 +43,7 @@ async function asked(method, params, show) {
   return answer;
 }
 
-/** Has the file hold a text, and waits for what is told of it. */
+/** Has the file hold a text, and waits for what is reported it. */
 async function written(now) {
   const start = performance.now();
   const diagnostics = new Promise((give) => {

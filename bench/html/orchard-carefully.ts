@@ -4,7 +4,7 @@ import { type OpenDay, openDayByHand } from './orchard-by-hand.js';
 import type { Pieces } from './scenario.js';
 
 // The page of the open day as well as we know: one text that grows, constants made once, sums of whole rows, what is
-// ready handed on every 16 KB.
+// ready passed on every 16 KB.
 
 const longDate = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeZone: 'UTC' });
 const shortDate = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });

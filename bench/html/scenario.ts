@@ -45,7 +45,7 @@ export class BytePieces implements Pieces {
   }
 }
 
-/** A careful page: rows in a loop, what is ready handed on every 16 KB. */
+/** A careful page: rows in a loop, what is ready passed on every 16 KB. */
 export function inPieces<Row>(
   before: string,
   rows: readonly Row[],

@@ -519,7 +519,7 @@ const MarkupPage = component('markup-page', {
   template: `<main><template each-of="rows" as="row"><markup-card title="{{ row.name }}" season="{{ row.season }}" crates="{{ row.crates }}" rare="{{ row.rare }}"><b slot="badge">{{ row.season }}</b><p>{{ row.taste }}</p></markup-card></template></main>`,
 });
 
-// (k) Uses built on the spot, one a call.
+// (k) Uses built inline, one a call.
 
 const spots = (content: boolean) => (): string => {
   let html = '';

@@ -17,7 +17,7 @@ export interface Where {
 /**
  * Answers a request (https://fetch.spec.whatwg.org/#response-class), on any server that speaks `Request` and `Response`.
  *
- * `/` sends the page in order, `/?order=as-ready` what is slow last. `ms` and `fail` are handed on to the service.
+ * `/` sends the page in order, `/?order=as-ready` what is slow last. `ms` and `fail` are passed on to the service.
  */
 export async function handle(request: Request, { script, service }: Where): Promise<Response> {
   const url = new URL(request.url);

@@ -194,7 +194,7 @@ function sharedWith(one: Element): string {
 
 interface Played {
   readonly actions: number;
-  /** How many bound controls were held against the state, each after every action. */
+  /** How many bound controls were compared with the state, each after every action. */
   readonly looked: number;
   readonly differences: readonly {
     readonly after: string;

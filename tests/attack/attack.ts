@@ -87,7 +87,7 @@ async function* atDoors(browser: Browser, each: number, seed: number): AsyncGene
   }
 }
 
-/** Hostile texts as attributes and properties of elements that are alive. */
+/** Hostile texts as attributes and properties of elements that are interactive. */
 async function atElements(browser: Browser, each: number, seed: number): Promise<Outcome> {
   const page = await browser.newPage();
   await page.addInitScript(counting);

@@ -145,7 +145,7 @@ const Rows = component('attack-rows', {
 });
 const known = catalog([Box as unknown as AnyComponent]);
 
-/** A rendering, or nothing where it is refused. What is thrown is told by a LatticeError, or is a fault of ours. */
+/** A rendering, or nothing where it is refused. What is thrown is reported by a LatticeError, or is a fault of ours. */
 function rendered(make: () => string): string | undefined {
   try {
     return make();

@@ -128,7 +128,7 @@ describe('a page for each row', () => {
     expect(report(rows, out, '--lang', 'de')).toMatchObject({ written: 40, skipped: 0 });
   });
 
-  test('a row that cannot be written is told with its number and file, and does not stop the others', () => {
+  test('a row that cannot be written is reported with its number and file, and does not stop the others', () => {
     const out = fresh();
     const lines = [
       JSON.stringify(ticket(1)),
@@ -211,7 +211,7 @@ describe('a page for each row', () => {
     expect(lattice('render', module, '--props', data('one.json', '{"id":"c"}')).out).toBe('<p>C</p>\n');
   });
 
-  test('what keeps a page from being written at all is told with its row', () => {
+  test('what keeps a page from being written at all is reported with its row', () => {
     const out = fresh();
     mkdirSync(join(out, 't2.html/x'), { recursive: true });
     const told = report(ndjson(3, 'unwritten.ndjson'), out);

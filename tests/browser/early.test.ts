@@ -35,7 +35,7 @@ async function told(code: string, map?: string): Promise<string> {
 const early = new RegExp(`value-used-early.*?early-parts\\.ts:${lineOf('crates > 3')}:`, 's');
 const unplaced = new RegExp(`value-unplaced.*?early-parts\\.ts:${lineOf('props.open ?')}:`, 's');
 
-test('a value used early, and one placed nowhere, are told with the line that was written, through source maps', async () => {
+test('a value used early, and one placed nowhere, are reported with the line that was written, through source maps', async () => {
   const code = await bundle(source);
   const said = await told(code);
   expect(said).toMatch(early);
@@ -52,7 +52,7 @@ test('so they are when the map is a file of its own', async () => {
   expect(said).toMatch(unplaced);
 });
 
-test('without a map they are told with the line of the script', async () => {
+test('without a map they are reported with the line of the script', async () => {
   const code = (await bundle(source)).replace(/\/\/# sourceMappingURL=.*/, '');
   expect(await told(code)).toMatch(/value-used-early[\s\S]*?assets\/parts\.js:\d+:/);
 });

@@ -60,7 +60,7 @@ async function open(name: string, options: Parameters<Browser['newPage']>[0] = {
   await page.waitForFunction(() => customElements.get('crate-counter') !== undefined);
 }
 
-test('the live page shows before its script has run, and its elements take over what was rendered ahead', async () => {
+test('the live page shows before its script has run, and its elements hydrate what was rendered ahead', async () => {
   const still = await browser.newContext({ javaScriptEnabled: false });
   const before = await still.newPage();
   await before.goto(urls.live ?? '');
@@ -119,7 +119,7 @@ describe('the live open day', () => {
     expect(told).toEqual([]);
   });
 
-  test('a sort moves rows with what is alive in them', async () => {
+  test('a sort moves rows with their state', async () => {
     await open('live');
     await page.getByRole('button', { name: 'One crate of Underhill more' }).click();
     await page.getByRole('button', { name: 'One crate of Underhill more' }).focus();

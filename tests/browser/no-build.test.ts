@@ -74,7 +74,7 @@ test.each([
   expect(await page.evaluate('document.documentElement.scrollWidth')).toBeLessThanOrEqual(width);
 });
 
-test('problems are told there in words', async () => {
+test('problems are reported there in words', async () => {
   const { page, told } = await open();
   await page.evaluate("document.querySelector('tasting-seats').setAttribute('seats', 'many')");
   await frame(page);

@@ -141,7 +141,7 @@ describe('a component’s rules', () => {
     );
   });
 
-  test('are told where they cannot be read, or reach further', () => {
+  test('are reported where they cannot be read, or reach further', () => {
     expect(told('@IMPORT "x.css"; p { color: red }')).toEqual([
       'styles-invalid The styles of reach-box hold @import, which no component may.',
     ]);

@@ -86,7 +86,7 @@ export const PlainMenu = component('plain-menu', {
     for (const right of [
       `${opener}<plain-menu menu-id="stalls"></plain-menu><grove-box></grove-box>`,
       `${opener}<grove-box><menu id="stalls"></menu></grove-box>`,
-      // What a component that dissolves refers to stands on the page.
+      // What a component that is flattened refers to stands on the page.
       '<grove-label of="name"></grove-label><input id="name" aria-label="x">',
     ])
       expect(await found(right)).toEqual([]);

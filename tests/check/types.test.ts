@@ -43,7 +43,7 @@ const Needer = component('text-needer', {
   template: ({ props }) => el.p(props.text),
 });
 
-/** What is told of a template whose component has props of every kind. */
+/** What is reported a template whose component has props of every kind. */
 function told(template: string): readonly string[] {
   const one = component('grove-page', {
     props: {
@@ -71,7 +71,7 @@ function told(template: string): readonly string[] {
     : [];
 }
 
-describe('what a text hands to props is held against their kinds', () => {
+describe('what a text hands to props is compared with their kinds', () => {
   test.each([
     ['number="{{ title }}"', 'accepts a number, but receives title, which is text.'],
     ['text="{{ count }}"', 'accepts text, but receives count, which is a number.'],

@@ -130,7 +130,7 @@ describe('lattice tree', () => {
   });
 });
 
-test('a module that imports a package which is not installed is told in a line', () => {
+test('a module that imports a package which is not installed is reported in a line', () => {
   const folder = mkdtempSync(join(tmpdir(), 'lattice-alone-'));
   onTestFinished(() => rmSync(folder, { recursive: true }));
   writeFileSync(join(folder, 'note.ts'), "import { note } from 'grove-parts';\nexport const Note = note;\n");

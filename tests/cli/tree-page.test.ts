@@ -126,7 +126,7 @@ describe('the tree of the open day as a page', () => {
   });
 });
 
-test('problems stand at their use and in a list that leads there; what is not shown is told', async () => {
+test('problems stand at their use and in a list that leads there; what is not shown is reported', async () => {
   const tree = resolve(Faulty, { open: true });
   const file = join(folder, 'faulty.html');
   writeFileSync(file, treePage([tree], { name: 'faulty-page', problems: tree.problems }));

@@ -2,12 +2,12 @@ import { describe, expect, test } from 'vitest';
 import { component, definition, el, event, prop, slot } from 'zesty-lattice';
 import { onlyProblem, problemsOf } from '../support/problems.js';
 
-// What JavaScript hands over, whatever the types say of it.
+// What JavaScript passes, whatever the types say of it.
 const loose = component as unknown as (name: string, parts: unknown) => unknown;
 const looseOf = component.generic as unknown as (name: string, parts: unknown) => unknown;
 const template = () => el.p('x');
 
-describe('what a component cannot be made of is told as it is defined', () => {
+describe('what a component cannot be made of is reported as it is defined', () => {
   test.each<[unknown, ...RegExp[]]>([
     [
       undefined,

@@ -253,7 +253,7 @@ describe('ids', () => {
     expect(idsIn(renderHtml(Form, { names: ['y', 'x'] })).slice(6)).toContain(inX);
   });
 
-  test('differ in content on the spot, and take a prefix', () => {
+  test('differ in inline content, and take a prefix', () => {
     const Box = component('box-part', {
       slots: { default: slot() },
       template: ({ slots }) => el.div(slots.default()),

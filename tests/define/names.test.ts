@@ -25,7 +25,7 @@ describe('a component’s name', () => {
     expect(component(name, { template: () => el.p('x') }).name).toBe(name);
   });
 
-  test('that two components share is told, with where the other one is', () => {
+  test('that two components share is reported, with where the other one is', () => {
     const [one, two] = ['one', 'two'].map((text) => component('same-name', { template: () => el.p(text) }));
     const Page = component('same-page', { template: () => [one?.({}), two?.({})] });
     const [problem] = resolve(Page).problems;

@@ -128,7 +128,7 @@ describe('kinds', () => {
     expect(asks(kind as never, bad)).toContain(words);
   });
 
-  test('of a schema from elsewhere check by it, and hand on what it makes', () => {
+  test('of a schema from elsewhere check by it, and pass on what it makes', () => {
     const Shift = component('shift-line', {
       props: {
         shift: prop.schema(
@@ -202,7 +202,7 @@ describe('a record that may have more fields than it names', () => {
       ),
   });
 
-  test('takes them, and hands them on', () => {
+  test('takes them, and passes them on', () => {
     expect(renderHtml(Sign({ tool: { name: 'Saw', maker: ' by hand' } }))).toBe('<p>Saw by hand</p>');
     expect(resolve(Sign({ tool: { name: 'Saw', rows: 2, maker: 'x', year: 4 } })).problems).toEqual([]);
   });

@@ -32,7 +32,7 @@ test('several components are made of one definition, each with parts of its own'
   expect(resolve(Plain).problems).toEqual([]);
 });
 
-test('what a preset makes is told by the line that uses the preset', () => {
+test('what a preset makes is reported by the line that uses the preset', () => {
   const link = preset(el.a, { class: 'quiet' });
   const Sign = component('grove-sign', {
     props: { text: prop.text() },

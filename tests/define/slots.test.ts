@@ -103,7 +103,7 @@ describe('content', () => {
   });
 });
 
-describe('a slot that hands data', () => {
+describe('a slot that passes data', () => {
   const RowList = component('row-list', {
     props: { items: prop.list<{ readonly name: string }>() },
     slots: { row: slot.with<{ readonly name: string }>(), header: slot() },

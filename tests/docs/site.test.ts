@@ -141,7 +141,7 @@ describe('the site of the docs', () => {
     await page.close();
   });
 
-  test('works without scripts, and tells nothing on the console under a strict policy', async () => {
+  test('works without scripts, and reports nothing on the console under a strict policy', async () => {
     const context = await browser.newContext({ javaScriptEnabled: false });
     const page = await context.newPage();
     await page.goto(`${address}slots.html`);

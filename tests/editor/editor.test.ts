@@ -70,7 +70,7 @@ const codes = (name: string): readonly string[] =>
   editor.diagnostics(file(name)).map(({ code }) => String(code));
 
 describe('lattice editor', () => {
-  test('tells problems of a template as it is written, and mends them', async () => {
+  test('tells problems of a template as it is written, and fixes them', async () => {
     const wrong = card
       .replace('{{ title }}', '{{ titel }}')
       .replace('season="{{ season }}"', 'season="erly"');

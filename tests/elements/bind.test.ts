@@ -133,7 +133,7 @@ describe.each(['in the page', 'ahead'])('a control is tied to the state, planned
     await page.close();
   });
 
-  usual('taken over from a server, which writes the same', async () => {
+  usual('hydrated from a server, which writes the same', async () => {
     const page = await start(how, renderHtml(BoundForm, {}, { form: 'elements' }));
     await page.fill('#line-1', 'first');
     expect((await lines(page))[0]?.text).toBe('first');
@@ -151,7 +151,7 @@ test('a server writes what controls show', () => {
   expect(renderHtml(BoundText)).toContain('<input id="second" value="two">');
 });
 
-test('what cannot be set is told', () => {
+test('what cannot be set is reported', () => {
   const told = (template: string): readonly string[] =>
     resolve(
       component('bound-wrong', {

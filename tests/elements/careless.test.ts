@@ -46,20 +46,20 @@ describe.each([
     expect(told[0]).toContain('state-changed-in-place');
   });
 
-  test('that gives back what changes is not', async () => {
+  test('that returns what changes is not', async () => {
     await open();
     await page?.locator('crate-rack .right').click();
     await page?.locator('crate-rack li', { hasText: 'Saltbell' }).waitFor();
     expect(told).toEqual([]);
   });
 
-  test('whose needed attribute is taken away is told', async () => {
+  test('whose needed attribute is taken away is reported', async () => {
     await open();
     await page?.evaluate("document.querySelector('crate-rack').removeAttribute('title')");
     await expect.poll(() => told).toEqual([expect.stringContaining(`The required prop "title"`)]);
   });
 
-  test('whose rows have no field of the name of their key is told which', async () => {
+  test('whose rows have no field of the name of their key is reported with the list', async () => {
     await open(`title="Rack" crates='[{ "fruit": "a" }, { "fruit": "b" }]'`);
     expect(told).toEqual([expect.stringContaining('key-doubled')]);
     expect(told[0]).toContain('have the key undefined');

@@ -37,13 +37,13 @@ async function opened(): Promise<Page> {
   return made;
 }
 
-test('in markup the same page dissolves, and costs no script', () => {
+test('in markup the same page is flattened, and costs no script', () => {
   const html = renderPage(DeclaredPage({ title: 'T' }), { title: 'T' });
   expect(html).not.toMatch(/<crate-counter|<template|<slot/);
   expect(html).toContain('Dunlight: 3');
 });
 
-test('elements are written with their attributes and shadow roots, the rest dissolves', () => {
+test('elements are written with their attributes and shadow roots, the rest is flattened', () => {
   const html = renderHtml(DeclaredPage({ title: 'T' }), { form: 'elements' });
   expect(html).not.toContain('<declared-page');
   expect(html).toContain(
@@ -87,7 +87,7 @@ describe.each([
     code = await bundle(new URL(parts, import.meta.url), { ahead, maps: false });
   });
 
-  test('a browser shows it before any script runs, and the elements come alive on it', async () => {
+  test('a browser shows it before any script runs, and the elements become interactive on it', async () => {
     const page = await open(
       renderPage(DeclaredPage({ title: 'Title' }), { title: 'Declared', form: 'elements' }),
     );
@@ -123,7 +123,7 @@ describe.each([
     expect(await page.locator('pick-list li').count()).toBe(1);
   });
 
-  test('what a server sent is taken over: no node is made anew', async () => {
+  test('what a server sent is hydrated: no node is made anew', async () => {
     const page = await open(
       renderPage(DeclaredPage({ title: 'Title' }), { title: 'Declared', form: 'elements' }),
     );
@@ -146,7 +146,7 @@ describe.each([
     expect(await page.locator('pick-list li').first().getAttribute('data-id')).toBe('2');
   });
 
-  test('what differs is told with its place, and put right', async () => {
+  test('what differs is reported with its place, and put right', async () => {
     const html = renderPage(CrateCounter({ label: 'Crates', start: 2 }), {
       title: 'Differs',
       form: 'elements',

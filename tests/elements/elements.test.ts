@@ -268,7 +268,7 @@ describe.each([
       ).toEqual([true, true, 'typed', 2, 3]);
     });
 
-    test('move with a frame alive in them', async () => {
+    test('move with a running frame in them', async () => {
       await open(
         '<live-rows></live-rows>',
         "const rows = document.querySelector('live-rows'); rows.items = [1, 2, 3].map((id) => ({ id, name: String(id) })); rows.fillers = { row: (item) => Object.assign(document.createElement('iframe'), { srcdoc: item.name }) }",
@@ -328,7 +328,7 @@ describe.each([
       expect(told.join()).toContain('key-doubled');
     });
 
-    test('of a doubled key that comes in later are told, and go with the others', async () => {
+    test('of a doubled key that comes in later are reported, and go with the others', async () => {
       await open('<pick-list></pick-list>');
       await run(items(1, 2));
       expect(told).toEqual([]);
@@ -562,7 +562,7 @@ describe.each([
       expect(await totals()).toEqual(['Crates: 99']);
     });
 
-    test('one who asks and fails, or hands over no function, keeps nobody else from hearing', async () => {
+    test('one who asks and fails, or passes no function, keeps nobody else from hearing', async () => {
       await open('<basket-box start="4"><p id="other"></p></basket-box>');
       const got = await run<unknown[]>(
         `const got = [];
@@ -581,7 +581,7 @@ describe.each([
     });
   });
 
-  describe('a slot that hands data', () => {
+  describe('a slot that passes data', () => {
     const items = "[{ id: 1, name: 'One' }, { id: 2, name: '<b>Two</b>' }]";
     const rows = (): Promise<string[]> => page.locator('live-rows li').allInnerTexts();
 
@@ -592,7 +592,7 @@ describe.each([
       expect(await rows()).toEqual(['no filler for One!!', 'no filler for <b>Two</b>!!']);
     });
 
-    test('takes a template of the page, whose holes reach the data and nothing else', async () => {
+    test('takes a template of the page, whose interpolations reach the data and nothing else', async () => {
       await open(
         '<live-rows><template slot="row" as="item"><b title="{{ item.name }}">{{item.id}}: {{ item.name }} {{ item.constructor.name }}{{ window }}</b></template></live-rows>',
         `document.querySelector('live-rows').items = ${items}`,
@@ -672,7 +672,7 @@ describe.each([
     });
   });
 
-  test('text from outside never becomes a script, a style, a document or an element of a live component', async () => {
+  test('text from outside never becomes a script, a style, a document or an element of an interactive component', async () => {
     await open(
       '<careless-box id="a" tag="script" it="window.hacked=1"></careless-box><careless-box id="b" it="javascript:window.hacked=1"></careless-box><careless-box id="c" tag="IFRAME" it="<img src=x onerror=parent.hacked=1>"></careless-box>',
     );

@@ -29,7 +29,7 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-/** Opens a page, lets a script change it as a reader might, and has the elements come alive. */
+/** Opens a page, lets a script change it as a reader might, and has the elements become interactive. */
 async function open(html: string, before = ''): Promise<string[]> {
   told = [];
   body = html.replace('</body>', '<script type="module" src="/code.js"></script></body>');
@@ -52,7 +52,7 @@ describe.each([
     code = await bundle(new URL('./fights-page.ts', import.meta.url), { ...options, maps: false });
   });
 
-  describe('taking over', () => {
+  describe('hydrating', () => {
     const html = renderPage(FixedStall({ note: 'four' }), { title: 'Stall', form: 'elements' });
 
     const shown = (): Promise<readonly string[]> =>
@@ -69,7 +69,7 @@ describe.each([
         });
       });
 
-    test('what is as it was written is taken over without a word', async () => {
+    test('what is as it was written is hydrated without a word', async () => {
       const kept = "window.kept = document.querySelector('fixed-stall').shadowRoot.querySelector('footer')";
       expect(await open(html, kept)).toEqual([]);
       expect(
@@ -209,7 +209,7 @@ describe.each([
     expect(told).toEqual([]);
   });
 
-  test('a form whose fields hide its members is taken over as any', async () => {
+  test('a form whose fields hide its members is hydrated as any', async () => {
     const html = renderPage(HidingForm({ names: ['a', 'remove'], title: 'red' }), {
       title: 'F',
       form: 'elements',
@@ -228,7 +228,7 @@ describe.each([
     }
   });
 
-  test('each place stands for itself: what fails is told, and the rest is shown', async () => {
+  test('each place stands for itself: what fails is reported, and the rest is shown', async () => {
     await open(plain);
     await page.evaluate(() => {
       const list = document.createElement('shaky-list') as HTMLElement & { limit: number; items: unknown[] };
@@ -324,7 +324,7 @@ describe.each([
     expect(await page.locator('shaky-list li').last().innerText()).toBe('Saltbell: 2.0');
   });
 
-  test('data that JSON cannot say is told by its prop, in elements as in HTML text', async () => {
+  test('data that JSON cannot say is reported by its prop, in elements as in HTML text', async () => {
     await open(plain.replace('<body>', '<body><data-island words="[1]"></data-island>'));
     await page.evaluate(() => {
       const island = document.querySelector('data-island') as HTMLElement & Record<string, unknown>;
@@ -376,7 +376,7 @@ describe.each([
   });
 });
 
-test('as HTML text a class that holds itself is told, too', () => {
+test('as HTML text a class that holds itself is reported, too', () => {
   const words: unknown[] = ['b'];
   words.push(words);
   expect(() => renderHtml(DataIsland({ data: {}, words: words as string[] }))).toThrow(

@@ -4,7 +4,7 @@ import { renderHtml, renderPage } from 'zesty-lattice/html';
 import { renderMail } from 'zesty-lattice/mail';
 import { useBrowser } from '../support/browser.js';
 
-// `:host` is one element. Where a component dissolves, what it looks like is the same.
+// `:host` is one element. Where a component is flattened, what it looks like is the same.
 
 const open = useBrowser();
 const state = () => ({ taken: 0 });

@@ -104,7 +104,7 @@ function fresh(core: ComponentCore, props: Values, state: Values): unknown {
     renderHtml(use, { form: 'elements' }),
   );
   const root = copy.body.firstElementChild?.shadowRoot as ShadowRoot;
-  // Components inside come alive as they do in the page, so that both sides are compared with their shadow roots.
+  // Components inside become interactive as they do in the page, so that both sides are compared with their shadow roots.
   const inside = document.createElement('div');
   inside.append(document.importNode(fragmentOf(root), true));
   place.replaceChildren(inside);
@@ -160,7 +160,7 @@ function joined(parts: readonly unknown[]): unknown[] {
   return all;
 }
 
-// A way into the state of a live element, which has none for its page: set up as the component is connected.
+// A way into the state of an interactive element, which has none for its page: set up as the component is connected.
 const change = Symbol('change');
 for (const core of cores.values()) {
   const connected = core.connected as ((context: object) => void) | undefined;

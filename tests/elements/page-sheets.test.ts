@@ -105,7 +105,7 @@ describe.each(['/ahead.js', '/in-page.js'])('%s', (script) => {
       await page.evaluate("document.querySelector('tree-card').shadowRoot.querySelectorAll('link').length"),
     ).toBe(0);
     expect(asked.filter((path) => path === '/framework.css')).toHaveLength(1);
-    // Taken over, not made anew, and alive.
+    // Taken over, not made anew, and interactive.
     expect(told).toEqual([]);
     await page.locator('tree-card button').first().click();
     expect(await page.locator('tree-count .label').first().innerText()).toBe('3 left');

@@ -27,7 +27,7 @@ const SmallNote = component('small-note', {
   template: ({ props }) => el.b(props.text),
 });
 
-/** Its rules name the element of another component, which stands in its shadow root beside one that dissolves. */
+/** Its rules name the element of another component, which stands in its shadow root beside one that is flattened. */
 export const ClockRow = component('clock-row', {
   state: () => ({ isOn: true }),
   styles: 'crate-clock { margin-inline-start: 7px } .apart > crate-clock { padding-inline-start: 9px }',

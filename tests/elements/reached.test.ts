@@ -37,7 +37,7 @@ describe.each(ways)("an element in another's template, %s", (_how, ahead) => {
     expect(await page.evaluate('look()')).toEqual(wanted);
   });
 
-  test('is so in the HTML of a server, before it is taken over and after', async () => {
+  test('is so in the HTML of a server, before it is hydrated and after', async () => {
     const page = await opened(ahead);
     const told: string[] = [];
     page.on('console', (message) => told.push(message.text()));
@@ -65,7 +65,7 @@ describe.each(ways)("an element in another's template, %s", (_how, ahead) => {
   });
 });
 
-test('what can be registered is, beside what cannot; a state that is changed in place is told', async () => {
+test('what can be registered is, beside what cannot; a state that is changed in place is reported', async () => {
   const page = await opened(false);
   const told: string[] = [];
   page.on('console', (message) => told.push(message.text()));

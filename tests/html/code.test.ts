@@ -236,7 +236,7 @@ test('a function may render while a rendering calls it', () => {
     expect(renderHtml(Outer({ name: 'ab' }, el.b('outer')))).toBe('<div>27<b>outer</b></div>');
 });
 
-test('what is wrong far inside content on the spot has its whole path', () => {
+test('what is wrong far inside inline content has its whole path', () => {
   const Bad = component('bad-sign', {
     props: { name: prop.text() },
     template: ({ props }) =>
@@ -321,7 +321,7 @@ describe('calls that share a frame', () => {
   });
 });
 
-test('a value that is shown in quotes and between tags is told once for each, in their order', () => {
+test('a value that is shown in quotes and between tags is reported once for each, in their order', () => {
   const Quoted = component('quoted-sign', {
     props: { row: prop.record<{ readonly name: unknown }>() },
     template: ({ props: { row } }) =>

@@ -5,7 +5,7 @@ import { hostile } from '../support/hostile.js';
 import { attributesIn, type Plain, parsed, tagsIn } from '../support/parsing.js';
 import { problemsOf } from '../support/problems.js';
 
-/** Every context a text from outside can come to stand in, both compiled in a template and built on the spot. */
+/** Every context a text from outside can come to stand in, both compiled in a template and built inline. */
 const contexts: Record<
   string,
   { readonly compiled: (text: string) => string; readonly spot: (text: string) => string }
@@ -165,7 +165,7 @@ test('scripts as text are refused: event attributes, srcdoc, script and style co
   ).toBe('<script>go()</script><iframe srcdoc="&lt;p&gt;&quot;&lt;/p&gt;"></iframe>');
 });
 
-test('hostile keys of rows come to nothing in ids', async () => {
+test('hostile keys of rows render nothing in ids', async () => {
   const { uid } = await import('zesty-lattice');
   const Row = component('key-row', { template: () => el.i({ id: uid('row') }) });
   const Rows = component('key-rows', {

@@ -136,7 +136,7 @@ let kept = 0;
 let refused = 0;
 
 describe('for random pages of elements, text, conditions and lists', () => {
-  test('parsing gives back exactly what was written, or the tree says what a parser would change', () => {
+  test('parsing returns exactly what was written, or the tree says what a parser would change', () => {
     fc.assert(
       fc.property(pieces, (page) => {
         const Constant = component('random-page', { template: () => el.main(written(page, (it) => it)) });

@@ -30,7 +30,7 @@ test('shared data reaches whoever is below its provider, in HTML text as well', 
   expect(renderHtml(Page, { n: 4 })).toContain('<b>4</b>');
 });
 
-test('shared data reaches content built on the spot', () => {
+test('shared data reaches content built inline', () => {
   expect(renderHtml(Box({ crates: 2 }, el.i(Total())))).toBe('<div><i><b>2</b></i></div>');
 });
 

@@ -65,7 +65,7 @@ interface Seen {
   readonly host: string;
 }
 
-/** What is told of random points of the page. */
+/** What is reported random points of the page. */
 const points = (count: number): string => `(() => {
   let seed = 4711;
   const random = () => ((seed = (seed * 16807) % 2147483647) - 1) / 2147483646;

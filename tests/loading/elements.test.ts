@@ -132,7 +132,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     await page.close();
   });
 
-  test('an element that is taken out gives up what it waits for, and tells nothing', async () => {
+  test('an element that is taken out gives up what it waits for, and reports nothing', async () => {
     const page = await open(
       script,
       '<water-level from="/json/aa?ms=3000"></water-level><tank-board from="/json/b"></tank-board>',
@@ -182,7 +182,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     await page.close();
   });
 
-  test('what a server loaded is taken over, and not asked for again', async () => {
+  test('what a server loaded is hydrated, and not asked for again', async () => {
     const options = {
       form: 'elements',
       fetch: (path: string | URL) => fetch(new URL(path, service.url)),

@@ -19,7 +19,7 @@ export const WaterLevel = component('water-level', {
     }),
 });
 
-/** Reloads by hand, keeps state, has slots, hands what it loaded to a component that dissolves in it. */
+/** Reloads by hand, keeps state, has slots, hands what it loaded to a component that is flattened in it. */
 export const TankBoard = component('tank-board', {
   props: { from: prop.url(), title: prop.text().fallback('Tanks') },
   slots: { default: slot() },
@@ -63,7 +63,7 @@ export const TankNotes = component('tank-notes', {
   template: ({ props }) => el.ul(eachOf(props.notes, (note) => el.li(note))),
 });
 
-/** Rows that show what else was loaded: such as values alone, such as have more in them, and in a slot that hands data. */
+/** Rows that show what else was loaded: such as values alone, such as have more in them, and in a slot that passes data. */
 export const TankRows = component('tank-rows', {
   props: { from: prop.url() },
   state: () => ({ seen: '' }),

@@ -183,7 +183,7 @@ describe('what comes later', () => {
     await expect(readAll(stream)).rejects.toMatchObject({ name: 'LatticeError' });
   });
 
-  test('without waiting it is told that waiting is needed, also where something stands in', () => {
+  test('without waiting it is reported that waiting is needed, also where something stands in', () => {
     const groves = [{ name: 'x', ms: 0, fails: false, rows: 0, inside: [] }];
     const code = 'async-needed';
     expect(() => renderHtml(Page, { groves })).toThrow(new RegExp(`${code}.*grove-view loads data`));
@@ -226,7 +226,7 @@ describe('what comes later', () => {
     expect(log.stopped).toEqual(['slow']);
   });
 
-  test('a signal ends a rendering with its reason, and nothing is told as failed', async () => {
+  test('a signal ends a rendering with its reason, and nothing is reported as failed', async () => {
     const told: unknown[] = [];
     const grove: Grove = { name: 'slow', ms: 5_000, fails: false, rows: 1, inside: [] };
     const stop = new AbortController();
@@ -292,7 +292,7 @@ describe('what comes later', () => {
     expect(await readAll(streamHtml(Slow, {}))).toEqual(['<li>1</li>', '<li>2</li>']);
   });
 
-  test('rows may be given on the spot, and by props', async () => {
+  test('rows may be given inline, and by props', async () => {
     async function* rows(): AsyncGenerator<{ id: number }> {
       yield { id: 1 };
       yield { id: 2 };
@@ -478,7 +478,7 @@ describe('what stands in for what fails', () => {
     expect(renderHtml(Part({ count: -1 }, 'x'), silent)).toContain('<em');
   });
 
-  test('may fail itself, which is told where it stands', () => {
+  test('may fail itself, which is reported where it stands', () => {
     const Worse = component('part-worse', {
       props: { count: prop.number() },
       template: () =>

@@ -73,7 +73,7 @@ describe('blocks of one shape become a component', () => {
     );
   });
 
-  test('with words that look like holes kept as words', () => {
+  test('with words that look like interpolations kept as words', () => {
     const html = '<p title="{{ a }}">{{ b }} {{</p>';
     for (const { rendered } of again(html)) expect(rendered).toBe(html);
   });

@@ -62,7 +62,7 @@ describe.each(Object.entries(expected))('%s', (file, places) => {
     expect(problems.map(({ code, source }) => `${code} ${source?.line}:${source?.column}`)).toEqual(places);
   });
 
-  test('is told in sentences that name a fix, with the lines around', () => {
+  test('is reported in sentences that name a fix, with the lines around', () => {
     for (const { message, hint, source } of problems) {
       expect(message).toMatch(/^["<A-Z</&(a-z].*\.$/s);
       expect(hint).toMatch(/^[A-Za-z<"].*[.?]$/s);

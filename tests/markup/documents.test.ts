@@ -110,7 +110,7 @@ describe('a document comes back', () => {
     );
   });
 
-  test('with interactive components alive where asked for, their own attributes kept', () => {
+  test('with interactive components as elements where asked for, their own attributes kept', () => {
     const { html } = renderDocument('<tap-count label="Taps" id=one class="wide"></tap-count>', all, {
       form: 'elements',
     });

@@ -93,7 +93,7 @@ test('random expressions come to the same as code', () => {
         expect(written, code).toEqual(read);
         if (read && 'value' in (read as object)) sound++;
       } catch (thrown) {
-        // What is known to be wrong as it is read is told then.
+        // What is known to be wrong as it is read is reported then.
         if (!(thrown instanceof LatticeError)) throw thrown;
       }
     }),

@@ -212,7 +212,7 @@ describe('an expression reaches plain data and its helpers, and nothing else', (
   });
 });
 
-test('whatever stands in a hole, nothing is thrown but problems', () => {
+test('whatever stands in an interpolation, nothing is thrown but problems', () => {
   const token = fc.constantFrom(
     'title',
     'crates',

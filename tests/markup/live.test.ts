@@ -62,7 +62,7 @@ describe.each([
     },
   );
 
-  test('comes alive: state, handlers with the event, bound controls, rows, slots and SVG', async () => {
+  test('becomes interactive: state, handlers with the event, bound controls, rows, slots and SVG', async () => {
     await open('<crate-list heading="Stock">rest<i slot="note">n</i></crate-list>');
     expect(await shadow('h2')).toBe('Stock Dun');
     expect(await shadow('ul')).toMatch(/Dun 0: 0Stock\s+Dun 1: 2Stock/);
@@ -91,7 +91,7 @@ describe.each([
     expect(told).toEqual([]);
   });
 
-  test('takes over what a server rendered from the same text', async () => {
+  test('hydrates what a server rendered from the same text', async () => {
     const { Basket } = await import('./live-parts.js');
     const html = renderHtml(Basket({ heading: 'Stock' }, 'rest'), { form: 'elements' });
     await page.setContent(`<!doctype html><html lang="en"><title>x</title><body></body></html>`);
@@ -127,7 +127,7 @@ describe.each([
   });
 });
 
-test('without its reader in the page a template text is told as such', async () => {
+test('without its reader in the page a template text is reported as such', async () => {
   await page.setContent(
     '<!doctype html><html lang="en"><title>x</title><body><bare-part></bare-part></body></html>',
   );

@@ -179,7 +179,7 @@ test('whatever is adopted, it is a component or a problem', () => {
   );
 });
 
-test('slots and attributes with the names of what every object has are told, and nothing vanishes', () => {
+test('slots and attributes with the names of what every object has are reported, and nothing vanishes', () => {
   const { problems } = renderDocument(
     '<notice-box title="a"><b slot="__proto__">x</b></notice-box>',
     catalog([NoticeBox]),

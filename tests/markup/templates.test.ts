@@ -49,7 +49,7 @@ describe('text', () => {
     expect(html('<!--(c) the orchard--><p>x<!--(--></p><!--)-->')).toBe('<!--(c) the orchard--><p>x</p>');
   });
 
-  test('in a hole is escaped, in text and in attributes', () => {
+  test('in an interpolation is escaped, in text and in attributes', () => {
     expect(html('<p title="{{ title }}">{{ title }}</p>', { title: '"<b>&' })).toBe(
       '<p title="&quot;&lt;b&gt;&amp;">"&lt;b&gt;&amp;</p>',
     );
@@ -75,7 +75,7 @@ describe('text', () => {
     );
   });
 
-  test('is told where a hole holds no content', () => {
+  test('is reported where an interpolation holds no content', () => {
     expect(onlyProblem(() => html('<p>{{ items }}</p>')).code).toBe('content-not-allowed');
   });
 });
@@ -104,7 +104,7 @@ describe('attributes', () => {
     expect(html(text)).toBe(wanted);
   });
 
-  test('never carry a script, whatever a hole holds', () => {
+  test('never carry a script, whatever an interpolation holds', () => {
     expect(onlyProblem(() => html('<a href="{{ title }}">x</a>', { title: 'java\tscript:go()' })).code).toBe(
       'attribute-unsafe',
     );
@@ -184,7 +184,7 @@ describe('slots', () => {
     expect(use(content)).toBe(wanted);
   });
 
-  test('are handed on to another component', () => {
+  test('are passed on to another component', () => {
     const Outer = component('outer-box', {
       uses: [Box],
       template: '<slot-box><slot name="title" slot="head">T</slot><slot></slot></slot-box>',
@@ -193,7 +193,7 @@ describe('slots', () => {
     expect(renderHtml(Outer({}, { default: 'D' }))).toBe('<section>TD</section>');
   });
 
-  test('hand data to their content', () => {
+  test('pass data to their content', () => {
     const Rows = component('row-list', {
       props: { items: prop.list<{ name: string }>() },
       template:

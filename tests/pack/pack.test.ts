@@ -53,7 +53,7 @@ async function loaded(name: string, html: string): Promise<{ text: string; told:
 const counter = '<crate-counter label="Dunlight" start="2"></crate-counter>';
 
 describe('lattice pack', () => {
-  test('makes one module that brings the elements of a plain page alive', async () => {
+  test('makes one module that makes the elements of a plain page interactive', async () => {
     expect(await loaded('orchard.js', counter)).toEqual({ text: '3', told: [] });
     expect(readFileSync(file('orchard.js'), 'utf8')).not.toMatch(/^import |development build/m);
   });

@@ -27,7 +27,7 @@ function stopped(code: string): string {
 describe('an error that nobody catches', () => {
   const made = `const Sign = component('stall-sign', { props: { name: prop.text() }, template: ({ props }) => el.p(props.name) });\n`;
 
-  test('is told once, and its stack has no frames of this library', () => {
+  test('is reported once, and its stack has no frames of this library', () => {
     const text = stopped(`${made}renderHtml(Sign({ nmae: 'North' }));\n`);
     expect(text.match(/The required prop "name"/g)).toHaveLength(1);
     expect(text).not.toMatch(/problems: \[/);
@@ -35,7 +35,7 @@ describe('an error that nobody catches', () => {
     expect(text).toMatch(/at .*stopped\.mjs:4/);
   });
 
-  test('of a template is told with the line in the template, and what it was', () => {
+  test('of a template is reported with the line in the template, and what it was', () => {
     const text = stopped(`const Broken = component('broken-sign', {
   template: () =>
     el.p(undefined.name),
@@ -50,7 +50,7 @@ renderHtml(Broken({}));
   });
 });
 
-test('a use in a test’s own helper is told with the line of the helper’s call', () => {
+test('a use in a test’s own helper is reported with the line of the helper’s call', () => {
   const Broken = component('sign-here', {
     template: () => {
       const list = undefined as unknown as string[];
@@ -82,13 +82,13 @@ describe('a file that is not there', () => {
     expect(problem?.hint).toBe('Did you mean ./stall-sign.html?');
   });
 
-  test('and by itself it is told where its text is read', () => {
+  test('and by itself it is reported where its text is read', () => {
     expect(() => markupFile(module, './nowhere.css').text).toThrow('file-missing');
     expect(markupFile(module, './stall-sign.html').text).toBe('<p>x</p>');
   });
 });
 
-test('broken rules are told with their own file and line', () => {
+test('broken rules are reported with their own file and line', () => {
   writeFileSync(join(folder, 'hut.css'), 'p { margin: 0 }\n\nb { color: red\n');
   const Hut = component('hut-sign', {
     props: { name: prop.text() },

@@ -52,14 +52,14 @@ function told(run: () => unknown): string[] {
 }
 
 describe.each(cases)('%s', (_name, entry, fault) => {
-  test('is told of the prop whose attribute it would be', () => {
+  test('is reported with the prop whose attribute it would be', () => {
     const [said = '', ...more] = told(() => renderHtml(GrovePage, { entry }, asElements));
     expect(said).toContain('value-not-json grove-page');
     expect(said).toContain(`The prop "entry" of grove-log ${fault}`);
     expect(more).toEqual([]);
   });
 
-  test('is told on the spot, as itself and in rows, for each row by itself', () => {
+  test('is reported inline, as itself and in rows, for each row by itself', () => {
     expect(told(() => renderHtml(GroveLog({ entry }), asElements))).toHaveLength(1);
     const fine = { name: 'South grove' };
     const said = told(() => renderHtml(GroveRows, { entries: [fine, entry, fine, entry] }, asElements));
@@ -67,7 +67,7 @@ describe.each(cases)('%s', (_name, entry, fault) => {
     expect(said[0]).toContain(fault);
   });
 
-  test('is told of a data block, in both forms', () => {
+  test('is reported for a data block, in both forms', () => {
     for (const options of [{}, asElements]) {
       const [said = '', ...more] = told(() => renderHtml(GroveData, { entry }, options));
       expect(said).toContain('value-not-json grove-data');
@@ -76,17 +76,17 @@ describe.each(cases)('%s', (_name, entry, fault) => {
     }
   });
 
-  test('is told of what is written in time and in pieces', async () => {
+  test('is reported of what is written in time and in pieces', async () => {
     await expect(renderHtmlAsync(GroveData, { entry })).rejects.toThrow(fault);
     await expect(new Response(streamHtml(GroveData, { entry })).text()).rejects.toThrow(fault);
   });
 
-  test('is told of a value that the template itself holds', () => {
+  test('is reported for a value that the template itself holds', () => {
     const Fixed = component('fixed-data', {
       template: () => el.script({ type: 'application/json', json: entry }),
     });
     const Holder = component('fixed-page', { template: () => el.main(GroveLog({ entry })) });
-    // A template that is too deep to be planned is told before that.
+    // A template that is too deep to be planned is reported before that.
     const words = entry === deep ? 'is nested' : fault;
     expect(told(() => renderHtml(Fixed))).toEqual([expect.stringContaining(words)]);
     expect(told(() => renderHtml(Holder, {}, asElements))).toEqual([expect.stringContaining(words)]);
@@ -101,6 +101,6 @@ test('the same record twice is no circle, and a date says itself', () => {
   );
 });
 
-test('where no JSON is written nothing is told', () => {
+test('where no JSON is written nothing is reported', () => {
   expect(renderHtml(GrovePage, { entry: ring })).toBe('<main><p>3</p></main>');
 });

@@ -44,7 +44,7 @@ const BranchList: Component<PropsOf<typeof props>> = component('branch-list', {
   ],
 });
 
-test('content on the spot', () => {
+test('inline content', () => {
   let content: Content = 'x';
   for (let at = 0; at < levels; at++) content = el.div(content);
   for (const run of [renderHtml, renderBytes, resolve])

@@ -3,7 +3,7 @@ import { component, prop, resolve } from 'zesty-lattice';
 import { catalog } from 'zesty-lattice/markup';
 import { documentProblems } from '../../packages/tools/src/check/markup.js';
 
-// What is opened and not closed swallows what follows: that is told where it opens, and nothing of what it swallows.
+// What is opened and not closed swallows what follows: that is reported where it opens, and nothing of what it swallows.
 
 let count = 0;
 const inText = (template: string): readonly string[] => {
@@ -39,7 +39,7 @@ describe('a missing quote, an unclosed comment', () => {
     expect(inText(text)).toEqual([found]);
   });
 
-  test('what is wrong before it is told as well', () => {
+  test('what is wrong before it is reported as well', () => {
     expect(inText('<p hrref="x">{{ name }}</p>\n</i><p class="a>x</p>')).toEqual([
       'tag-stray 2:1',
       'quote-unclosed 2:14',

@@ -160,7 +160,7 @@ export default { loud: preset(el.button, { type: 'submit' }) };
     expect(told).toEqual([]);
   });
 
-  test('shows the same while developing', async () => {
+  test('shows the same during development', async () => {
     const project = new Project(mixed);
     const { url } = await developed(project);
     const { page: live, told } = await visit(url);

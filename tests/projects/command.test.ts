@@ -87,7 +87,7 @@ test('the command shows the trees of a document', () => {
   expect(unknown.err).toContain('--uses <module>');
 });
 
-test('a module that cannot be read is told with its place', () => {
+test('a module that cannot be read is reported with its place', () => {
   const project = new Project({ 'package.json': '{}', 'broken.ts': 'export const a = {{;\n' });
   const { code, err } = project.run('lattice', 'render', 'broken.ts');
   expect(code).toBe(1);

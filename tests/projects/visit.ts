@@ -60,7 +60,7 @@ export async function developed(project: Project): Promise<{ url: string; said: 
 
 export interface Visit {
   readonly page: Page;
-  /** What was told on the console, and errors. */
+  /** What was reported on the console, and errors. */
   readonly told: readonly string[];
 }
 

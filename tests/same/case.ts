@@ -55,8 +55,8 @@ export interface Step {
 export type Writing = 'spot' | 'markup' | 'element';
 
 /**
- * One thing that a template may hold. It is written as HTML text, as content on the spot, as HTML text with holes, as
- * an element planned in the page and ahead, and as an element that takes over what a server wrote: all of them show one
+ * One thing that a template may hold. It is written as HTML text, as inline content, as HTML text with interpolations, as
+ * an element planned in the page and ahead, and as an element that hydrates what a server wrote: all of them show one
  * and the same.
  */
 export interface Case {

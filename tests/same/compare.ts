@@ -112,7 +112,7 @@ export async function compare(one: Case, planning: Planning): Promise<Outcome> {
   return { html: texts, differences, compared, left };
 }
 
-/** Compares how a component is written in each way: as text, as bytes, with elements, on the spot, and what is said. */
+/** Compares how a component is written in each way: as text, as bytes, with elements, inline, and what is said. */
 function eachWay(
   made: AnyComponent,
   one: Case,
@@ -212,7 +212,7 @@ async function element(
       look(at + 1);
     }
     host.remove();
-    // Wrong values are told in all writings; here it counts that nothing else is.
+    // Wrong values are reported in all writings; here it counts that nothing else is.
     return [...new Set(lines)].filter((line) => !/attribute-unsafe|prop-invalid/.test(line));
   } finally {
     Object.assign(console, { error, warn });

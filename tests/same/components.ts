@@ -30,7 +30,7 @@ export const Card = component('same-card', {
     ),
 });
 
-/** The same, but alive: it stays an element. */
+/** The same, but interactive: it stays an element. */
 export const LiveCard = component('same-live-card', {
   props: { head: prop.text().fallback('no head'), count: prop.number().fallback(1), open: prop.flag() },
   slots: { default: slot(), title: slot(), foot: slot() },
@@ -68,7 +68,7 @@ export const LiveThroughLive = component('same-live-through-live', {
 });
 
 type Wrap = (props: object, content?: Content) => Content;
-/** Content handed on through six components, each with something of its own around. */
+/** Content passed on through six components, each with something of its own around. */
 const layer = (name: string, inner: Wrap): Wrap =>
   component(name, {
     slots: { default: slot() },

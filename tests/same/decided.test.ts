@@ -17,7 +17,7 @@ import { componentCore } from '../../packages/lattice/src/component/index.js';
 import { repeatedSlots } from '../../packages/lattice/src/plan/index.js';
 import { cases } from './cases/index.js';
 
-// What outputs once disagreed about. Most of it is a case, or several, that all of them are held against.
+// What outputs once disagreed about. Most of it is a case, or several, that all of them are compared with.
 
 describe('held by cases, in every writing', () => {
   const names = new Set(cases.map(({ name }) => name));
@@ -112,7 +112,7 @@ function problemsOf(work: () => unknown): readonly Problem[] {
 const codes = (work: () => unknown): readonly string[] => problemsOf(work).map(({ code }) => code);
 const loose = el as unknown as Record<string, (...all: unknown[]) => never>;
 
-describe('content built on the spot is checked as templates are', () => {
+describe('content built inline is checked as templates are', () => {
   test.each([
     ['a block in a paragraph', () => el.p(el.div('x') as never), 'content-not-allowed'],
     ['a row in a div', () => el.tr(el.td('x')), 'content-not-allowed'],
@@ -211,7 +211,7 @@ describe('a slot that an element can show only once', () => {
   });
 });
 
-test('fields of a row that are taken apart and not placed are no problem; what is one is told where it is written', () => {
+test('fields of a row that are taken apart and not placed are no problem; what is one is reported where it is written', () => {
   const Rows = component('decided-rows', {
     props: { items: prop.list<{ readonly a: string; readonly b: string }>() },
     template: ({ props }) => eachOf(props.items, ({ a, b: _unused }) => el.li(a)),

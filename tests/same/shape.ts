@@ -8,7 +8,7 @@ const looks = ['color', 'fontStyle', 'fontWeight', 'textDecorationLine', 'border
 
 interface ShapeOptions {
   readonly looks: boolean;
-  /** The ids seen in each root, and how they are told here. */
+  /** The ids seen in each root, and how they are reported here. */
   readonly ids: Map<Node, Map<string, string>>;
 }
 

@@ -164,7 +164,7 @@ class MarkupWriter {
     return ` handles="${attribute(calls.join('; '))}"`;
   }
 
-  /** A value where text goes; `write` says what is constant in it. What stands in a hole is never escaped. */
+  /** A value where text goes; `write` says what is constant in it. What stands in an interpolation is never escaped. */
   shown(core: Core, write: (plain: string) => string): string {
     const { op } = core;
     if (op.op !== 'phrase') return `{{ ${this.expr(core)} }}`;
@@ -237,7 +237,7 @@ function literal(value: string | boolean | null): string {
   return `'${value.replace(/[\\']/g, '\\$&').replaceAll('\n', '\\n').replaceAll('\t', '\\t').replaceAll('\r', '\\r')}'`;
 }
 
-/** Text between tags; white space at its ends would count as layout, so such text stands in a hole. */
+/** Text between tags; white space at its ends would count as layout, so such text stands in an interpolation. */
 function text(plain: string): string {
   if (plain.includes('{{') || plain !== plain.trim()) return `{{ ${literal(plain)} }}`;
   return plain

@@ -2,7 +2,7 @@ import type { AnyComponent } from 'zesty-lattice';
 import type { RenderOptions } from 'zesty-lattice/html';
 import { codeAhead, componentCore, provideCode } from './internals.js';
 
-/** How HTML text is written: by instructions, as code made on the spot, as code that was written ahead. */
+/** How HTML text is written: by the interpreter, as code made inline, as code that was written ahead. */
 export const ways = ['instructions', 'code', 'ahead'] as const;
 
 /**

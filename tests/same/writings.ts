@@ -92,7 +92,7 @@ const Spot = component('same-spot', {
   template: ({ slots }) => slots.default(),
 });
 
-/** The same content with plain values in it, built on the spot. */
+/** The same content with plain values in it, built inline. */
 export function onTheSpot(one: Case, { props, state }: Moment): Content {
   const place = (name: string) => {
     const given = one.content?.[name];

@@ -148,7 +148,7 @@ test('a URL that carries script is found wherever it stands', () => {
   }
 });
 
-test('declarations that come to nothing are left out, and wrong ones are reported', () => {
+test('declarations that render nothing are left out, and wrong ones are reported', () => {
   const found: Finding[] = [];
   const report = (one: Finding): void => void found.push(one);
   for (const nothing of [null, undefined, false, ''])

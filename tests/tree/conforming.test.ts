@@ -3,7 +3,7 @@ import { type Content, component, el, given, prop, resolve, slot } from 'zesty-l
 import { componentCore } from '../../packages/lattice/src/component/index.js';
 import { componentProblems } from '../../packages/tools/src/check/components.js';
 
-// What the standards forbid, and a parser keeps, is told of templates too: by the tree that they come to.
+// What the standards forbid, and a parser keeps, is reported templates too: by the tree that they come to.
 
 const Box = component('any-box', {
   slots: { default: slot() },

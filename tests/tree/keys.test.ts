@@ -20,7 +20,7 @@ describe('the keys of rows, where the list is known', () => {
     expect(resolve(CrateRows).problems).toEqual([]);
   });
 
-  test('two that are the same are told', () => {
+  test('two that are the same are reported', () => {
     expect(
       told([
         { id: 1, fruit: 'a' },
@@ -32,7 +32,7 @@ describe('the keys of rows, where the list is known', () => {
     ]);
   });
 
-  test('one that no row has is told, with what that is', () => {
+  test('one that no row has is reported, with what that is', () => {
     const [problem] = told([{ fruit: 'a' }, { fruit: 'b' }]);
     expect(problem).toContain('have the key undefined. No item has the field that is named as the key');
   });

@@ -48,7 +48,7 @@ describe('where a component may be used', () => {
     expect(renderHtml(use)).toMatch(/^<(?:div|p|main)/);
   });
 
-  test('anywhere else it is told, by the tree and on the spot, with where it belongs', () => {
+  test('anywhere else it is reported, by the tree and inline, with where it belongs', () => {
     const use = NoteBox({}, BoardRow({}));
     expect(faults(use)).toEqual(misplaced('board-row', 'in <note-box>'));
     const [problem] = resolve(use).problems;

@@ -180,7 +180,7 @@ describe('ids and references', () => {
       ({ code, message }) => `${code} ${message}`,
     );
 
-  test('that stand twice are told, save on the two sides of one condition', () => {
+  test('that stand twice are reported, save on the two sides of one condition', () => {
     expect(codes(() => [el.p({ id: 'a' }), el.b({ id: 'a' })])[0]).toContain(
       'id-doubled The id "a" is used 2 times',
     );
@@ -191,13 +191,13 @@ describe('ids and references', () => {
     expect(resolve(Either()).problems).toEqual([]);
   });
 
-  test('in rows are told, and made with uid they are fine', () => {
+  test('in rows are reported, and made with uid they are fine', () => {
     const rows = (id: () => unknown) => codes(() => eachOf(['x', 'y'], () => el.p({ id: id() as never })));
     expect(rows(() => 'a')[0]).toContain('once for each row');
     expect(rows(() => uid('a'))).toEqual([]);
   });
 
-  test('of a copied block that still has the old target are told, with the nearest id', () => {
+  test('of a copied block that still has the old target are reported, with the nearest id', () => {
     const found = codes(() => [
       el.button({ popovertarget: 'prices' }, 'a'),
       el.div({ id: 'price' }),

@@ -36,7 +36,7 @@ component('typed-other', {
   ],
 });
 
-// What a component is given for the element that it renders as it may hand on, however deep.
+// What a component is given for the element that it renders as it may pass on, however deep.
 const Line = component('typed-line', {
   props: { tag: prop.tag(['p', 'label']) },
   accepts: 'tag',

@@ -8,7 +8,7 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 const folder = fileURLToPath(new URL('./messages/', import.meta.url));
 const mistakes = readdirSync(folder).filter((name) => name.endsWith('.ts') && name !== 'parts.ts');
 
-/** What each mistake has to be told by: the name of the prop, slot, attribute or value at fault. */
+/** What each mistake has to be reported by: the name of the prop, slot, attribute or value at fault. */
 const named: Record<string, RegExp> = {
   'accepts-no-prop': /'"tga"' is not assignable to type '"tag"'[\s\S]*accepts: 'tga'/,
   'attribute-of-another-tag': /'for' does not exist/,

@@ -22,7 +22,7 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 
 interface Built {
   readonly code: string;
-  /** What was told while building. */
+  /** What was reported while building. */
   readonly told: string;
   /** Whether the page plans elements itself. */
   readonly plans: boolean;
@@ -419,7 +419,7 @@ export const red = Lamp({ tone: 'red' });`,
   });
   afterAll(() => browser.close());
 
-  /** What the element shows, and what was told, before and after a click and another value. */
+  /** What the element shows, and what was reported, before and after a click and another value. */
   async function shownBy(code: string): Promise<readonly string[]> {
     const page = await browser.newPage();
     const told: string[] = [];

@@ -92,7 +92,7 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-describe('while developing', () => {
+describe('during development', () => {
   let server: ViteDevServer;
   let page: Page;
   const logged: string[] = [];
@@ -161,7 +161,7 @@ describe('while developing', () => {
       { timeout: 25_000 },
     );
 
-  test('files stand in for markupFile, and what was rendered ahead is taken over', async () => {
+  test('files stand in for markupFile, and what was rendered ahead is hydrated', async () => {
     expect(await text()).toBe('Crates: 3Stall Crates');
     expect(told.filter((one) => !one.includes('404'))).toEqual([]);
   });
@@ -248,7 +248,7 @@ describe('while developing', () => {
   const noOverlay = (): Promise<unknown> =>
     page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 25_000 });
 
-  test('a problem is told over the page and in the terminal, with file, line and the lines around', async () => {
+  test('a problem is reported over the page and in the terminal, with file, line and the lines around', async () => {
     logged.length = 0;
     await saved('stall-count.html', '{{ label }} =', '{{ labl }} =');
     const shown = await overlay('name-unknown');
@@ -399,7 +399,7 @@ describe('while developing', () => {
     await other.waitForFunction(() =>
       document.querySelector('stall-count')?.shadowRoot?.textContent?.includes('A / 3'),
     );
-    // What stands in a component that dissolves in it, too.
+    // What stands in a component that is flattened in it, too.
     await saved('stall-sign.ts', "'Stall '", "'Stand '");
     await other.waitForFunction(() =>
       document.querySelector('stall-count')?.shadowRoot?.textContent?.includes('Stand A'),
@@ -414,7 +414,7 @@ describe('while developing', () => {
     await other.close();
   });
 
-  test('a component whose tag stands in the page and that nothing registers is told', async () => {
+  test('a component whose tag stands in the page and that nothing registers is reported', async () => {
     change(
       'lone-field.ts',
       `import { component, el } from 'zesty-lattice';\nexport const LoneField = component('lone-field', { template: () => el.p('x') });\n`,

@@ -94,7 +94,7 @@ test('a server makes code of its own, with names that a stack shows', () => {
   expect(run('plain/server.js')).toEqual([...wanted, failure('stallList_'), 'code may be made']);
 });
 
-test('where no code may be made a server writes the same by instructions', () => {
+test('where no code may be made a server writes the same by the interpreter', () => {
   expect(run('plain/server.js', strict)).toEqual([...wanted, failure('undefined'), 'no code may be made']);
 });
 

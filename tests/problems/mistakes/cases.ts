@@ -8,7 +8,7 @@ export interface Mistake {
   readonly in: 'use' | 'define' | 'text' | 'page';
   readonly wrong: string;
   readonly right: string;
-  /** The code that it is told with. */
+  /** The code that it is reported with. */
   readonly code: string;
   /** Words of the hint, which `right` follows. */
   readonly hint: string;

@@ -45,7 +45,7 @@ const beside = /^(?:prop-unread|slot-unplaced|component-unused)$/;
 const asideFrom = (mistake: Mistake, problems: readonly Problem[]): readonly Problem[] =>
   problems.filter(({ code }) => code === mistake.code || !beside.test(code));
 
-/** What is told of each file of a folder by `lattice check`, and which of them TypeScript does not take. */
+/** What is reported each file of a folder by `lattice check`, and which of them TypeScript does not take. */
 async function looked(folder: string, write: (mistake: Mistake) => string) {
   mkdirSync(folder);
   const names = mistakes.map((mistake, index) => {
@@ -108,7 +108,7 @@ test('there are at least 120 of them, each of its own', () => {
 describe.each(mistakes.map((mistake, index) => ({ ...mistake, index })))('$in: $what', (mistake) => {
   const { index } = mistake;
 
-  test('is told, and its hint leads to what is right', async () => {
+  test('is reported, and its hint leads to what is right', async () => {
     const told = asideFrom(mistake, wrong[index]?.told ?? []);
     const named = told.find(({ code }) => code === mistake.code);
     expect(named, `check says ${told.map(({ code }) => code).join() || 'nothing'}`).toBeDefined();

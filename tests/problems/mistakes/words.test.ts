@@ -14,7 +14,7 @@ import {
 } from 'zesty-lattice';
 import { renderHtml, renderPage } from 'zesty-lattice/html';
 
-// What a beginner writes by mistake, without types to stop it: one problem, with the words that mend it.
+// What a beginner writes by mistake, without types to stop it: one problem, with the words that fix it.
 const NoteCard = component('note-card', {
   props: { title: prop.text().fallback('Note') },
   slots: { default: slot(), badge: slot() },
@@ -111,7 +111,7 @@ describe('what is no element', () => {
     expect(made?.hint).toContain('Call it');
   });
 
-  test('a preset among the components of a text is told', () => {
+  test('a preset among the components of a text is reported', () => {
     const [problem] = told(() => component('preset-user', { uses: [press] as never, template: '<p>x</p>' }));
     expect(problem).toMatchObject({ code: 'definition-invalid' });
     expect(problem?.message).toContain('uses');
@@ -221,7 +221,7 @@ describe('in HTML text', () => {
   });
 });
 
-test('the path of a file in the place of its text is told, with how to read it', () => {
+test('the path of a file in the place of its text is reported, with how to read it', () => {
   for (const [part, path] of [
     ['template', './hut.html'],
     ['styles', './hut.css'],
@@ -241,7 +241,7 @@ test('a comment alone is no content', () => {
   expect(of('<plain-hut><!-- one --> more</plain-hut>')).toEqual(['slot-untaken']);
 });
 
-test('a misspelt field of the state is told in functions as in HTML text, and one that may come is not', () => {
+test('a misspelt field of the state is reported in functions as in HTML text, and one that may come is not', () => {
   const of = (template: unknown): string[] =>
     resolve(
       component('hut-count', { state: () => ({ count: 0 }), template: template as never }),
@@ -254,7 +254,7 @@ test('a misspelt field of the state is told in functions as in HTML text, and on
   expect(of(({ state }: { state: Record<string, never> }) => el.p(state.count, state.sent))).toEqual([]);
 });
 
-test('a field that a declared record does not have is told in HTML text, at its place', () => {
+test('a field that a declared record does not have is reported in HTML text, at its place', () => {
   const tool = prop.record({ name: prop.text(), grip: prop.record({ long: prop.flag() }).optional() });
   const of = (template: string): readonly string[] =>
     resolve(
@@ -275,7 +275,7 @@ test('a field that a declared record does not have is told in HTML text, at its 
   ).toEqual([]);
 });
 
-test('a use that is handed straight to a rendering is told with the line of the call', () => {
+test('a use that is handed straight to a rendering is reported with the line of the call', () => {
   const Hut = component('hut-line', {
     props: { title: prop.text() },
     template: ({ props }) => el.b(props.title),

@@ -13,7 +13,7 @@ const moves = [
   { props: { text: 'outside' } },
 ] as Case['steps'];
 
-/** Rows, and slots that hand data. */
+/** Rows, and slots that pass data. */
 export const rows: readonly Case[] = [
   { name: 'rows', template: ({ state }) => el.ul(eachOf(state.items, (item) => el.li(item.name))) },
   {

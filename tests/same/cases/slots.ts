@@ -114,7 +114,7 @@ const own: readonly Case[] = [
   },
 ];
 
-/** Slots of a component that dissolves in it. */
+/** Slots of a component that is flattened in it. */
 const inside: readonly Case[] = [
   { name: 'content of a component', template: ({ props }) => Card({ head: props.text }, el.p(props.text)) },
   { name: 'text as content', template: () => Card({ head: 'h' }, 'text') },

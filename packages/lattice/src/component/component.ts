@@ -158,7 +158,7 @@ export function component<
 }
 
 /**
- * Defines a component that works for any type of item, which each of its uses settles.
+ * Defines a component that works for any type of item, which each of its uses normalises.
  *
  * @param make is given the kind of the item, for `prop.list(item)`, `slot.with(item)` and the like
  * @throws LatticeError `name-invalid`, `definition-invalid`
@@ -206,7 +206,7 @@ type GivenSlotsFrom<S, Text> = [Text] extends [never]
     ? SlotsOfText
     : GivenSlots<S>;
 
-/** What is wrong with a definition; while developing all of it is looked at. */
+/** What is wrong with a definition; during development all of it is looked at. */
 function partFaults(name: string, parts: unknown): readonly Finding[] {
   if (!dev) return [];
   const { props } = (parts ?? {}) as { readonly props?: unknown };

@@ -47,7 +47,7 @@ export declare const kindTypes: unique symbol;
  * One prop's kind: its TypeScript type, its run-time check, its attribute form and its schema.
  * A kind is never changed; each call gives a new one.
  *
- * `Value` is what the template sees, `Given` what a use hands over (they differ for `prop.schema` alone).
+ * `Value` is what the template sees, `Given` what a use passes (they differ for `prop.schema` alone).
  */
 export class Kind<Value, Given = Value, How extends Presence = 'required'> {
   declare readonly [kindTypes]: { value: Value; given: Given; how: How };
@@ -71,7 +71,7 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
    * The prop may be left out; the template then sees this value, or what a function gives, which is called anew for
    * each use.
    *
-   * @throws LatticeError `call-invalid`, while developing
+   * @throws LatticeError `call-invalid`, during development
    * @example prop.number().fallback(0)
    * @example prop.date().fallback(() => new Date())
    */
@@ -83,7 +83,7 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
   /**
    * Adds a test that a value must pass. The message completes the sentence "The prop x …".
    *
-   * @throws LatticeError `call-invalid`, while developing
+   * @throws LatticeError `call-invalid`, during development
    * @example prop.number().where((n) => n >= 0, 'must not be below zero')
    */
   where(passes: (value: Value) => boolean, message: string): Kind<Value, Given, How> {

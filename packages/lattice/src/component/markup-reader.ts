@@ -12,7 +12,7 @@ export interface TextContext {
 /** Reads template texts: kept apart, so that a page whose templates are functions loads none of it. */
 export interface MarkupReader {
   content(context: TextContext): Content;
-  /** The slots a text places, for components that declare none: each with whether it hands data. */
+  /** The slots a text places, for components that declare none: each with whether it passes data. */
   slots(text: TemplateText): ReadonlyMap<string, boolean>;
 }
 

@@ -1,5 +1,5 @@
 /**
- * Where a component may be used. What uses it otherwise is told when the tree is resolved and checked.
+ * Where a component may be used. What uses it otherwise is reported when the tree is resolved and checked.
  *
  * @example
  * // Rows of a stall's board, and of whatever else calls itself a board.

@@ -52,7 +52,7 @@ type Preset<Make, Keys> = [EventsOf<Make>] extends [never]
  * is merged in after: classes stand together, styles merge by property, listeners by event, all else the use wins.
  * A preset can be made of a preset.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example
  * const press = preset(el.button, { type: 'button', class: 'press' });
  * press({ class: 'wide' }, 'Save'); // <button type="button" class="press wide">Save</button>

@@ -14,7 +14,7 @@ export interface Rule<Value = unknown> {
   read(text: string): unknown;
   /** Says more exactly what is wrong with a value that was not accepted, such as the field at fault. */
   explain?(value: unknown): string | undefined;
-  /** The value that is handed on, where it is not the very value that was given. */
+  /** The value that is passed on, where it is not the very value that was given. */
   settle?(value: unknown): Value;
 }
 

@@ -10,7 +10,7 @@ export declare const slotTypes: unique symbol;
 export class SlotKind<Data = never, Needed extends boolean = false, Hands extends boolean = boolean> {
   declare readonly [slotTypes]: { data: Data; needed: Needed; hands: Hands };
   readonly needed: Needed;
-  /** Whether the slot hands data to its filler, who then gives a function. */
+  /** Whether the slot passes data to its filler, who then gives a function. */
   readonly hands: Hands;
   readonly item: AnyKind | undefined;
   readonly description: string | undefined;
@@ -39,7 +39,7 @@ interface SlotMaker {
   (): SlotKind<never, false, false>;
   /** A slot that has to be filled. */
   required(): SlotKind<never, true, false>;
-  /** A slot that hands data to whoever fills it; the filler is a function of that data. */
+  /** A slot that passes data to whoever fills it; the filler is a function of that data. */
   with<Data>(item?: Kind<Data, unknown, Presence>): SlotKind<Data, false, true>;
 }
 

@@ -12,7 +12,7 @@ import {
 } from '../template/index.js';
 import type { ComponentCore } from './core.js';
 
-/** Content for one slot; with `data` the number of the local that holds what the slot hands over. */
+/** Content for one slot; with `data` the number of the local that holds what the slot passes. */
 export interface SlotContent {
   readonly content: Content;
   readonly data: number | undefined;

@@ -43,7 +43,7 @@ export function note(module: string, exported: Readonly<Record<string, unknown>>
   }
 }
 
-/** Whether a component changed, or one that dissolves in it: an element in it shows its own changes. */
+/** Whether a component changed, or one that is flattened in it: an element in it shows its own changes. */
 function shows(
   core: ComponentCore,
   changed: ReadonlyMap<string, unknown>,
@@ -92,7 +92,7 @@ function rebuild(element: LiveElement, keepsState: boolean): void {
   if (element.isConnected) before.each('enter');
 }
 
-/** What the browser was told of an element cannot change any more: its attributes, and that it is a field. */
+/** What the browser was reported an element cannot change any more: its attributes, and that it is a field. */
 function isSameOutside(before: ComponentCore, after: ComponentCore): boolean {
   const outside = ({ name, props, slots, field, provides, state }: ComponentCore): string =>
     JSON.stringify([

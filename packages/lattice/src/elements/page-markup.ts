@@ -5,7 +5,7 @@ import { unknownAttribute } from '../tree/index.js';
 import type { Feature, Instance } from './runtime/instance.js';
 
 /**
- * Says on the console, while developing, what a page's markup gives to an element and the element does not take:
+ * Says on the console, during development, what a page's markup gives to an element and the element does not take:
  * content without a slot for it, slots and attributes by names it does not have, and what works as HTML text alone, such
  * as a `<template>` for a slot that hands no data.
  */

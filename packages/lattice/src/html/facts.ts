@@ -32,7 +32,7 @@ const styledElements = {
   dissolves: (component: ComponentCore) => !isInteractive(component),
 };
 
-/** A component, and those that dissolve in it. */
+/** A component, and those that are flattened in it. */
 export function dissolvedIn(component: ComponentCore): ReadonlySet<ComponentCore> {
   return reached(component, styledElements.dissolves);
 }

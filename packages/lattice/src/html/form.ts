@@ -1,7 +1,7 @@
 /**
- * What a component is written for: plain `markup`, where everything dissolves; `elements`, where components with
+ * What a component is written for: plain `markup`, where everything is flattened; `elements`, where components with
  * something to do in a page stay elements; the `shadow` root of such an element, with the browser's own slots; or
- * what dissolves `inside` one. In the last two, dynamic parts stand between comments, so that an element can take over
+ * what is flattened `inside` one. In the last two, dynamic parts stand between comments, so that an element can hydrate
  * what was written.
  */
 export type Form = 'markup' | 'elements' | 'shadow' | 'inside';

@@ -15,7 +15,7 @@ export interface HtmlFill extends Fill {
   readonly start: string;
   /** Whether it always comes to something, so that it need not be asked. */
   readonly isAlways: boolean;
-  /** Whether it takes what the slot hands over. */
+  /** Whether it takes what the slot passes. */
   readonly takesData: boolean;
   /** Writes it behind what is written already; with data and the start of its ids, where it takes data. */
   write(out: string, data: unknown, ids: string): string;
@@ -31,7 +31,7 @@ const nobody = {} as Scope;
 const nothing: readonly never[] = Object.freeze([]);
 
 /**
- * One call of a routine. What is written inside of it, its own template and those of components that were spliced in,
+ * One call of a routine. What is written inside of it, its own template and those of components that were inlined in,
  * shares its registers. It counts as a scope for expressions that were lowered to read registers.
  */
 export class Frame implements Scope {
@@ -112,7 +112,7 @@ const none: unknown[] = [];
 
 Object.assign(Frame.prototype, { name: '', props: nothing, owner: nobody });
 
-/** The place of something in a routine: the components that were spliced in around it, below the routine's own. */
+/** The place of something in a routine: the components that were inlined around it, below the routine's own. */
 export class Where {
   readonly steps: readonly WhereStep[];
 

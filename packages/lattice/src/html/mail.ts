@@ -37,7 +37,7 @@ interface Juice {
 /**
  * A document as mail programs show it: rules stand in the elements' own style attributes, what cannot be there (rules for
  * some screens alone) stays in a style element that may be missed, and nothing runs. What such programs do not show, or
- * cut, is told.
+ * cut, is reported.
  */
 export function mailHtml(page: string, tell: (problem: Problem) => void): string {
   const juice = packageOf<Juice>('juice');

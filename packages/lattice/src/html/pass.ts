@@ -87,7 +87,7 @@ export interface WrittenUse {
 export class Pass {
   readonly form: 'markup' | 'elements';
   problems: Problem[] = [];
-  /** The components whose styles content on the spot needs. */
+  /** The components whose styles inline content needs. */
   styled: ReadonlySet<ComponentCore> | undefined;
   /** The components with rules whose elements may stand in the shadow root that is being written; none outside of any. */
   inRoot: ReadonlySet<ComponentCore> | undefined;
@@ -158,12 +158,12 @@ export class Pass {
     this.problems.push(placed(found, where));
   }
 
-  /** Reports what is wrong with content on the spot, which stands in no component. */
+  /** Reports what is wrong with inline content, which stands in no component. */
   reportAt(found: Finding, site: Site | undefined): void {
     this.report(found, (site?.path ?? []).map((step) => stepText(step)).join(' › '));
   }
 
-  /** Takes note of components whose rules content on the spot needs. */
+  /** Takes note of components whose rules inline content needs. */
   needs(components: ReadonlySet<ComponentCore>): void {
     if (components.size === 0 || !this.wantsStyles) return;
     // Most content uses one component, whose set is known by itself: its style sheet is made once.

@@ -3,7 +3,7 @@ import { lineEaters, rawTextElements, voidElements } from '../template/index.js'
 import { unusual } from './runtime.js';
 import { written } from './text.js';
 
-// Elements of a use on the spot that need nothing of a planner: plain tags, attributes of text, numbers and flags.
+// Elements of a use inline that need nothing of a planner: plain tags, attributes of text, numbers and flags.
 
 export interface TagTexts {
   readonly tags: readonly [string];

@@ -20,12 +20,12 @@ import { TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
 import { pathTo } from './spot-path.js';
 
-// The short way for what programs build most on the spot: uses of plain values, with text and plain elements in them.
+// The short way for what programs build most inline: uses of plain values, with text and plain elements in them.
 // All of it is looked at before anything is written; where something is unusual, or wrong, the planner gets it all.
 
 type Fills = readonly (ReadyContent | undefined)[];
 
-/** A component that is used on the spot: what is known of it, and its routine for that. */
+/** A component that is used inline: what is known of it, and its routine for that. */
 class Usual {
   readonly component: ComponentCore;
   readonly checks: readonly ((value: unknown) => boolean)[];
@@ -63,7 +63,7 @@ class Usual {
     if (Object.getPrototypeOf(props) !== Object.prototype) return undefined;
     const { late } = frame.pass;
     if (this.code && late === undefined) return this.code(frame, out, props, given, fills);
-    // What is waited for is written by instructions.
+    // What is waited for is written by the interpreter.
     const isLate = late !== undefined && !isPlainRoutine(this.routine);
     const code = isLate ? undefined : this.asCode();
     if (code) return code(frame, out, props, given, fills);
@@ -102,7 +102,7 @@ function usualOf(component: ComponentCore, form: 'markup' | 'elements', how: How
   return new Usual(component, form, how);
 }
 
-/** The settled values of a use's props; undefined where one is missing, wrong, unknown or an expression. */
+/** The normalised values of a use's props; undefined where one is missing, wrong, unknown or an expression. */
 function valuesOf(props: UseNode['props'], { checks, component }: Usual): unknown[] | undefined {
   if (typeof props !== 'object' || Array.isArray(props)) return undefined;
   const { at, kinds, names } = component.props;
@@ -123,7 +123,7 @@ function valuesOf(props: UseNode['props'], { checks, component }: Usual): unknow
   return values;
 }
 
-/** The frame of a use on the spot. */
+/** The frame of a use inline. */
 class SpotFrame extends Frame {
   content: UseNode | undefined;
   use: UseNode | undefined;
@@ -135,7 +135,7 @@ class SpotFrame extends Frame {
   outermost: SpotFrame = this;
   places = 1;
 
-  /** Content as it is put in: text, or what writes it; `undefined` where it comes to nothing. */
+  /** Content as it is put in: text, or what writes it; `undefined` where it renders nothing. */
   ready(content: unknown): ReadyContent | undefined | typeof unusual {
     if (content === undefined) return undefined;
     const text = contentText(content, this);
@@ -256,7 +256,7 @@ function addUse(use: UseNode, around: SpotFrame): boolean {
 /** The frame of the last rendering, where it was all right: most renderings need no other. */
 let idle: SpotFrame | undefined;
 
-/** The HTML text of a use on the spot, as plain markup; undefined where something in it is unusual. */
+/** The HTML text of a use inline, as plain markup; undefined where something in it is unusual. */
 export function quickText(use: UseNode): string | undefined {
   const frame = idle ?? new SpotFrame(new Pass('markup', undefined, false), undefined, undefined, '');
   // What a function renders meanwhile, which this rendering calls, takes another.
@@ -281,7 +281,7 @@ export function quickText(use: UseNode): string | undefined {
 
 const noLocals: unknown[] = [];
 
-/** The HTML text of a use on the spot, for a rendering of any kind; undefined where something in it is unusual. */
+/** The HTML text of a use inline, for a rendering of any kind; undefined where something in it is unusual. */
 function quickIn(pass: Pass, use: UseNode, ids: string): string | undefined {
   return quickly(use, new SpotFrame(pass, undefined, undefined, ids));
 }

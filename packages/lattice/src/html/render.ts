@@ -126,7 +126,7 @@ export function renderBytes<const Target extends Use | AnyComponent>(
 }
 
 /**
- * What was thrown, with the line of the call where what is wrong is the use that was handed to it: on the spot a use has
+ * What was thrown, with the line of the call where what is wrong is the use that was handed to it: inline a use has
  * no line of its own, since looking for one costs more than rendering it.
  *
  * @param call the public function that was called
@@ -237,7 +237,7 @@ function writeAll(
   options: RenderOptions,
   sink: Sink,
 ): { last: string; styled: ReadonlySet<ComponentCore>; rules: string } {
-  // What stands where in content on the spot is looked at while developing; what is unsafe is refused always.
+  // What stands where in inline content is looked at during development; what is unsafe is refused always.
   if (dev) refuse(spotProblems(use));
   const pass = new Pass(options.form, sink);
   const ids = prepare(pass, options);

@@ -15,7 +15,7 @@ export class Routine implements Callable {
   private readonly how: How;
   private byInstructions: Run | undefined;
 
-  /** The same by instructions, which can stop where data is waited for. */
+  /** The same by the interpreter, which can stop where data is waited for. */
   get instructed(): Run {
     this.byInstructions ??= closureRun(this.parts);
     return this.byInstructions;
@@ -27,7 +27,7 @@ export class Routine implements Callable {
     this.run = this.first();
   }
 
-  /** Where it runs by instructions for good: the same with a list of values, which becomes that of the registers. */
+  /** Where it runs by the interpreter for good: the same with a list of values, which becomes that of the registers. */
   byList: ListRun | undefined;
 
   private interpret(closures: ListRun | undefined): void {
@@ -40,7 +40,7 @@ export class Routine implements Callable {
     const { pass } = frame;
     const { problems, sink } = pass;
     const before = problems.length;
-    // What is handed on cannot be taken back.
+    // What is passed on cannot be taken back.
     pass.sink = undefined;
     try {
       const text = code(frame, out, ...values);

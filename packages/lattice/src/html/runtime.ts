@@ -46,7 +46,7 @@ import { notTextual, written } from './text.js';
 /** Writes something behind what is written already. */
 export type Write = (frame: Frame, out: string) => string;
 
-/** A prop that is missing, does not fit, or is handed on changed. */
+/** A prop that is missing, does not fit, or is passed on changed. */
 export function settleLate(frame: Frame, { component, index, place, where }: Check, value: unknown): unknown {
   return settledProp(component, index, value, (found) =>
     frame.pass.report(withSource(found, { place }), where.path(frame)),
@@ -133,7 +133,7 @@ export function filledSlot(
   const fill = frame.fills[step.slot];
   const { marks, fallbackStart } = step;
   const isFilled = fill !== undefined && (fill.isAlways || fill.isFilled(nobody));
-  // Content that may come to nothing, or takes data, is a dynamic part; other content is not.
+  // Content that may render nothing, or takes data, is a dynamic part; other content is not.
   if (
     marks === 'never' ||
     (marks === 'where it changes' && (fill === undefined || (fill.isAlways && !fill.takesData)))
@@ -216,7 +216,7 @@ export function calledFrame(
   return new Frame(frame.pass, frame, where, ids, fills, given);
 }
 
-/** Whether something on the spot is left out, since something before it is wrong; else its styles are needed. */
+/** Whether something inline is left out, since something before it is wrong; else its styles are needed. */
 export function isLeftOut({ pass }: Frame, { onTheSpot }: CallStep): boolean {
   if (!onTheSpot) return false;
   if (pass.problems.length > 0) return true;
@@ -339,7 +339,7 @@ export function withNonce(style: string, { nonce }: Pass): string {
   return nonce === '' ? style : style.replace('<style', () => `<style${nonce}`);
 }
 
-/** What JSON is written into; where a value has no JSON, that is told and nothing is written. */
+/** What JSON is written into; where a value has no JSON, that is reported and nothing is written. */
 export function asJson(
   frame: Frame,
   where: Where,
@@ -380,7 +380,7 @@ export function propAttribute({ props }: ComponentCore, index: number, value: un
   return text === '' ? ` ${name}` : ` ${name}="${escapeAttribute(text)}"`;
 }
 
-/** What was loaded as a data block that an element takes over; none where JSON would make another value of it. */
+/** What was loaded as a data block that an element hydrates; none where JSON would make another value of it. */
 export function dataBlock(data: unknown): string {
   const { fault, isLoading, value } = (data ?? waitingState) as LoadState<unknown>;
   if (isLoading || !isJson(value)) return '';
@@ -464,10 +464,10 @@ export function guardedText(
   return out + apart(frame, (same, none) => fallback(same, none, { message: first.message }));
 }
 
-/** Stands for content on the spot that is more than text and plain elements, and for components that need more. */
+/** Stands for inline content that is more than text and plain elements, and for components that need more. */
 export const unusual: unique symbol = Symbol('unusual');
 
-/** Content on the spot, ready to put in: text, or something that writes it behind what is written. */
+/** Inline content, ready to put in: text, or something that writes it behind what is written. */
 export type ReadyContent = string | { write(out: string): string };
 
 /** Whether something holds for any item of a list. */

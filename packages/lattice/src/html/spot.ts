@@ -5,7 +5,7 @@ import type { Pass } from './pass.js';
 import { closureRun } from './routine.js';
 
 /**
- * Writes content that was built on the spot, for one rendering: it is planned and lowered as templates are. Only the
+ * Writes content that was built inline, for one rendering: it is planned and lowered as templates are. Only the
  * components it uses are kept.
  */
 export function writeOnTheSpot(content: unknown, pass: Pass, ids: string): string {

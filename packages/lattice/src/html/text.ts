@@ -9,7 +9,7 @@ export function written(name: string, text: AttributeText): string {
   return text === true ? ` ${name}` : ` ${name}="${escapeAttribute(text)}"`;
 }
 
-/** What is told of a value that cannot stand as text. */
+/** What is reported for a value that cannot stand as text. */
 export function notTextual(name: string, value: unknown): Finding {
   const { message, hint } = misplaced(value);
   const found = finding('content-not-allowed', { what: '', place: '', hint });

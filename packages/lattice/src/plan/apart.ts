@@ -6,7 +6,7 @@ import { planOf } from './planner.js';
 const mostNodes = 2_000;
 
 /**
- * Whether a component that dissolves inside an element is made there only when it is really shown, instead of being written
+ * Whether a component that is flattened inside an element is made there only when it is really shown, instead of being written
  * out where it is used: it may hold itself, or is so large that several of it would be too much. What is planned in a page,
  * ahead and on a server has to agree on this.
  */

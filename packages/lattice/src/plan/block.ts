@@ -153,7 +153,7 @@ export function both(a: Filled, b: Filled): Filled {
   return b === true ? a : new ExprCore({ op: 'binary', operator: 'and', left: a, right: b });
 }
 
-/** Whether something comes to nothing. */
+/** Whether something renders nothing. */
 export function isNot(filled: Filled): Filled {
   return typeof filled === 'boolean' ? !filled : new ExprCore({ op: 'unary', operator: 'not', of: filled });
 }

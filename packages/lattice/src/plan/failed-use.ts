@@ -11,7 +11,7 @@ export function failedUse(thrown: unknown, use: UseNode): unknown {
   try {
     bindProps(use, (found) => problems.push(placed(found, name)));
   } catch {
-    // What cannot even be bound has been told as a whole.
+    // What cannot even be bound has been reported as a whole.
   }
   return problems.length > 0 ? new LatticeError(problems, { cause: thrown }) : failed;
 }

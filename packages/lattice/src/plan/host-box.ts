@@ -7,7 +7,7 @@ import type { PlanElement } from './plan.js';
 import { planOf } from './planner.js';
 
 /**
- * The element that stands for a component's own where its template dissolves and its rules have `:host`: one box, without
+ * The element that stands for a component's own where its template is flattened and its rules have `:host`: one box, without
  * any look of its own, as a custom element is (https://drafts.csswg.org/css-scoping-1/#host-selector).
  */
 export const hostTag = 'lattice-host';

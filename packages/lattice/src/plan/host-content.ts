@@ -5,7 +5,7 @@ import type { PlanElement, PlanNode, PlanUse } from './plan.js';
 
 /**
  * What stands between the tags of a component that stays an element: what is given to its slots, each piece naming its
- * slot. Where that comes to nothing there is nothing, so that the element shows its own fallback.
+ * slot. Where that renders nothing there is nothing, so that the element shows its own fallback.
  */
 export function hostContent(use: PlanUse): readonly PlanNode[] {
   const nodes: PlanNode[] = [];

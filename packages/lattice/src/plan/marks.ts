@@ -37,8 +37,8 @@ export function elementMarks(
 
 /**
  * Whether a component's rules have to tell its elements from others in a shadow root: where something stands in its own
- * that its template has not written (the elements of components that dissolve in it, ready-made HTML, what a slot is
- * filled with that hands data), and where it fills such a slot of another element, in whose shadow root its own stand.
+ * that its template has not written (the elements of components that are flattened in it, ready-made HTML, what a slot is
+ * filled with that passes data), and where it fills such a slot of another element, in whose shadow root its own stand.
  */
 export const isMarkedInShadow: (component: ComponentCore) => boolean = /* @__PURE__ */ perComponent(
   (component) =>
@@ -51,5 +51,5 @@ export const isMarkedInShadow: (component: ComponentCore) => boolean = /* @__PUR
     ),
 );
 
-/** Whether a use fills a slot that hands data: of a component that is an element, that content stands in its shadow root. */
+/** Whether a use fills a slot that passes data: of a component that is an element, that content stands in its shadow root. */
 export const fillsWithData = ({ fills }: PlanUse): boolean => fills.some((fill) => fill?.data !== undefined);

@@ -4,7 +4,7 @@ import { coreOf, isNode, type Report } from '../template/index.js';
 
 const none = Object.freeze({});
 
-/** A use as it can be planned: content in the place of its props is told, and counts as no props. */
+/** A use as it can be planned: content in the place of its props is reported, and counts as no props. */
 export function withProps(use: UseNode, report: Report): UseNode {
   const { component, props } = use;
   if (typeof props === 'object' && !Array.isArray(props) && !isNode(props)) return use;

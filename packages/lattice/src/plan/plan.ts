@@ -81,7 +81,7 @@ export interface PlanSlot {
   /** Different for each place in the template; part of the ids below it. */
   readonly number: number;
   readonly data: Core;
-  /** Whether the slot hands data to its filler. */
+  /** Whether the slot passes data to its filler. */
   readonly hands: boolean;
   readonly fallback: Block;
   /** Where it is written, for `sourceOf`. */
@@ -117,7 +117,7 @@ export interface PlanUse {
 
 export interface PlanFill {
   readonly block: Block;
-  /** The local that takes what the slot hands over. */
+  /** The local that takes what the slot passes. */
   readonly data: number | undefined;
 }
 
@@ -128,7 +128,7 @@ export interface BoundProp {
   readonly from: 'given' | 'fallback' | 'absent';
   /** Set where the value is known only at render time. */
   readonly expr: Core | undefined;
-  /** The settled value where it is constant. */
+  /** The normalised value where it is constant. */
   readonly value: unknown;
 }
 

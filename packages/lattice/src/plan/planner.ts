@@ -35,7 +35,7 @@ export function blocksOf(component: ComponentCore): readonly Block[] {
   return onFailure ? [content, onFailure.block] : [content];
 }
 
-/** The plan of content that stands in no component, such as a use built on the spot. */
+/** The plan of content that stands in no component, such as a use built inline. */
 export function planContent(content: unknown): Plan {
   const planner = new Planner(undefined);
   const block = planner.block(content, top());
@@ -48,7 +48,7 @@ export function planContent(content: unknown): Plan {
   };
 }
 
-/** Plans content for one rendering: problems are told as they are found. */
+/** Plans content for one rendering: problems are reported as they are found. */
 export function planOnTheSpot(content: unknown, report: Planner['report']): Block {
   return new Planner(undefined, report).block(content, top());
 }
@@ -76,7 +76,7 @@ export interface At {
   readonly choice: Core | 'open' | undefined;
 }
 
-/** What is found on the spot is told at once. */
+/** What is found inline is reported at once. */
 const noFaults: Fault[] = [];
 
 /** How deep content may be nested: all that follows a plan, and a program's stack, have room for that. */
@@ -164,7 +164,7 @@ export class Planner {
   /** The place of a use: the path of components to it, and what its ids start with. */
   site(name: string, at: At): Place {
     const number = this.places++;
-    // The outermost use on the spot needs nothing to tell its ids from those of others.
+    // The outermost use inline needs nothing to tell its ids from those of others.
     const id = this.component ? `-${number}` : number === 0 ? '' : `.${number}`;
     return new Place(name, id, at.around, at.rows, at.counts);
   }

@@ -82,7 +82,7 @@ function follow(
           for (const fill of fills) {
             if (fill) follow(fill.block, inside, sides, repeats || fill.data !== undefined, seen);
           }
-        // Only what is handed on can be ours: other templates place slots of their own.
+        // Only what is passed on can be ours: other templates place slots of their own.
         else if (fills.some((fill) => fill?.block.placesSlots) && !isAround(inside, component))
           follow(planOf(component).content, { component, fills, owner: inside }, sides, repeats, seen);
         break;

@@ -215,7 +215,7 @@ function handlerCalls(core: ComponentCore): unknown {
 
 /**
  * Expressions that were read and then placed nowhere, save those that only fed another such one. Fields of a row's item
- * and of what a slot hands over are often taken apart in one go, needed or not.
+ * and of what a slot passes are often taken apart in one go, needed or not.
  */
 function unplaced(run: Run, content: Content): Finding[] {
   const reached = placedExprs(content);

@@ -8,8 +8,8 @@ export function fallbackExpr(compute: () => unknown): ExprCore {
 }
 
 /**
- * The value that a template sees for what a use gives to a prop: the value as its kind settles it, or the fallback. What
- * is missing or does not fit is told, and comes to nothing.
+ * The value that a template sees for what a use gives to a prop: the value as its kind normalises it, or the fallback. What
+ * is missing or does not fit is reported, and renders nothing.
  */
 export function settledProp(
   component: ComponentCore,

@@ -13,7 +13,7 @@ const apart = 10_000;
 const asking = new Set<ComponentCore>();
 
 /**
- * Whether a use comes to anything: an element always does; of a component that dissolves it is whether its template
+ * Whether a use comes to anything: an element always does; of a component that is flattened it is whether its template
  * does, with what this use gives, read where the use is written.
  */
 export function useFilled(use: PlanUse, planOf: (component: ComponentCore) => Plan): Filled {

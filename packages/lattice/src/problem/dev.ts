@@ -8,7 +8,7 @@ export { writtenPlace } from './source-maps.js';
 
 declare const process: { readonly env?: Readonly<Record<string, string | undefined>> } | undefined;
 
-/** Whether problems are told in words; not in a page that was built for production. */
+/** Whether problems are reported in words; not in a page that was built for production. */
 export const tells = true;
 
 /** Whether help that costs time is given: lines of reads and uses are remembered. Off in production. */

@@ -3,7 +3,7 @@ import { framePattern } from './frame.js';
 let ownFolder: string | undefined;
 
 /**
- * Whether a frame is of this library, as far as that can be told by its file: in Node, where a page's bundle does not put
+ * Whether a frame is of this library, as far as its file says: in Node, where a page's bundle does not put
  * all into one.
  */
 export function isOwn(url: string): boolean {

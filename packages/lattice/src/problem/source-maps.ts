@@ -5,7 +5,7 @@ const maps = new Map<string, TraceMap | undefined>();
 
 /**
  * The place in the file somebody wrote, for one in a script that a page was served. The script's source map is asked
- * for there and then, since a problem cannot wait; only while developing, and only when there is a problem to show.
+ * for there and then, since a problem cannot wait; only during development, and only when there is a problem to show.
  */
 export function writtenPlace(url: string, place: SourcePlace): SourcePlace {
   if (!/^https?:/.test(url) || typeof XMLHttpRequest === 'undefined') return place;

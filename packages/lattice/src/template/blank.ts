@@ -1,7 +1,7 @@
 const shows = /[^ \t\n\f\r]/;
 
 /**
- * Whether a text is white space alone, which comes to nothing: spaces, tabs and line ends
+ * Whether a text is white space alone, which renders nothing: spaces, tabs and line ends
  * (https://infra.spec.whatwg.org/#ascii-whitespace). A no-break space shows, and is content as any other.
  */
 export function isBlank(text: string): boolean {
@@ -9,7 +9,7 @@ export function isBlank(text: string): boolean {
   return !(text.charCodeAt(0) > 32) && !shows.test(text);
 }
 
-/** Whether HTML text shows anything: comments and white space alone come to nothing. */
+/** Whether HTML text shows anything: comments and white space alone render nothing. */
 export function showsMarkup(html: string): boolean {
   for (let at = 0; ; ) {
     const open = html.indexOf('<!--', at);

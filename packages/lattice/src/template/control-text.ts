@@ -7,7 +7,7 @@ export function controlText(value: unknown, type: string): string {
   if (!(value instanceof Date)) return String(value);
   const at = value.getTime();
   if (Number.isNaN(at)) return '';
-  // What it is on the clock of who looks at it; all others are told in one clock.
+  // What it is on the clock of who looks at it; all others use one clock.
   if (type === 'datetime-local')
     return new Date(at - value.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
   const iso = value.toISOString();

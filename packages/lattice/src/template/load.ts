@@ -19,7 +19,7 @@ export interface LoadBranches<Data> {
 /**
  * Shows what the component's `load` gives.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example
  * component('grove-log', {
  *   props: { from: prop.url() },

@@ -30,7 +30,7 @@ export class Share<Value> {
 
 /**
  * How a template reads shared data. Whatever runs templates says it, so that a page whose templates have run when it
- * was built hands data down without it.
+ * was built passes data down without it.
  */
 export const shareReader: { read?: (name: string, readBy: unknown) => Expr<unknown> } = {};
 
@@ -38,7 +38,7 @@ export const shareReader: { read?: (name: string, readBy: unknown) => Expr<unkno
  * Names data that components share. Elements from elsewhere can take part: in a page it is asked for by the
  * community's context protocol, a `context-request` event with this name as its `context`.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example
  * const Basket = share<{ crates: number }>('basket');
  * component('crate-basket', { …, provides: ({ state }) => [Basket.provide({ crates: state.crates })] });

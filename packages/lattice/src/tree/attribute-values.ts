@@ -47,7 +47,7 @@ export function attributeValueFault(tag: string, attribute: string, text: unknow
     return finding('attribute-value-unknown', { attribute, tag, text, hint: `It takes a number (${link}).` });
   }
   const known = words.split('|');
-  // Of what changes and is told there may be several words.
+  // Of what changes and is reported there may be several words.
   const given = name === 'aria-relevant' ? text.split(/\s+/) : [text];
   const wrong = given.find((word) => !known.includes(word));
   if (wrong === undefined) return undefined;

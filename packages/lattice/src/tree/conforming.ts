@@ -17,7 +17,7 @@ const parents: Readonly<Record<string, { readonly of: ReadonlySet<string>; reado
   summary: { of: set('details template'), link: '#the-summary-element' },
 };
 
-/** Elements that a parser opens again where they were not closed (https://html.spec.whatwg.org/#formatting): that is told. */
+/** Elements that a parser opens again where they were not closed (https://html.spec.whatwg.org/#formatting): that is reported. */
 const formatting = set('a b big code em font i nobr s small strike strong tt u');
 
 /** What may stand in these, and nothing else. */

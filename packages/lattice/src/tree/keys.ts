@@ -23,7 +23,7 @@ export function keyFault(
     try {
       one = key.get({ ...scope.values, locals });
     } catch {
-      // What fails is told when it is rendered.
+      // What fails is reported when it is rendered.
       return undefined;
     }
     if (seen.has(one))

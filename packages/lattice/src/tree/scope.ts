@@ -41,7 +41,7 @@ export interface ScopedFill {
 export interface Spot {
   /** The component in whose content or template it is written; none on a page itself. */
   readonly writtenIn: ComponentCore | undefined;
-  /** The component that shows it there: another one where content was handed on. */
+  /** The component that shows it there: another one where content was passed on. */
   readonly shownIn: ComponentCore | undefined;
   /** Open tags, outermost first. */
   readonly open: readonly string[];

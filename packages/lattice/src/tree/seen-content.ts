@@ -14,11 +14,11 @@ const nothing = new Seen();
 
 const slotsOf: (component: ComponentCore) => SeenSlots = /* @__PURE__ */ perComponent(() => new Map());
 
-/** More than any program builds on the spot of elements inside one another; what is deeper is looked at each time. */
+/** More than any program builds inline of elements inside one another; what is deeper is looked at each time. */
 const deepest = 64;
 
 /**
- * Whether content built on the spot stands as some did that was found to be all right: the same elements and components
+ * Whether content built inline stands as some did that was found to be all right: the same elements and components
  * in the same ones. What may stand where depends on nothing else, save for ids, and what has one is never taken for seen.
  *
  * A program builds the same content over and over, and it is looked at only the first time.

@@ -28,7 +28,7 @@ const surroundingsOf: (component: ComponentCore) => Surroundings = /* @__PURE__ 
 );
 
 /**
- * What is wrong with where things stand in content that was built on the spot: elements that a parser would move,
+ * What is wrong with where things stand in content that was built inline: elements that a parser would move,
  * unknown names, ids that stand twice. Components are not followed anew: of each it is known what stands around its
  * slots.
  */

@@ -36,7 +36,7 @@ export interface Adopted {
   readonly sample: string;
   readonly props: readonly string[];
   readonly blocks: number;
-  /** What could not be taken over, as sentences. */
+  /** What could not be hydrated, as sentences. */
   readonly notes: readonly string[];
 }
 

@@ -31,7 +31,7 @@ export interface Merged {
   readonly props: readonly DrawnProp[];
   /** For each block the values of the props; true for a flag that it has. */
   readonly values: readonly ReadonlyMap<string, string | true>[];
-  /** What could not be taken over, as sentences. */
+  /** What could not be hydrated, as sentences. */
   readonly notes: readonly string[];
 }
 

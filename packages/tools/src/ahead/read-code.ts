@@ -3,7 +3,7 @@ export function readCode<Tree>(context: { parse(code: string): Tree }, code: str
   try {
     return context.parse(code);
   } catch {
-    // Code that cannot be read is told by the bundler itself.
+    // Code that cannot be read is reported by the bundler itself.
     return undefined;
   }
 }

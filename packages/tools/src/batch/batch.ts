@@ -80,7 +80,7 @@ const mostProblems = 1_000;
 
 /**
  * Writes a page for each row. What an earlier run has written of the same row, with the same code, is left as it is; a row
- * that cannot be written is told with its number, and does not stop the others.
+ * that cannot be written is reported with its number, and does not stop the others.
  *
  * @throws Error where the data cannot be read
  */

@@ -22,7 +22,7 @@ export interface PageSettings {
   readonly isMail?: boolean;
   readonly title?: string | undefined;
   readonly lang?: string | undefined;
-  /** `elements` keeps live components as their elements; `markup` unless said. */
+  /** `elements` keeps interactive components as their elements; `markup` unless said. */
   readonly form?: 'markup' | 'elements' | undefined;
   /** Rules for the whole page. */
   readonly css?: string | undefined;

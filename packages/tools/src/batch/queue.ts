@@ -81,7 +81,7 @@ export async function queued(url: string): Promise<Writers> {
   };
 }
 
-/** Writes rows for a queue until it is told to stop; a parcel whose worker died goes to another one. */
+/** Writes rows for a queue until it is reported to stop; a parcel whose worker died goes to another one. */
 export async function workFor(
   url: string,
   signal: AbortSignal,

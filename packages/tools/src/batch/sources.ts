@@ -20,7 +20,7 @@ export async function sourcesOf(path: string): Promise<readonly string[]> {
     });
     for (const one of Object.keys(metafile.inputs)) files.add(resolve(one));
   } catch {
-    // What cannot be bundled is told by who loads it.
+    // What cannot be bundled is reported by who loads it.
   }
   for (const folder of new Set([...files].map((file) => dirname(file))))
     for (const name of readdirSync(folder)) if (/\.(?:html|css)$/.test(name)) files.add(join(folder, name));

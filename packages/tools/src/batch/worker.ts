@@ -1,4 +1,4 @@
-// The thread of a pool that writes pages: what it is given is told in write-rows.ts.
+// The thread of a pool that writes pages: what it is given is reported in write-rows.ts.
 import { type PageSource, type RowOutcome, type RowTask, writeRows } from './write-rows.js';
 
 export default function work({

@@ -114,7 +114,7 @@ export class BundledLoading extends MarkedLoading {
           const file = await realpath(path);
           this.note(file);
           const plain = await plainCode(await readFile(file, 'utf8'), file);
-          // With its map, so that problems are told with the lines that were written.
+          // With its map, so that problems are reported with the lines that were written.
           const code = plain.map ? `${plain.code}\n${inlineMap(plain.map)}\n` : plain.code;
           const tree = isCode(file) ? treeOf(code) : undefined;
           if (!tree || !isOwn(path)) return { contents: code, loader: 'js', resolveDir: dirname(path) };
@@ -148,7 +148,7 @@ export function treeOf(code: string): unknown {
   try {
     return programOf(code);
   } catch {
-    // Code that cannot be read is told by the bundler itself.
+    // Code that cannot be read is reported by the bundler itself.
     return undefined;
   }
 }

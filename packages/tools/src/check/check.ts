@@ -103,7 +103,7 @@ async function gather(
       const core = componentCore(component);
       if (!core) continue;
       const known = components.get(core);
-      // The place where it is defined counts, not one that hands it on; and "default" beside a name of its own.
+      // The place where it is defined counts, not one that passes it on; and "default" beside a name of its own.
       if (known && core.source?.file !== file.path) continue;
       if (known?.exportName === 'default') continue;
       components.set(core, { file: core.source?.file ?? file.path, exportName });

@@ -29,7 +29,7 @@ export async function moduleProblems(
   try {
     components = await load();
   } catch (thrown) {
-    // A module that wants a page does not run here; what stands in it is told when it runs there.
+    // A module that wants a page does not run here; what stands in it is reported when it runs there.
     return thrown instanceof Error && 'problems' in thrown ? (thrown.problems as readonly Problem[]) : [];
   }
   return [...components].flatMap((component) => componentProblems(component));

@@ -43,7 +43,7 @@ function outermostFindings(
   foreign: readonly string[],
 ): readonly Finding[] {
   const places = new Places(text, file);
-  // What else is wrong with them is told when they are rendered.
+  // What else is wrong with them is reported when they are rendered.
   const uses = usesIn(text, readDocument(text), places, { components, foreign }, () => undefined);
   return [...uses].flatMap(({ place, use }) => {
     const fault = placementFault(use.component, []);
@@ -53,7 +53,7 @@ function outermostFindings(
 
 /**
  * What is wrong in template text that no component of those at hand has: everything but the names it reads, which only
- * its component declares. With no components at hand at all, it cannot be told either whose tags may stand in it.
+ * its component declares. With no components at hand at all, it is not known either whose tags may stand in it.
  */
 export function templateProblems(
   text: string,

@@ -40,7 +40,7 @@ async function hasModuleSyntax(path: string): Promise<boolean> {
     });
     return parse(code)[3];
   } catch {
-    // What cannot be read is told by the loader that is asked to run it.
+    // What cannot be read is reported by the loader that is asked to run it.
     return true;
   }
 }

@@ -51,7 +51,7 @@ function registeredNames(texts: Iterable<string>): ReadonlySet<string> | undefin
   return names;
 }
 
-/** Returns the shares that a component provides, as far as that can be told without its props. */
+/** Returns the shares that a component provides, as far as they are known without its props. */
 function providedNames({ props, provides, state }: ComponentCore): readonly string[] {
   if (!provides) return [];
   try {

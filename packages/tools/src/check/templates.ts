@@ -6,7 +6,7 @@ import { describe, withSource } from 'zesty-lattice/internal/template';
 /** What a reader may be typing in, or where the focus is: it is lost where another row comes to stand in its place. */
 const controls = /^(?:input|select|textarea|button|a|details|dialog|video|audio|iframe)$/;
 
-/** Rows of a state that hold controls, or live components, and have no key: they stay where they are when the list moves. */
+/** Rows of a state that hold controls, or interactive components, and have no key: they stay where they are when the list moves. */
 export function rowsWithoutKeys(component: ComponentCore): readonly Problem[] {
   if (!isInteractive(component)) return [];
   return blocksOf(component)

@@ -224,7 +224,7 @@ function namesIn(
 
 interface Local {
   readonly name: string;
-  /** The list whose items it stands for; empty for what a slot hands over. */
+  /** The list whose items it stands for; empty for what a slot passes. */
   readonly list: readonly string[];
 }
 

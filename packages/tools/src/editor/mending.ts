@@ -1,12 +1,12 @@
 import type { Problem } from 'zesty-lattice/internal/problem';
 import type { TextEdit } from './text-edit.js';
 
-/** A change of the text that mends a problem. */
+/** A change of the text that fixes a problem. */
 export interface Mending extends TextEdit {
   readonly title: string;
 }
 
-/** Ways to mend a problem: the nearest word in the place of one that nobody knows, an end tag that is missing. */
+/** Ways to fix a problem: the nearest word in the place of one that nobody knows, an end tag that is missing. */
 export function mendings({ code, hint, message }: Problem, text: string, at: number): readonly Mending[] {
   const [, before = '', meant = ''] =
     /^([\s\S]*?)Did you mean ["<]?([\w$-]+)/.exec(`${message} ${hint}`) ?? [];

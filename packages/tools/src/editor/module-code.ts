@@ -130,7 +130,7 @@ export function namesInCode(
   return names;
 }
 
-/** Whether what a module imports by a name is the component: made there, or handed on from where it is. */
+/** Whether what a module imports by a name is the component: made there, or passed on from where it is. */
 function leadsTo(
   component: NamedInCode,
   file: string,

@@ -50,7 +50,7 @@ export function renamedInText(text: string, renaming: Renaming, isOwn: boolean):
         expression(written(one), one.valueAt, one.name === 'handles');
       else holes(one.value);
     }
-    // What a row or a slot hands over may have the name, and then hides the prop.
+    // What a row or a slot passes may have the name, and then hides the prop.
     const isHidden = node.attributes.some(
       ({ name, value }) => (name === 'as' || name === 'index') && value === renaming.prop,
     );

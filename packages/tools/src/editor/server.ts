@@ -39,7 +39,7 @@ const none: Catalogue = { components: [], unread: [] };
 
 /**
  * Serves an editor by the Language Server Protocol (https://microsoft.github.io/language-server-protocol/), version 3.17: the
- * problems of templates, documents and samples as they are written, with ways to mend them, what may stand at a place,
+ * problems of templates, documents and samples as they are written, with ways to fix them, what may stand at a place,
  * what is known of a word, and where it is written.
  *
  * @param paths what belongs to the project; the editor's folders unless given

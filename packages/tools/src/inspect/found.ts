@@ -20,7 +20,7 @@ import { markedUse } from './document-marks.js';
 export interface Found extends InspectedUse {
   /** The element that was asked about, or the nearest around it that a component wrote. */
   readonly element: Element;
-  /** The state of the component, where its element is alive. */
+  /** The state of the component, where its element is interactive. */
   readonly state?: Readonly<Record<string, unknown>>;
   /** Changes the state, as a handler does. */
   readonly change?: (changes: Readonly<Record<string, unknown>>) => void;
@@ -32,7 +32,7 @@ interface LiveElement extends Element {
 
 const isLive = (element: Element): element is LiveElement => instanceOf in element;
 
-/** What is known of the component that wrote a node; for a live element, of the component that it is. */
+/** What is known of the component that wrote a node; for an interactive element, of the component that it is. */
 export function foundAt(node: Node): Found | undefined {
   for (let one: Node | null = node; one; one = parentOf(one)) {
     const found = one instanceof Element ? foundOf(one) : undefined;
@@ -51,7 +51,7 @@ function foundOf(element: Element): Found | undefined {
   return marked && { ...marked.use, element };
 }
 
-/** A live element: its props and its state are its own, where it was written is told by who wrote it. */
+/** An interactive element: its props and its state are its own, who wrote it knows where it was written. */
 function liveFound(element: LiveElement): Found {
   const instance = element[instanceOf];
   const { live } = instance;
@@ -74,7 +74,7 @@ function fromOf(element: Element, prop: string): string {
   return element.hasAttribute(attribute) ? `its attribute ${attribute}` : 'its property, or its fallback';
 }
 
-/** The path of a live element, and its use where another component wrote it. */
+/** The path of an interactive element, and its use where another component wrote it. */
 function placeOf(element: LiveElement): { readonly path: string; readonly use?: TreeUse | undefined } {
   const { name } = element[instanceOf].live;
   const written = writtenBy(element);

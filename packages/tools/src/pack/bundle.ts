@@ -53,7 +53,7 @@ export function registersItself(file: string): boolean {
  * Elements as one ES module: planned ahead, with all they load.
  *
  * @param entries those that the module registers; none where the file registers its own
- * @param isDev with the words of all problems, as while developing, and a line that says so
+ * @param isDev with the words of all problems, as during development, and a line that says so
  * @throws PackageMissing without Vite; an error with all problems of the components
  */
 export async function bundle(file: string, entries: readonly Entry[], isDev = false): Promise<Packed> {

@@ -29,7 +29,7 @@ export interface ReadProject {
 }
 
 /**
- * Reads the components and samples below paths. A module that cannot be loaded is told, and the others are there.
+ * Reads the components and samples below paths. A module that cannot be loaded is reported, and the others are there.
  *
  * @throws MissingPath for a path that is not there
  */

@@ -26,7 +26,7 @@ export interface SlotFacts {
   readonly name: string;
   readonly description: string;
   readonly isNeeded: boolean;
-  /** Whether it hands data to whoever fills it. */
+  /** Whether it passes data to whoever fills it. */
   readonly hands: boolean;
 }
 

@@ -1,4 +1,4 @@
-// The process that reads the project for a preview, anew after each change: what it is asked is told in facts.ts.
+// The process that reads the project for a preview, anew after each change: what it is asked is reported in facts.ts.
 
 import { reasonOf } from 'zesty-lattice/internal/problem';
 import { prepareLoading } from '../check/modules.js';

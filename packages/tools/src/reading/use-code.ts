@@ -76,7 +76,7 @@ function contentCode(
   return nodes.map((node) => nodeCode(node, text, exported, indent, names));
 }
 
-/** Text with the names of what a slot hands over, by their paths. */
+/** Text with the names of what a slot passes, by their paths. */
 function textCode(text: string, names: Names): string {
   const parts = text.split(/\{\{(.*?)\}\}/s);
   const said = parts.map((part, index) => {

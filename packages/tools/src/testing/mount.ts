@@ -40,9 +40,9 @@ export interface Mounted<C> {
  *
  * @throws LatticeError as `register` does
  * @example
- * const { find, sent, settled } = await mount(CrateCounter, { label: 'Dunlight' });
+ * const { find, sent, normalised } = await mount(CrateCounter, { label: 'Dunlight' });
  * find('button[aria-label$=more]').click();
- * await settled();
+ * await normalised();
  * expect(find('output').textContent).toBe('1');
  * expect(sent).toEqual([{ name: 'changed', detail: { label: 'Dunlight', count: 1 } }]);
  */

@@ -9,7 +9,7 @@ import { moduleProblems } from '../check/components.js';
 import { failure, problemBlocks, told } from '../check/report/text.js';
 import type { Loadings } from './loadings.js';
 
-/** Checks the components of a build: errors in them make it fail, all of them told at once; warnings are told. */
+/** Checks the components of a build: errors in them make it fail, all of them told at once; warnings are reported. */
 export function checking(loadings: Loadings): Plugin {
   const found = new Map<string, readonly Problem[]>();
 

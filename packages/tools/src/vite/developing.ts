@@ -22,7 +22,7 @@ export interface Developed {
   told?: Telling;
 }
 
-/** While developing: modules of components take changes in place, and their problems are told where they are seen. */
+/** During development: modules of components take changes in place, and their problems are reported where they are seen. */
 export function developing(developed: Developed): Plugin {
   return {
     name: 'zesty-lattice:developing',
@@ -41,7 +41,7 @@ export function developing(developed: Developed): Plugin {
       order: 'post',
       handler({ type, file, modules }) {
         if (type === 'delete') developed.told?.forget(file);
-        // What is told of a module also hangs on the components and the texts it is made of: Vite keeps its code then.
+        // What is reported of a module also depends on the components and the texts it is made of: Vite keeps its code then.
         developed.told?.changed(modules.flatMap((module) => [...filesAbove(module)]));
         // In a project without a server of its own nothing but this plugin loads modules there: no page needs to hear.
         const { config, name } = this.environment;

@@ -15,7 +15,7 @@ export type { LatticeOptions };
 
 /**
  * The Vite plugin. Files named with `markupFile` become modules; a change to a component, its template or its rules is
- * shown in the page at once, its state kept; problems are told in the terminal and over the page; pages are rendered
+ * shown in the page at once, its state kept; problems are reported in the terminal and over the page; pages are rendered
  * ahead where asked for.
  *
  * @throws Error where the library that is installed is of another version

@@ -6,7 +6,7 @@ import { isFromHere } from './from-here.js';
 
 const door = 'zesty-lattice-tools/inspect';
 
-/** While developing: pages load what shows who wrote a part of them, before all modules of their own. */
+/** During development: pages load what shows who wrote a part of them, before all modules of their own. */
 export function inspectingPages(): Plugin {
   let root = '';
   return {

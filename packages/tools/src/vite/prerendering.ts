@@ -68,7 +68,7 @@ export function prerendering(
         const rendered = await render(inspected);
         const errors = rendered.problems.filter(({ severity }) => severity === 'error');
         if (!server && errors.length > 0) throw new Error(failure(errors));
-        // What is wrong in a component itself is told where it is made.
+        // What is wrong in a component itself is reported where it is made.
         const inPage = async (): Promise<readonly Problem[]> =>
           (await render()).problems.filter(({ source }) => source?.file === filename);
         if (developed.told) developed.told.page(filename, inPage);

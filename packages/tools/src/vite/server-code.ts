@@ -9,7 +9,7 @@ import type { Loadings } from './loadings.js';
 
 /**
  * Writes the code of HTML text as a server is built, for runtimes that may make none themselves. It stands in the
- * modules of the components; where a component comes out otherwise when it runs, it is written by instructions.
+ * modules of the components; where a component comes out otherwise when it runs, it is written by the interpreter.
  */
 export function serverCode(loadings: Loadings): Plugin {
   return {
@@ -24,7 +24,7 @@ export function serverCode(loadings: Loadings): Plugin {
       try {
         exported = await loading.load(id.replace(/\?.*$/, ''));
       } catch {
-        // A module that does not run here is told of by whatever else loads it; it is written by instructions.
+        // A module that does not run here is reported by whatever else loads it; it is written by the interpreter.
         return undefined;
       }
       const cores = [...componentsIn(exported).values()]

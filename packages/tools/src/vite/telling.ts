@@ -108,7 +108,7 @@ export function telling(server: ViteDevServer): Telling {
     else logger[error ? 'error' : 'warn'](`\n${text}\n`, { timestamp: true });
   };
 
-  // A page that is loaded while something is wrong has not been told yet.
+  // A page that is loaded while something is wrong does not show it yet.
   server.ws.on('connection', show);
 
   return {

@@ -8,7 +8,7 @@ import { handThrough } from '../ahead/reading.js';
 const reader = 'zesty-lattice/markup';
 
 /**
- * Brings the reader of template texts into a page: while developing wherever elements are registered or HTML text is
+ * Brings the reader of template texts into a page: during development wherever elements are registered or HTML text is
  * rendered, in a build exactly where a template is a text that is left to read.
  */
 export function texts(): Plugin {

@@ -15,7 +15,7 @@ export function choiceRule(words: readonly string[]): Rule<never> {
 /**
  * One text out of a fixed set.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example prop.choice(['early', 'late']).fallback('early')
  */
 export function choice<const Words extends readonly [string, ...string[]]>(

@@ -16,7 +16,7 @@ export function listRule(item?: Rule): Rule<never> {
  * A list. With a kind every item is checked; with a type alone (`prop.list<Variety>()`) only that it is a list.
  * As an attribute it is JSON.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example prop.list(prop.text())
  * @example prop.list<Variety>()
  */

@@ -42,8 +42,8 @@ export type RecordOf<F> = {
  * As an attribute it is JSON.
  *
  * @param fields the kind of each field
- * @param options `more: true` where a record may have fields besides; they are handed on unchecked
- * @throws LatticeError `call-invalid`, while developing
+ * @param options `more: true` where a record may have fields besides; they are passed on unchecked
+ * @throws LatticeError `call-invalid`, during development
  * @example prop.record({ row: prop.number(), label: prop.text().optional() })
  * @example prop.record({ name: prop.text() }, { more: true })
  * @example prop.record<Variety>()

@@ -26,7 +26,7 @@ interface SchemaIssue {
  * A value checked by any schema that speaks the open Standard Schema interface. The template sees the schema's
  * output, a use gives its input. The schema must answer at once: one that answers with a promise is refused.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example prop.schema(shiftSchema)
  */
 export function schema<Input, Output>(standard: StandardSchema<Input, Output>): Kind<Output, Input> {

@@ -16,7 +16,7 @@ export class TagKind<Tags extends string, First extends Tags> extends Kind<Tags,
 /**
  * The name of an element out of a fixed set, for `el.of`. The first is the one that stands when none is given.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example prop.tag(['p', 'h2', 'label'])
  */
 export function tag<const Tags extends readonly [string, ...string[]]>(

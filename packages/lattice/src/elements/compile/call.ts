@@ -30,7 +30,7 @@ export function call(name: CalledName, ...args: readonly unknown[]): Call {
   return new Call(name, args);
 }
 
-/** A value of the component's author, which is handed on as it is. */
+/** A value of the component's author, which is passed on as it is. */
 export class Constant {
   readonly value: unknown;
 

@@ -70,7 +70,7 @@ export function worded(tag: string, name: string, get: Get): Write {
   return { get, text: (value, report) => wordedAttribute(tag, name, value, report) };
 }
 
-/** One that holds URLs: those that carry scripts are told and left out. */
+/** One that holds URLs: those that carry scripts are reported and left out. */
 export function checked(tag: string, name: string, rule: UrlRule, get: Get): Write {
   return { get, text: (value, report) => urlAttribute(tag, name, rule, value, report) };
 }

@@ -29,7 +29,7 @@ export interface Block {
   readonly parts: readonly DynamicPart[];
   readonly nodes: readonly Node[];
   readonly values: unknown[];
-  /** Places that look after themselves, where there are some, and how they are told of changes. */
+  /** Places that look after themselves, where there are some, and how they hear of changes. */
   updaters?: Updater[];
   tell?: (block: Block, level: number, mask: number) => void;
   readonly instance: Instance;
@@ -80,7 +80,7 @@ export function look({ instance, nodes, parts, scopes, values }: Block, at: numb
   place.put(nodes[at] as Node, value, instance);
 }
 
-/** Does what may come to an author's code. What that throws is told, and touches nothing but its own place. */
+/** Does what may come to an author's code. What that throws is reported, and touches nothing but its own place. */
 export function attempt(instance: Instance, work: () => void): void;
 export function attempt<One, Other>(
   instance: Instance,

@@ -16,7 +16,7 @@ export interface Filled {
   release?(): void;
 }
 
-/** Fills a slot that hands data: called for each of its parts with its data, and what tells its ids from those of others. */
+/** Fills a slot that passes data: called for each of its parts with its data, and what tells its ids from those of others. */
 export type Filler = (data: unknown, at?: string) => Node | string | Filled;
 
 /** Where an element keeps the functions that fill its slots: set by the page, or by the component that uses it. */
@@ -37,7 +37,7 @@ export function fillerOf(host: FillerHost, slot: string): Filler | undefined {
   return template && ((data) => fromTemplate(template, data));
 }
 
-/** Whether slots that hand data are being filled anew, by other functions than before. */
+/** Whether slots that pass data are being filled anew, by other functions than before. */
 export const refilling = { now: false };
 
 /** Gives a class the property that takes such functions; what was filled by others is made anew. */
@@ -99,7 +99,7 @@ export function fillerWatch(...slots: readonly string[]): (instance: Instance) =
 
 const hole = /\{\{\s*([^{}]*?)\s*\}\}/g;
 
-/** A copy of the template with its holes filled. What comes from data stays text, in text and in attributes. */
+/** A copy of the template with its interpolations filled. What comes from data stays text, in text and in attributes. */
 function fromTemplate(template: HTMLTemplateElement, data: unknown): Node {
   const name = template.getAttribute('as') ?? 'data';
   const copy = copyOf(template.content);
@@ -139,7 +139,7 @@ function tell(found: Finding, where = 'template'): void {
   console.error(problemText({ ...found, where }));
 }
 
-/** Sets what data says, by the rules of all attributes: URLs that carry scripts are told and left out. */
+/** Sets what data says, by the rules of all attributes: URLs that carry scripts are reported and left out. */
 function fillAttribute(element: Element, name: string, text: string): void {
   const tag = safe(element).nodeName.toLowerCase();
   const report: Report = (found) => tell(found, tag);

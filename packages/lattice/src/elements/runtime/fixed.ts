@@ -6,8 +6,8 @@ import { look } from './look.js';
 export type Pair = (top: Node | null, first: Node | null, around: Node) => Node | null;
 
 /**
- * Looks at what never changes of a shadow root that is taken over: an address, a listener, a text, an element that the
- * component does not write. What differs is told, and all of it made anew.
+ * Looks at what never changes of a shadow root that is hydrated: an address, a listener, a text, an element that the
+ * component does not write. What differs is reported, and all of it made anew.
  */
 export interface FixedLook {
   /** A node of a view, and the one that stands for it. */
@@ -20,7 +20,7 @@ export interface FixedLook {
   done(instance: Instance): void;
 }
 
-/** How pages look: so while developing, and where a build asks for it. */
+/** How pages look: so during development, and where a build asks for it. */
 export let fixedLook: FixedLook | undefined = firstLook;
 
 /** For elements that a build has asked it for. */

@@ -33,7 +33,7 @@ export function following(work: () => void): void {
   round--;
 }
 
-/** One live element: its scope, its shadow root's block, and what waits to be shown. */
+/** One interactive element: its scope, its shadow root's block, and what waits to be shown. */
 export class Instance {
   // Declared, not defined: each would be a line in every page.
   declare readonly live: Live;
@@ -96,7 +96,7 @@ export class Instance {
 
   /** Says what an author's code threw; set anew where there is content for that. */
   fail(thrown: unknown): void {
-    // What is being taken over is made anew as a whole.
+    // What is being hydrated is made anew as a whole.
     if (thrown === this.adoption) throw thrown;
     const problem = dev && (thrown as Partial<LatticeError> | undefined)?.problems?.[0];
     if (problem) this.report(problem, thrown);
@@ -108,7 +108,7 @@ export class Instance {
       );
   }
 
-  /** Takes a prop's value: one that does not fit is told, and the value before is kept. */
+  /** Takes a prop's value: one that does not fit is reported, and the value before is kept. */
   take(index: number, given: unknown): void {
     const prop = this.live.props[index] as LiveProp;
     const { name, rule } = prop;
@@ -136,7 +136,7 @@ export class Instance {
     const { scope, live } = this;
     this.block = null;
     attempt(this, () => {
-      // In a built page the place that shows the prop is empty, and nothing is told.
+      // In a built page the place that shows the prop is empty, and nothing is reported.
       if (dev)
         live.props.forEach(({ name, rule, isNeeded }, index) => {
           if (isNeeded && this.#values[index] === undefined)
@@ -200,7 +200,7 @@ export class Instance {
     const { host } = this;
     return {
       props: this.props,
-      // A field that is set here would change nothing: it says so while developing.
+      // A field that is set here would change nothing: it says so during development.
       state: dev ? Object.freeze({ ...this.scope.state }) : { ...this.scope.state },
       host,
       dispatch: (name: string, detail?: unknown) => {
@@ -210,7 +210,7 @@ export class Instance {
     };
   }
 
-  /** Calls what the component has for something; what that gives back changes the state. What it throws is told, and the element stays usable. */
+  /** Calls what the component has for something; what that returns changes the state. What it throws is reported, and the element stays usable. */
   call(name: string, work: unknown, more: Values, args: readonly unknown[]): void {
     const failed = (thrown: unknown): void => {
       const { message } = this.tell('handler-failed', { handler: name, reason: reasonOf(thrown) }, thrown);
@@ -236,7 +236,7 @@ export class Instance {
   }
 }
 
-/** What an element does besides showing its template: take part in a form, hand data down, follow its slots. */
+/** What an element does besides showing its template: take part in a form, pass data down, follow its slots. */
 export interface Feature {
   /** Before the template is shown for the first time, and after. */
   before?(): void;

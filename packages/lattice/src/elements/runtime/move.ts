@@ -26,7 +26,7 @@ export function inside(mark: Node, instance: Instance): Node {
     : differs(instance, mark.parentNode, dev && 'has a place that is not marked');
 }
 
-/** Lets a block that holds others hand on the changes that those read. */
+/** Lets a block that holds others pass on the changes that those read. */
 export function forward(block: Block, reads: Reads, run: (level: number, mask: number) => void): void {
   for (const [level, mask] of reads) follow(block, level, mask, run);
 }
@@ -51,7 +51,7 @@ function eachNode(first: Node | null, last: Node | null, work: (node: Node) => v
 
 type Mover = Node & { moveBefore?(node: Node, before: Node | null): void };
 
-/** Moves a node and keeps what is alive in it, such as focus and scopes, where the browser can. */
+/** Moves a node and keeps its state, such as focus and scopes, where the browser can. */
 function moveNode(parent: Node, node: Node, before: Node | null): void {
   const mover: Mover = safe(parent);
   if (mover.moveBefore && mover.isConnected && safe(node).isConnected) mover.moveBefore(node, before);
@@ -74,7 +74,7 @@ export function movingIn(parent: Node, work: () => void): void {
     (focused as HTMLElement).focus({ preventScroll: true });
 }
 
-/** Does work that makes new nodes, also while a shadow root is taken over. */
+/** Does work that makes new nodes, also while a shadow root is hydrated. */
 export function anew<T>(instance: Instance, work: () => T): T {
   const { adoption } = instance;
   instance.adoption = undefined;

@@ -121,7 +121,7 @@ function around(host: Element, tag: string): Element | undefined {
   return undefined;
 }
 
-/** Answers one who asked. Whoever fails at it is told as any script that fails, and all others hear all the same. */
+/** Answers one who asked. Whoever fails at it is reported as any script that fails, and all others hear all the same. */
 function answer(callback: Answer, value: unknown, stop: (() => void) | undefined): void {
   try {
     callback(value, stop);

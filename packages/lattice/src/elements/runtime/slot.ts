@@ -9,7 +9,7 @@ import { borrow } from './sheets.js';
 import type { Get } from './text.js';
 import type { View } from './view.js';
 
-/** A slot of the element itself that hands data. */
+/** A slot of the element itself that passes data. */
 export interface Handing {
   readonly name: string;
   readonly data: Get;
@@ -22,7 +22,7 @@ export interface Handing {
   readonly number: number;
 }
 
-/** A slot that hands data: a function or a template of the page says what stands there. */
+/** A slot that passes data: a function or a template of the page says what stands there. */
 export function handed({ data, depth, fallback, level, mask, name, number, reads }: Handing): Attach {
   return (mark, scopes, block, instance) => {
     let release: (() => void) | undefined;
@@ -119,13 +119,13 @@ export interface Receiving {
   readonly number: number;
   readonly depth: number;
   readonly ownerDepth: number;
-  /** The local that takes what the slot hands over. */
+  /** The local that takes what the slot passes. */
   readonly local: number;
   readonly content: View;
   readonly reads: Reads;
 }
 
-/** Content that takes what a slot hands over. */
+/** Content that takes what a slot passes. */
 export function receiving(of: Receiving): Attach {
   const { level, owner, local, content } = of;
   return (mark, scopes, block, instance) => {

@@ -79,7 +79,7 @@ export function innerScope(
   };
 }
 
-/** A component's prop, settled where the component stands in another's template. */
+/** A component's prop, normalised where the component stands in another's template. */
 function settledIn(
   component: string,
   { fallback, isNeeded, name, rule }: LiveProp,
@@ -94,7 +94,7 @@ function settledIn(
   return fallback;
 }
 
-/** Content of a slot that hands data, as a function of the element it is given to: a block for each piece of data. */
+/** Content of a slot that passes data, as a function of the element it is given to: a block for each piece of data. */
 export function filling(
   name: string,
   local: number,

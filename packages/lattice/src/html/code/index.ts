@@ -45,7 +45,7 @@ export function reportOwnFault(name: string, thrown: unknown): void {
   );
 }
 
-/** The routine of a component for uses on the spot as code; undefined where none may be made. */
+/** The routine of a component for uses inline as code; undefined where none may be made. */
 export function spotRun(parts: RoutineParts, component: ComponentCore, how: How): SpotRun | undefined {
   if (how !== 'code' && !(how === 'usual' && isMade())) return undefined;
   try {

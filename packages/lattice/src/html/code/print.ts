@@ -12,7 +12,7 @@ export function printOf({ kinds, steps, takes }: RoutineParts): string {
     if (typeof value === 'function') return void words.push('f');
     if (typeof value !== 'object' || value === null)
       return void words.push(`${typeof value} ${String(value)}`);
-    // A position in a file says nothing of the code, and what is data is handed over.
+    // A position in a file says nothing of the code, and what is data is passed.
     if (seen.has(value) || aside.has(name)) return;
     seen.add(value);
     for (const [key, field] of Object.entries(fieldsOf(value))) {

@@ -42,14 +42,14 @@ export function writeAhead(parts: RoutineParts): string {
 
 /**
  * Writes a routine as code. Texts and names get into it through `constantCode` and `wordOf` alone; whatever else
- * somebody wrote is handed over as a value. Without names, what it keeps has numbers alone.
+ * somebody wrote is passed as a value. Without names, what it keeps has numbers alone.
  */
 export function writeRoutine(parts: RoutineParts, isNamed: boolean): WrittenRoutine {
   return new RoutineWriter(parts, isNamed).written();
 }
 
 /**
- * Writes a routine for uses on the spot as code: it takes the props as they were given and what fills the slots, and
+ * Writes a routine for uses inline as code: it takes the props as they were given and what fills the slots, and
  * gives `undefined`, before it writes anything, where a prop is missing, wrong, unknown or an expression.
  */
 export function writeSpotRoutine(parts: RoutineParts, { props, slots }: ComponentCore): WrittenRoutine {
@@ -410,7 +410,7 @@ class RoutineWriter {
     return isPlain || isShort ? constantCode(value) : this.value(value, 'constant');
   }
 
-  /** What may fail: it is told by its name, with the path of components down to it. */
+  /** What may fail: it is reported by its name, with the path of components down to it. */
   private guarded(code: string, at: Whereabouts | undefined): string {
     const named = at as Named;
     this.asks(named.where);
@@ -634,7 +634,7 @@ class RoutineWriter {
 
   /**
    * The name of a value's text with its escapes, where it is shown between tags and once more: that in quotes is made of
-   * it. Of what is not known to be text there may be none; what else it is, is told where it is shown.
+   * it. Of what is not known to be text there may be none; what else it is, is reported where it is shown.
    */
   private escapedOnce(value: Core, code: string, safe: string, isKnown: boolean): string | undefined {
     const [inText, inQuotes] = this.times(value);

@@ -1,11 +1,11 @@
 import type { Part } from './part.js';
 import { whenAborted } from './when-aborted.js';
 
-/** How much text of rows is handed on as one. */
+/** How much text of rows is passed on as one. */
 export const enough = 16_384;
 
 /**
- * The pieces of rows of a list that wait for nothing: as many rows at once as are handed on as one.
+ * The pieces of rows of a list that wait for nothing: as many rows at once as are passed on as one.
  *
  * @param write writes rows from a number on, and gives the number of the next
  */

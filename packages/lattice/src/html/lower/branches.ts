@@ -81,7 +81,7 @@ function rowOf(node: PlanEach, item: Core, index: Core, at: At): readonly Step[]
   return [{ kind: 'let', to: kept, value, check: undefined }, ...inner.list];
 }
 
-/** Rows of a constant list that come to nothing but text are that text. */
+/** Rows of a constant list that render nothing but text are that text. */
 function isFixed(node: PlanEach, list: unknown, to: Steps, at: At): boolean {
   if (list === null || list === undefined || (Array.isArray(list) && list.length === 0)) {
     if (node.empty.nodes.length > 0) to.text(blockStart(node.empty.nodes, at));

@@ -74,7 +74,7 @@ function dataIn(name: string): Make {
   };
 }
 
-/** What is written of a value that is known; what cannot be written is told when it is rendered. */
+/** What is written of a value that is known; what cannot be written is reported when it is rendered. */
 export function jsonKnown(write: () => string): string | undefined {
   try {
     return write();

@@ -10,7 +10,7 @@ import type { Register } from './steps.js';
 /** How to have what ids start with; asked for only where something makes ids. */
 export type Ids = () => Core;
 
-/** Content given to a slot of a component that is spliced in, with the place of the use that gives it. */
+/** Content given to a slot of a component that is inlined, with the place of the use that gives it. */
 export interface Spliced {
   readonly fill: PlanFill;
   readonly at: At;
@@ -27,7 +27,7 @@ export interface Env {
   readonly data: Core | undefined;
   /** What fills its slots; undefined where the routine's caller says. */
   readonly fills: readonly (Spliced | undefined)[] | undefined;
-  /** The registers that hold what fills its slots, ready to put in, where the routine is for uses on the spot. */
+  /** The registers that hold what fills its slots, ready to put in, where the routine is for uses inline. */
   readonly texts: readonly Register[] | undefined;
   /** Where its use stands; undefined for what the routine is of. */
   readonly owner: At | undefined;

@@ -76,7 +76,7 @@ export function routineOf(component: ComponentCore, form: Form, by = lowererOf('
   return routine;
 }
 
-/** The routine of a component for uses on the spot: after its props it takes what fills its slots, ready to put in. */
+/** The routine of a component for uses inline: after its props it takes what fills its slots, ready to put in. */
 export function spotRoutine(component: ComponentCore, form: Form, how: How): Routine {
   return new Routine(partsOf(component, form, true, lowererOf(how, false)), how);
 }
@@ -117,7 +117,7 @@ function partsOf(component: ComponentCore, form: Form, isOnTheSpot: boolean, by:
   };
 }
 
-/** An element's attributes with those handed on; it takes as many values of its own, and those handed on. */
+/** An element's attributes with those passed on; it takes as many values of its own, and those passed on. */
 function attributesRoutine(
   node: PlanElement,
   handed: AcceptedHere,

@@ -14,11 +14,11 @@ export interface Lowerer {
   readonly how: How;
   node(node: PlanNode, to: Steps, at: At): void;
   routine(component: ComponentCore, form: Form): Callable;
-  /** A routine of an element's attributes with what was handed on; it takes as many values of its own, and those handed on. */
+  /** A routine of an element's attributes with what was passed on; it takes as many values of its own, and those passed on. */
   attributes(node: PlanElement, handed: AcceptedHere, env: Env, own: number): Callable;
 }
 
-/** How many steps a routine may have until no more components are spliced into it, and how many nodes it may look at. */
+/** How many steps a routine may have until no more components are inlined into it, and how many nodes it may look at. */
 const mostSteps = 400;
 const mostNodes = 100_000;
 
@@ -40,7 +40,7 @@ export class Lowering {
     return this.hints.push(hint) - 1;
   }
 
-  /** Whether one more component may be spliced in. */
+  /** Whether one more component may be inlined. */
   get hasRoom(): boolean {
     return this.steps < mostSteps && this.nodes < mostNodes;
   }

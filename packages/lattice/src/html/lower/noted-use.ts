@@ -7,7 +7,7 @@ import type { At } from './env.js';
 import type { Make, Step, Steps } from './steps.js';
 
 // Comments around what a use comes to, and around what fills its slots, by which a page that is being developed finds
-// who wrote what. A page takes them out when it has read them; what an element takes over has none.
+// who wrote what. A page takes them out when it has read them; what an element hydrates has none.
 
 /** Whether uses are noted at a place: not in shadow roots, whose elements know it, nor where a comment is text. */
 function isNoted({ env, tag }: At): boolean {

@@ -39,7 +39,7 @@ function fallbackStart({ fallback: { nodes } }: PlanSlot, at: At): string {
   return nodes.length > 0 ? blockStart(nodes, at) : '';
 }
 
-/** What ids start with in content that a slot hands data to: different for each place of the slot. */
+/** What ids start with in content that a slot passes data to: different for each place of the slot. */
 function idsIn({ number }: PlanSlot, at: At): ReturnType<typeof joined> {
   return joined('', at.ids.at(-1)?.() ?? literal(''), `s${number}`);
 }
@@ -79,7 +79,7 @@ function lowerSpliced(node: PlanSlot, given: Spliced | undefined, to: Steps, at:
   if (isMarked) to.text('<!--)-->');
 }
 
-/** Where the content of a slot is lowered, with what the slot hands over. */
+/** Where the content of a slot is lowered, with what the slot passes. */
 function contentAt(node: PlanSlot, { data }: PlanFill, owner: At, to: Steps, at: At): At {
   // What was checked around the slot stands for its content as well.
   const { known } = at;
@@ -97,7 +97,7 @@ function isAlways({ data, block }: PlanFill): boolean {
   return data !== undefined || block.filled === true;
 }
 
-/** Content for a slot of a component that is not spliced in. What never comes to anything is as if it were not given. */
+/** Content for a slot of a component that is not inlined. What never comes to anything is as if it were not given. */
 export function givenFill(fill: PlanFill | undefined, at: At): GivenFill | undefined {
   if (!fill || (fill.data === undefined && fill.block.filled === false)) return undefined;
   const { data, block } = fill;

@@ -147,7 +147,7 @@ export interface ChangingStep {
   readonly where: Where;
 }
 
-/** A component that is not spliced in. */
+/** A component that is not inlined. */
 export interface CallStep {
   readonly kind: 'call';
   readonly routine: () => Callable;
@@ -156,11 +156,11 @@ export interface CallStep {
   readonly ids: Core;
   readonly accepted: Handed | undefined;
   readonly where: Where;
-  /** Set in content on the spot: its styles are needed then, and it is left out where something is wrong. */
+  /** Set for inline content: its styles are needed then, and it is left out where something is wrong. */
   readonly onTheSpot: { readonly component: ComponentCore; readonly form: Form } | undefined;
 }
 
-/** Content given to a slot of a component that is not spliced in. */
+/** Content given to a slot of a component that is not inlined. */
 export interface GivenFill {
   /** None where it is only asked whether it comes to anything. */
   readonly content: readonly Step[] | undefined;
@@ -172,7 +172,7 @@ export interface GivenFill {
   readonly start: string;
 }
 
-/** Attributes that a use hands on, with what their expressions read. */
+/** Attributes that a use passes on, with what their expressions read. */
 export interface Handed {
   readonly attributes: readonly PlanAttribute[];
   readonly values: readonly Core[];
@@ -192,7 +192,7 @@ export interface FillStep {
   readonly fallbackStart: string;
 }
 
-/** What fills a slot of a use on the spot: text, or something that writes it behind what is written. */
+/** What fills a slot of a use inline: text, or something that writes it behind what is written. */
 export interface ReadyStep {
   readonly kind: 'ready';
   readonly content: Core;
@@ -228,7 +228,7 @@ export interface HostParts {
   readonly styled: ReadonlySet<ComponentCore>;
   /** Its style element, where nothing is lent to it. */
   readonly style: () => string;
-  /** Those whose elements stand in content for slots that hand data, besides those around. */
+  /** Those whose elements stand in content for slots that pass data, besides those around. */
   readonly lent: readonly ComponentCore[] | undefined;
   readonly isOnTheSpot: boolean;
 }
@@ -259,7 +259,7 @@ export interface GuardStep {
   readonly where: Where;
 }
 
-/** Something wrong that is told whenever it is shown. */
+/** Something wrong that is reported whenever it is shown. */
 export interface ReportStep {
   readonly kind: 'report';
   readonly found: Finding;
@@ -269,12 +269,12 @@ export interface ReportStep {
 /** The attributes of an element that takes those of its component's use, where they are known at render time only. */
 export interface AcceptedStep {
   readonly kind: 'accepted';
-  /** The attributes where the use hands on none. */
+  /** The attributes where the use passes on none. */
   readonly plain: readonly Step[];
   /** The element's own, their expressions reading registers from 0, and how to have those. */
   readonly own: readonly PlanAttribute[];
   readonly values: readonly Core[];
-  /** Writes the attributes when they are known: own and handed on, merged. */
+  /** Writes the attributes when they are known: own and passed on, merged. */
   readonly lower: (handed: AcceptedHere) => Callable;
   readonly where: Where;
 }
@@ -297,11 +297,11 @@ export interface RoutineParts {
   readonly steps: readonly Step[];
 }
 
-/** What can be called, whether it runs by instructions or as code. */
+/** What can be called, whether it runs by the interpreter or as code. */
 export interface Callable {
   readonly parts: RoutineParts;
   run: Run;
-  /** The same by instructions, which can stop where data is waited for. */
+  /** The same by the interpreter, which can stop where data is waited for. */
   readonly instructed: Run;
 }
 

@@ -49,7 +49,7 @@ import { askedFill, givenFill } from './slot.js';
 import { type Handed, type Make, type Step, Steps } from './steps.js';
 import { joined, lower } from './values.js';
 
-/** A use: its component spliced in where it is small enough, else called. */
+/** A use: its component inlined where it is small enough, else called. */
 export function lowerUse(node: PlanUse, to: Steps, at: At): void {
   if (at.env.component === undefined) refuseBroken(node.component);
   const failure = planOf(node.component).onFailure;
@@ -85,7 +85,7 @@ function lowerStanding(node: PlanUse, to: Steps, at: At): void {
   if (env.form !== 'markup' && isInteractive(component)) return lowerHost(node, to, at);
   if (isOnTheSpot) return lowerCall(node, to, at);
   const addsLater = env.accepted === 'later' && (node.accepted ?? []).some(isPlace);
-  // What an element is going to take over is written out where the element writes it out: it looks for the same marks
+  // What an element is going to hydrate is written out where the element writes it out: it looks for the same marks
   // in the same places.
   if (marksParts(env.form)) {
     if (!standsApart(component)) return addsLater ? lowerCall(node, to, at) : splice(node, to, at);
@@ -406,7 +406,7 @@ function propMake(component: ComponentCore, index: number): Make {
   };
 }
 
-/** Whether an element's shadow root, or one in it, has elements that fill slots which hand data: these lend their rules. */
+/** Whether an element's shadow root, or one in it, has elements that fill slots which pass data: these lend their rules. */
 const isLendingIn: (component: ComponentCore) => boolean = /* @__PURE__ */ perComponent((component) =>
   [...dissolvedIn(component)].some((one) => planOf(one).content.uses.some(fillsWithData)),
 );

@@ -67,7 +67,7 @@ export function joined(before: string, value: Core, after: string): Core {
   return new ExprCore({ op: 'phrase', strings: [before, after], parts: [value] });
 }
 
-/** Whether a slot is filled: known where the component is spliced in, else asked of whoever calls. */
+/** Whether a slot is filled: known where the component is inlined in, else asked of whoever calls. */
 function filledIn(op: Extract<Op, { readonly op: 'filled' }>, { env }: At): Core {
   const text = env.texts?.[op.index];
   if (text !== undefined) return isGiven(text);

@@ -19,7 +19,7 @@ import { checkTags } from '../syntax/tags.js';
 import { neverClosed, withoutFollowers } from '../syntax/unclosed.js';
 import { elementsIn, type ParsedElement } from './uses-in.js';
 
-/** What is wrong with a document as HTML: its tags, its elements and their attributes. Holes mean nothing in it; `components` are those that its tags may mean. */
+/** What is wrong with a document as HTML: its tags, its elements and their attributes. Interpolations mean nothing in it; `components` are those that its tags may mean. */
 export function documentFindings(
   html: string,
   file: string,

@@ -14,7 +14,7 @@ export interface UseInDocument {
   readonly place: { readonly from: number; readonly to: number };
 }
 
-/** The outermost uses in a document, in its order; tags that nothing defines are told. */
+/** The outermost uses in a document, in its order; tags that nothing defines are reported. */
 export function* usesIn(
   html: string,
   document: DefaultTreeAdapterTypes.Document,

@@ -60,7 +60,7 @@ export class DocumentUses {
     return offset < this.#end;
   }
 
-  /** The use that a component's tag stands for; undefined where the tag is never closed, which is told. */
+  /** The use that a component's tag stands for; undefined where the tag is never closed, which is reported. */
   useOf(element: ParsedElement, component: ComponentCore): UseNode | undefined {
     const place = element.sourceCodeLocation;
     if (!place?.startTag || !place.endTag) {
@@ -89,7 +89,7 @@ export class DocumentUses {
     return use;
   }
 
-  /** The attributes of a live component's tag that are no props, as they are written. */
+  /** The attributes of an interactive component's tag that are no props, as they are written. */
   host({ attrs, sourceCodeLocation }: ParsedElement, component: ComponentCore): string {
     if (!isInteractive(component)) return '';
     const props = propsByAttribute(component);
@@ -210,7 +210,7 @@ export class DocumentUses {
     return text === '' ? null : trusted(text);
   }
 
-  /** `<template slot="row" as="variety">`: content for a slot that hands data, with holes that read it. */
+  /** `<template slot="row" as="variety">`: content for a slot that passes data, with interpolations that read it. */
   dataContent(template: DefaultTreeAdapterTypes.Template, as: string, component: ComponentCore): SlotContent {
     const { startTag, endTag } = template.sourceCodeLocation ?? {};
     const from = startTag?.endOffset ?? 0;
@@ -286,7 +286,7 @@ function namedIn(nodes: readonly Parsed[], isElement: boolean): readonly Named[]
   return named.filter((one) => !isInTable(one)).sort((a, b) => a.from - b.from);
 }
 
-/** What a live component's own element may have besides its props: what every element may, and a field's part in its form. */
+/** What an interactive component's own element may have besides its props: what every element may, and a field's part in its form. */
 function isHostAttribute(name: string, { field }: ComponentCore): boolean {
   return unknownAttribute('div', name) === undefined || (field !== undefined && /^(name|form)$/.test(name));
 }

@@ -1,5 +1,5 @@
 /**
- * Holes are taken out before HTML is parsed and a mark of the same length is put in their place, so that `<`, quotes
+ * Interpolations are taken out before HTML is parsed and a mark of the same length is put in their place, so that `<`, quotes
  * and tags inside an expression never meet the HTML parser, and every offset stays what it was. The marks are made of
  * characters that no text may have (https://infra.spec.whatwg.org/#noncharacter).
  */
@@ -18,7 +18,7 @@ export interface Hole {
   readonly whole: string;
 }
 
-/** A text with its holes marked, or what is wrong with them. */
+/** A text with its interpolations marked, or what is wrong with them. */
 export interface Marked {
   readonly text: string;
   readonly holes: readonly Hole[];
@@ -26,7 +26,7 @@ export interface Marked {
   readonly unclosed: number | undefined;
 }
 
-/** Marks the holes of a text. Braces in an expression's texts do not end it. */
+/** Marks the interpolations of a text. Braces in an expression's texts do not end it. */
 export function markHoles(text: string): Marked {
   const holes: Hole[] = [];
   // Where a text has the marks' own characters they are no marks: they become the sign for a character that cannot be.
@@ -45,7 +45,7 @@ export function markHoles(text: string): Marked {
   }
 }
 
-/** Where a hole's closing braces stand; those inside quotes do not count, unless the quotes never close. */
+/** Where an interpolation's closing braces stand; those inside quotes do not count, unless the quotes never close. */
 function endOf(text: string, from: number): number | undefined {
   let quote = '';
   for (let at = from; at < text.length; at++) {
@@ -69,17 +69,17 @@ function markOf(index: number, length: number): string {
     number = digits[rest % digits.length] + number;
     if (rest < digits.length) break;
   }
-  // A hole too short for its number cannot be told apart from others, so its number is written in full all the same:
+  // An interpolation too short for its number cannot be told apart from others, so its number is written in full all the same:
   // only then the offsets behind it move, and only for the parser.
   return start + number.padStart(length - 2, pad) + stop;
 }
 
 const markPattern = /\uFDD0[\uFDD2-\uFDDF]*\uFDD1/g;
 
-/** A text between holes, or a hole. */
+/** A text between interpolations, or an interpolation. */
 export type Piece = string | Hole;
 
-/** Cuts a parsed text into its plain pieces and its holes. */
+/** Cuts a parsed text into its plain pieces and its interpolations. */
 export function pieces(text: string, holes: readonly Hole[]): readonly Piece[] {
   const found: Piece[] = [];
   let at = 0;
@@ -93,14 +93,14 @@ export function pieces(text: string, holes: readonly Hole[]): readonly Piece[] {
   return found;
 }
 
-/** The text with its holes as they were written. */
+/** The text with its interpolations as they were written. */
 export function unmarked(text: string, holes: readonly Hole[]): string {
   return pieces(text, holes)
     .map((piece) => (typeof piece === 'string' ? piece : piece.whole))
     .join('');
 }
 
-/** The facts of a problem with holes as they were written, wherever a mark got into them. */
+/** The facts of a problem with interpolations as they were written, wherever a mark got into them. */
 export function unmarkedFacts<Facts>(facts: Facts, holes: readonly Hole[]): Facts {
   const entries = Object.entries(facts as object).map(([name, value]) => [
     name,

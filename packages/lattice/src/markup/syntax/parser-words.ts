@@ -90,7 +90,7 @@ const openers: ReadonlySet<string> = new Set([
   'unexpected-question-mark-instead-of-tag-name',
 ]);
 
-/** Words a hole inside a tag, in its name or among its attributes. */
+/** Words an interpolation inside a tag, in its name or among its attributes. */
 export function holeInTag(isName: boolean): { readonly place: string; readonly hint: string } {
   return isName
     ? {
@@ -103,7 +103,7 @@ export function holeInTag(isName: boolean): { readonly place: string; readonly h
       };
 }
 
-/** A tokenizer error as a finding; undefined where it is told elsewhere. */
+/** A tokenizer error as a finding; undefined where it is reported elsewhere. */
 export function parserFinding(error: ParserError, places: Places): Finding | undefined {
   const { code, startOffset } = error;
   const before = places.text.slice(0, startOffset);

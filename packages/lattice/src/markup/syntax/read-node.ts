@@ -22,7 +22,7 @@ export function readMarkup(text: string, places: Places): Reading {
   findings.push(...checkTags(marked, places));
   const unclosed = neverClosed(marked.text);
   return {
-    // What is swallowed is no template: it would be told of, too.
+    // What is swallowed is no template: it would be reported, too.
     nodes: unclosed ? [] : tree.childNodes.flatMap((node) => nodeFrom(node, marked.text)),
     marked,
     findings: withoutFollowers(findings, unclosed, places),

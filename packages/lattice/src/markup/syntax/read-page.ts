@@ -3,7 +3,7 @@ import { markHoles } from './holes.js';
 import type { MarkupNode } from './nodes.js';
 import type { Reading } from './reading.js';
 
-/** Reads template text with the page's own parser, which gives no places and mends what is wrong without a word. */
+/** Reads template text with the page's own parser, which gives no places and fixes what is wrong without a word. */
 export function readMarkup(text: string): Reading {
   const marked = markHoles(text);
   return { nodes: nodesFrom(htmlFragment(marked.text)), marked, findings: [] };

@@ -14,7 +14,7 @@ const tableParts = /^(caption|colgroup|col|thead|tbody|tfoot|tr|td|th)$/;
 interface Open {
   readonly tag: string;
   readonly at: number;
-  /** Whether nobody has to close it: the standard put it there, or what is wrong with it is told already. */
+  /** Whether nobody has to close it: the standard put it there, or what is wrong with it is reported already. */
   readonly isExcused?: true;
 }
 

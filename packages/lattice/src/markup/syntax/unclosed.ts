@@ -7,7 +7,7 @@ import type { Places } from './place.js';
  * finds wrong is wrong no more once it is closed. A quote counts as not closed where the text ends in its value, or where a
  * tag stands in it and the quote that ends it has more text at its heels, being the next value's own.
  *
- * @param text with its holes marked: what stands in an expression closes nothing
+ * @param text with its interpolations marked: what stands in an expression closes nothing
  */
 export function neverClosed(text: string): { readonly at: number; readonly name: string } | undefined {
   for (const one of scanned(text)) {

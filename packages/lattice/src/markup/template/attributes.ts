@@ -65,7 +65,7 @@ function isStray({ tag }: MarkupElement, { at, name }: MarkupAttribute, reading:
   return tell(`The attribute ${name} starts with a sign that says nothing here`, hint);
 }
 
-/** A value: that of its one hole, or text with holes in it. */
+/** A value: that of its one interpolation, or text with interpolations in it. */
 export function attributeValue(attribute: MarkupAttribute, locals: Locals, reading: TextReading): unknown {
   if (attribute.isBare) return true;
   return joined(pieces(attribute.value, reading.holes), attribute, locals, reading);
@@ -104,7 +104,7 @@ function holeValue(
   return bound && (bound.isConstant ? bound.constant : bound.core.face);
 }
 
-/** Words of a class: each stands by itself, so that one whose hole comes to nothing leaves no trace. */
+/** Words of a class: each stands by itself, so that one whose interpolation renders nothing leaves no trace. */
 function classInput(attribute: MarkupAttribute, locals: Locals, reading: TextReading): unknown {
   if (!hasHole(attribute.value)) return attribute.value;
   const words: unknown[] = [];
@@ -129,7 +129,7 @@ function classInput(attribute: MarkupAttribute, locals: Locals, reading: TextRea
   return words;
 }
 
-/** Declarations of a style: with a hole in any, each is checked by itself when its value is known. */
+/** Declarations of a style: with an interpolation in any, each is checked by itself when its value is known. */
 function styleInput(attribute: MarkupAttribute, locals: Locals, reading: TextReading): unknown {
   if (!hasHole(attribute.value)) return attribute.value;
   const style: Record<string, unknown> = Object.create(null);
@@ -259,7 +259,7 @@ function boundState(attribute: MarkupAttribute, locals: Locals, reading: TextRea
   return undefined;
 }
 
-/** A prop's value from an attribute: a hole's own value as it is, text as the prop's kind reads it. */
+/** A prop's value from an attribute: an interpolation's own value as it is, text as the prop's kind reads it. */
 export function propValue(
   attribute: MarkupAttribute,
   component: ComponentCore,

@@ -148,7 +148,7 @@ function exportName(tag: string): string {
   return tag.replace(/(?:^|-)(\w)/g, (_whole, letter: string) => letter.toUpperCase());
 }
 
-/** What scripts and style sheets hold is their own text, as the author wrote it; holes have no place in it. */
+/** What scripts and style sheets hold is their own text, as the author wrote it; interpolations have no place in it. */
 function rawContent(node: MarkupElement, reading: TextReading): Content[] {
   const text = node.children.map((child) => (child.kind === 'text' ? child.text : '')).join('');
   if (hasHole(text)) {

@@ -17,7 +17,7 @@ export interface Bound {
 }
 
 /**
- * Reads an expression and binds its names. What is wrong is told, with its place where `at` is known; the
+ * Reads an expression and binds its names. What is wrong is reported, with its place where `at` is known; the
  * expression is then nothing.
  */
 export function readExpression(
@@ -30,7 +30,7 @@ export function readExpression(
   return tree && bind(tree, text, at, locals, reading);
 }
 
-/** Does work on an expression; a fault in it is told, and the work comes to nothing. */
+/** Does work on an expression; a fault in it is reported, and the work renders nothing. */
 export function guarded<T>(
   work: () => T,
   expression: string,
@@ -172,7 +172,7 @@ function made(op: Op): ExprCore {
   return new ExprCore(op);
 }
 
-/** Where a hole's expression starts; unknown where the parser tells no places. */
+/** Where an interpolation's expression starts; unknown where the parser tells no places. */
 export function holeAt(at: number, known: number | undefined): number | undefined {
   return known === undefined ? undefined : at + 2;
 }

@@ -8,7 +8,7 @@ import type { Reader, Reading } from '../syntax/reading.js';
 import { contentOf } from './content.js';
 import { TextReading } from './reading.js';
 
-/** Where a text that is written inside a module stands in it; undefined where that cannot be told. */
+/** Where a text that is written inside a module stands in it; undefined where that cannot be reported. */
 export type Locate = (text: string, module: SourcePlace) => SourcePlace | undefined;
 
 /** A reader of template texts, with the HTML parser at hand. */
@@ -65,7 +65,7 @@ function unclosedHole({ marked }: Reading, reading: TextReading): void {
   );
 }
 
-/** The slots a text places, each with whether it hands data. */
+/** The slots a text places, each with whether it passes data. */
 function slotsIn(nodes: readonly MarkupNode[]): ReadonlyMap<string, boolean> {
   const slots = new Map<string, boolean>();
   const visit = (node: MarkupNode): void => {

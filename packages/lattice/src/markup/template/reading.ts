@@ -22,7 +22,7 @@ interface Written {
 /** How nodes are read: handed in, since what reads them reads what stands in them, too. */
 type ContentOf = (nodes: readonly MarkupNode[], locals: Locals, reading: TextReading) => Content[];
 
-/** The reading of one component's template text: what its parts are told with. */
+/** The reading of one component's template text: what its parts are reported with. */
 export class TextReading {
   readonly component: ComponentCore;
   readonly places: Places;

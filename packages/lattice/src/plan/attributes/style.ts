@@ -12,7 +12,7 @@ import {
 
 type Parts = readonly (readonly [property: string, value: Core])[];
 
-/** The declarations of a style: of a record of CSS properties, or of constant text. What is wrong is told, and left out. */
+/** The declarations of a style: of a record of CSS properties, or of constant text. What is wrong is reported, and left out. */
 export function stylePieces(tag: string, input: unknown, report: Report): Parts {
   if (input === null || input === undefined || input === false) return [];
   if (typeof input === 'string') return textPieces(tag, input, report);

@@ -13,7 +13,7 @@ export function writtenStyle(
   return (scope, report) => styleText(tag, parts, (get) => get(scope), report);
 }
 
-/** The text of a style's declarations; those that come to nothing, or are wrong, are left out. */
+/** The text of a style's declarations; those that render nothing, or are wrong, are left out. */
 export function styleText(
   tag: string,
   parts: readonly StylePart[],
@@ -28,7 +28,7 @@ export function styleText(
   return text;
 }
 
-/** One declaration; nothing where its value comes to nothing, or is wrong. */
+/** One declaration; nothing where its value renders nothing, or is wrong. */
 export function declaration(tag: string, name: string, value: unknown, report: Report): string {
   if (value === null || value === undefined || value === false || value === '') return '';
   const text = String(value);

@@ -10,7 +10,7 @@ type Values<Inputs extends readonly unknown[]> = { [I in keyof Inputs]: ValueOf<
  * A value worked out at render time. The last argument gets the values of the ones before it. With inputs it must
  * depend on them alone; without any it is worked out anew at each rendering.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example calc(props.crates, props.price, (crates, price) => crates * price)
  * @example calc(() => new Date().getFullYear())
  */
@@ -46,7 +46,7 @@ export function calc<Result>(...args: readonly unknown[]): Expr<Result> {
 /**
  * Text with expressions in it. Missing values (`null`, `undefined`, `false`) come out as nothing.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example phrase`${props.crates} crates left`
  */
 export function phrase(
@@ -74,7 +74,7 @@ export function phrase(
  * An id that is different for each use on a page and the same on every render of the same tree. Asked for again
  * by the same label in the same place it is the same id.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example
  * const panel = uid('panel');
  * return [el.button({ 'aria-controls': panel }, 'Show'), el.div({ id: panel }, slots.default())];

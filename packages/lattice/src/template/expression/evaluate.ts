@@ -198,7 +198,7 @@ export function calculated(
   );
 }
 
-/** What fails is told by its name, with the path of components down to it. */
+/** What fails is reported by its name, with the path of components down to it. */
 export function guarded(get: Get, name: () => string, at?: Whereabouts): Get {
   return (scope) => {
     try {

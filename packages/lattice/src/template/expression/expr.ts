@@ -55,7 +55,7 @@ export class ExprCore implements Core {
   readonly #place: object | undefined;
   #face: Expr<unknown> | undefined;
 
-  /** `readBy` is the function whose caller read it, so that one that is placed nowhere can be told with its line. */
+  /** `readBy` is the function whose caller read it, so that one that is placed nowhere can be reported with its line. */
   constructor(op: Op, readBy?: unknown) {
     this.op = op;
     this.get = getterOf(op);

@@ -70,7 +70,7 @@ export type Rows<Item> = readonly Item[] | AsyncIterable<Item>;
  * come one after another are taken by `renderHtmlAsync` and `streamHtml`, which write each as it comes. For a fixed range write plain JavaScript:
  * `[1, 2, 3].map((n) => el.li(n))`.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example eachOf(props.varieties, (variety) => el.li(variety.name), { key: 'id', empty: el.p('None left') })
  */
 export function eachOf<Item, IsState = false>(

@@ -30,7 +30,7 @@ type Passing<T> = Exclude<T, null | undefined | false | 0 | 0n | ''>;
  * Shows content if a test holds, other content if not. Anything JavaScript counts as true holds.
  * A function as first content gets the tested value without `null` and `undefined`.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example given(props.rare, el.p('Only a few trees'), el.p('Plenty'))
  * @example given(props.note, (note) => el.p(note.text))
  */

@@ -24,7 +24,7 @@ brandNodes(TrustedNode, 'trusted');
  * Puts in ready-made HTML as it is, unescaped: the only door for it. Whoever calls it vouches for the text.
  * In `script` and `style` elements it is the only content there is; there it may not hold the closing tag.
  *
- * @throws LatticeError `call-invalid`, while developing
+ * @throws LatticeError `call-invalid`, during development
  * @example trusted('<svg viewBox="0 0 8 8"><path d="M0 0h8v8z"></path></svg>')
  */
 export function trusted(html: string | ExprOf<string>): TemplateNode {

@@ -120,7 +120,7 @@ async function assertSame(
   }
 }
 
-/** HTML as a parser reads it, without the handlers written as text, which are never taken over. */
+/** HTML as a parser reads it, without the handlers written as text, which are never hydrated. */
 function asRead(html: string): string {
   const document = readDocument(html);
   for (const element of elementsIn(document.childNodes))

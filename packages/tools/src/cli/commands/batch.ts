@@ -152,7 +152,7 @@ async function orderOf(page: string | undefined, options: Options) {
   };
 }
 
-/** Writes rows for a queue until the process is told to stop. */
+/** Writes rows for a queue until the process is reported to stop. */
 async function work({ queue }: Options): Promise<void> {
   if (queue === undefined)
     throw new UsageError('A worker needs a queue: lattice batch --worker --queue redis://…');

@@ -94,7 +94,7 @@ async function run(path: string, options: Options, command: Command): Promise<vo
   if (options.mail) await writeText(html, options.out);
 }
 
-/** Options that say nothing of what is rendered are told, rather than left aside. */
+/** Options that say nothing of what is rendered are reported, rather than left aside. */
 function refuseOthers(command: Command, isPage: boolean): void {
   const others = isPage
     ? ['component', 'props', 'page', 'mail', 'title', 'lang', 'css', 'showCode']

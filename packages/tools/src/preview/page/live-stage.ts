@@ -27,7 +27,7 @@ function show(host: unknown): void {
   frameOf(host)?.postMessage({ kind: 'show', text, dir, isStill, scheme, events }, location.origin);
 }
 
-/** A page of its own with the component in it, alive, as wide as is asked for. */
+/** A page of its own with the component in it, interactive, as wide as is asked for. */
 export const LiveStage = component('live-stage', {
   props: {
     text: prop.text(),

@@ -63,7 +63,7 @@ addEventListener('lattice-unregistered', ({ detail }: CustomEventInit<{ name: st
   tell({ kind: 'unregistered', ...detail }),
 );
 
-// What was wrong before a change is told anew where it still is.
+// What was wrong before a change is reported anew where it still is.
 addEventListener('lattice-renewed', () => tell({ kind: 'renewed' }));
 
 for (const level of ['warn', 'error'] as const) {
@@ -71,7 +71,7 @@ for (const level of ['warn', 'error'] as const) {
   console[level] = (...args: unknown[]): void => {
     say.apply(console, args);
     const message = args.map(String).join(' ');
-    // What the server says of a module is told by the page, from the process that reads it.
+    // What the server says of a module is reported by the page, from the process that reads it.
     if (!message.startsWith('[vite]')) tell({ kind: 'said', level, message });
   };
 }

@@ -17,7 +17,7 @@ export function buildValue({ value }: PlanValue, parent: Around, view: CompiledV
 
 /** Data as the text of a script, the same text as in HTML. */
 export function buildData({ value }: PlanData, parent: Around, view: CompiledView, spot: Spot): void {
-  // What JSON cannot say of a constant is told where it is shown, as of a value that changes.
+  // What JSON cannot say of a constant is reported where it is shown, as of a value that changes.
   if (value.op.op === 'literal' && isJson(value.op.value)) view.text(parent, jsonBlock(value.op.value));
   else buildDynamicText(value, call('json', value, describe(value)), parent, view, spot);
 }

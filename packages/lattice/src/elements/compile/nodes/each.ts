@@ -53,7 +53,7 @@ function asksForNumber({ item, key, row }: PlanEach): boolean {
   );
 }
 
-/** Whether something in the rows makes ids, or hands on what may. */
+/** Whether something in the rows makes ids, or passes on what may. */
 function mayMakeIds({ row }: PlanEach): boolean {
   return row.placesSlots || row.uses.length > 0 || row.reads.some((core) => readsOp(core, 'uid'));
 }

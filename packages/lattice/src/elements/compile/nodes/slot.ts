@@ -53,7 +53,7 @@ function leaveOutBlanks(slot: StaticElement, view: CompiledView, { level }: Spot
   buildAttributes([{ kind: 'value', key: 'name', name: 'name', rule: 'plain', value }], slot, view, level);
 }
 
-/** A slot of the element itself that hands data: functions of the page, or of whoever uses it, fill it. */
+/** A slot of the element itself that passes data: functions of the page, or of whoever uses it, fill it. */
 function buildHanded(node: PlanSlot, parent: Around, view: CompiledView, spot: Spot): void {
   const { level } = spot;
   const mask = maskOf(node.data, level) | level.dependencies.of(`slot ${node.name}`);
@@ -66,7 +66,7 @@ function buildHanded(node: PlanSlot, parent: Around, view: CompiledView, spot: S
   view.part(mark, call('handed', of));
 }
 
-/** Content that takes what the slot hands over. */
+/** Content that takes what the slot passes. */
 function buildReceiving(
   node: PlanSlot,
   { block, data: local }: PlanFill,

@@ -144,7 +144,7 @@ function buildHost(node: PlanUse, parent: Around, view: CompiledView, spot: Spot
   }
 }
 
-/** Content of a slot that hands data, as a function of the element: it makes a block for each piece of data. */
+/** Content of a slot that passes data, as a function of the element: it makes a block for each piece of data. */
 function buildFilling(
   { block }: PlanFill,
   local: number,
