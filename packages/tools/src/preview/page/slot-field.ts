@@ -32,7 +32,7 @@ export const SlotField = component('slot-field', {
           calc(
             facts,
             ({ hands, isNeeded }) =>
-              `${hands ? 'is handed data' : ''}${hands && isNeeded ? ', ' : ''}${isNeeded ? 'needed' : ''}`,
+              `${hands ? 'receives data' : ''}${hands && isNeeded ? ', ' : ''}${isNeeded ? 'required' : ''}`,
           ),
         ),
       ),

@@ -141,7 +141,7 @@ export const ValueField = component('value-field', {
           ),
           el.span(
             { class: 'kind' },
-            calc(field, ({ isNeeded, kind }) => `${kind}${isNeeded ? ', needed' : ''}`),
+            calc(field, ({ isNeeded, kind }) => `${kind}${isNeeded ? ', required' : ''}`),
           ),
           leaveOut(),
         ),
@@ -289,10 +289,10 @@ export const ValueField = component('value-field', {
           {
             type: 'button',
             class: 'out',
-            'aria-label': phrase`Leave out ${label}`,
+            'aria-label': phrase`Remove ${label}`,
             on: { click: handlers.leaveOut() },
           },
-          'Leave out',
+          'Remove',
         ),
       );
     }
