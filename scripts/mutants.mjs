@@ -279,6 +279,16 @@ await Promise.all(
       if (tried % 20 === 0) console.log(`${tried} tried, ${survived.length} survived`);
       if (values.list && !seen) console.log(`  ${mutant.file}:${mutant.line} ${mutant.what}`);
     }
+    // A copy that was left broken would count every mutant as seen.
+    if (
+      first &&
+      (await runner.fails(
+        first,
+        readFileSync(join(runner.folder, 'packages', first), 'utf8'),
+        rooms[roomOf(first)],
+      ))
+    )
+      throw new Error('The tests fail with nothing broken, at the end.');
   }),
 );
 stopAll();

@@ -2,6 +2,6 @@ import { defineConfig } from 'vite';
 import lattice from 'zesty-lattice-tools/vite';
 
 export default defineConfig({
-  // The components in index.html are rendered ahead, so that the page shows before its script has run.
+  // Renders the components in index.html at build time, so the page is shown before its script runs.
   plugins: [lattice({ components: ['./src/components.ts'], prerender: true })],
 });

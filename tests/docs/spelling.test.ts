@@ -8,6 +8,7 @@ import { root } from '../cli/lattice.js';
 const read = (path: string): string => readFileSync(join(root, path), 'utf8');
 const pages = [
   'README.md',
+  'examples/start/README.md',
   'CHANGELOG.md',
   'CONTRIBUTING.md',
   ...readdirSync(join(root, 'docs')).flatMap((name) =>

@@ -76,6 +76,7 @@ test('the glossary has sixty words at most, each once', () => {
 
 const pages = [
   'README.md',
+  'examples/start/README.md',
   'CHANGELOG.md',
   'CONTRIBUTING.md',
   ...readdirSync(join(root, 'docs'))
