@@ -274,7 +274,7 @@ function getOf({ get, op }: Core): (frame: Frame) => unknown {
 }
 
 /** A register, or a field of what one holds: most of what templates read. */
-function sourceOf({ op }: Core): { readonly local: Register; readonly key: string | undefined } | undefined {
+function fieldRead({ op }: Core): { readonly local: Register; readonly key: string | undefined } | undefined {
   if (op.op === 'local') return { local: op.local, key: undefined };
   if (op.op === 'field' && op.of.op.op === 'local') return { local: op.of.op.local, key: op.key };
   return undefined;
@@ -283,7 +283,7 @@ function sourceOf({ op }: Core): { readonly local: Register; readonly key: strin
 function showOf(step: ShowStep, before: string): Write {
   const { as, value } = step;
   const get = getOf(value);
-  const source = sourceOf(value);
+  const source = fieldRead(value);
   if (as === 'plain') {
     if (source && source.key === undefined) {
       const { local } = source;
@@ -346,7 +346,7 @@ function letOf({ check, to, value }: LetStep): Write {
     };
   }
   const isFit = checkOf(check.declared);
-  const source = sourceOf(value);
+  const source = fieldRead(value);
   if (source?.key !== undefined) {
     const { key, local } = source;
     return (frame, out) => {

@@ -40,7 +40,7 @@ export class Frame implements Scope {
   readonly up: Frame | undefined;
   where: Where | undefined;
   /** The registers; where a routine is code, only the numbers of its rows. */
-  locals: unknown[] = none;
+  locals: unknown[] = noLocals;
   /** The last record that was seen to be plain data; instructions look at each once. */
   plain: unknown = undefined;
   readonly fills: readonly (HtmlFill | undefined)[];
@@ -108,7 +108,7 @@ export class Frame implements Scope {
   declare readonly accepted: undefined;
 }
 
-const none: unknown[] = [];
+const noLocals: unknown[] = [];
 
 Object.assign(Frame.prototype, { name: '', props: nothing, owner: nobody });
 

@@ -130,7 +130,7 @@ class SpotFrame extends Frame {
   /** Takes what is ready of a rendering that needs no other sink. */
   sink: TextSink | undefined;
   /** The uses in the content that is being read, each where a NUL stands in its text. */
-  uses: Ready[] = none;
+  uses: Ready[] = noReady;
   /** The frame of the outermost use, and how many there are in it as yet, itself among them. */
   outermost: SpotFrame = this;
   places = 1;
@@ -141,8 +141,8 @@ class SpotFrame extends Frame {
     const text = contentText(content, this);
     if (text === undefined) return unusual;
     const { uses } = this;
-    if (uses === none) return isBlank(text) ? undefined : text;
-    this.uses = none;
+    if (uses === noReady) return isBlank(text) ? undefined : text;
+    this.uses = noReady;
     return new Pieces(text.split('\0'), uses);
   }
 
@@ -172,7 +172,7 @@ class SpotFrame extends Frame {
     this.locals = noLocals;
     this.letGo();
     this.places = 1;
-    this.uses = none;
+    this.uses = noReady;
     this.pass.shared = undefined;
   }
 
@@ -190,7 +190,7 @@ class SpotFrame extends Frame {
   }
 }
 
-const none: Ready[] = [];
+const noReady: Ready[] = [];
 
 /**
  * The HTML text of content, with a NUL for each use in it, which no text has otherwise; undefined where something in it is
@@ -248,7 +248,7 @@ function addUse(use: UseNode, around: SpotFrame): boolean {
   frame.use = use;
   const fills = frame.fillsOf(use.given, usual);
   if (!fills) return false;
-  if (around.uses === none) around.uses = [];
+  if (around.uses === noReady) around.uses = [];
   around.uses.push(new Ready(usual, frame, fills));
   return true;
 }

@@ -225,7 +225,7 @@ export function isLeftOut({ pass }: Frame, { onTheSpot }: CallStep): boolean {
 }
 
 const merged = new WeakMap<Handed, WeakMap<readonly PlanAttribute[], readonly PlanAttribute[]>>();
-const none: readonly PlanAttribute[] = [];
+const noAttributes: readonly PlanAttribute[] = [];
 
 /** What a use hands to its element, with what its own component was handed where it hands that on. */
 function handedOn(
@@ -235,7 +235,7 @@ function handedOn(
 ): AcceptedHere {
   const { addsOwn, attributes } = handed;
   if (!addsOwn) return { attributes, values };
-  const own = given?.attributes ?? none;
+  const own = given?.attributes ?? noAttributes;
   let known = merged.get(handed);
   if (!known) {
     known = new WeakMap();

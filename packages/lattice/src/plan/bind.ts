@@ -104,13 +104,13 @@ function chosenTags(component: ComponentCore, accepts: string, bound: readonly B
   return component.props.kinds[index]?.rules.holds as Tags;
 }
 
-const none: readonly PlanAttribute[] = [];
+const noAttributes: readonly PlanAttribute[] = [];
 
 /** What is listened to at the element of a component that stays one. */
 export function listenersOf({ component, props }: UseNode, report: Report): readonly PlanAttribute[] {
   if (component.accepts !== undefined || component.props.at.has('on') || !Object.hasOwn(props, 'on'))
-    return none;
-  if (!isInteractive(component)) return none;
+    return noAttributes;
+  if (!isInteractive(component)) return noAttributes;
   return planAttributes([component.name], { on: props.on }, report);
 }
 

@@ -5,21 +5,21 @@ import { planOf } from './planner.js';
 
 type Marks = readonly (readonly [attribute: string, value: string])[];
 
-const none: Marks = [];
+const noMarks: Marks = [];
 
 /**
  * The marks by which a component's rules find its elements where it has no shadow root of its own: one on all that its
  * template writes, and another on the box that stands for its own element.
  */
 function marksOf(component: ComponentCore, node: PlanElement | PlanUse): Marks {
-  if (component.styles === '') return none;
+  if (component.styles === '') return noMarks;
   const { name } = component;
   return [['isHostBox' in node ? 'data-in-host' : 'data-in', name]];
 }
 
 /** The marks of elements in the component's own shadow root, where rules have to tell them from others. */
 function shadowMarksOf(component: ComponentCore): Marks {
-  return isMarkedInShadow(component) ? [['data-in', component.name]] : none;
+  return isMarkedInShadow(component) ? [['data-in', component.name]] : noMarks;
 }
 
 /**

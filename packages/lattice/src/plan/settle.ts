@@ -18,7 +18,7 @@ export function settledProp(
   report: (found: Finding) => void,
 ): unknown {
   try {
-    return settled(component, index, given, report);
+    return normalisedValue(component, index, given, report);
   } catch (thrown) {
     if (thrown instanceof LatticeError) throw thrown;
     // A value that throws when it is looked at, as getters and proxies may.
@@ -29,7 +29,7 @@ export function settledProp(
   }
 }
 
-function settled(
+function normalisedValue(
   component: ComponentCore,
   index: number,
   given: unknown,

@@ -43,11 +43,11 @@ export function fieldsOf(node: unknown): ReadonlyMap<string, CodeNode> {
   return new Map(
     (properties as readonly CodeNode[])
       .filter((one) => one.type === 'Property' && one.computed !== true)
-      .map((one) => [keyOf(one), one]),
+      .map((one) => [propertyName(one), one]),
   );
 }
 
-function keyOf({ key }: CodeNode): string {
+function propertyName({ key }: CodeNode): string {
   const { name, value } = key as { readonly name?: string; readonly value?: unknown };
   return name ?? String(value);
 }
@@ -119,7 +119,7 @@ export function namesInCode(
     for (const one of node.specifiers as readonly CodeNode[]) {
       const imported =
         one.type === 'ImportSpecifier'
-          ? keyOf({ ...one, key: one.imported })
+          ? propertyName({ ...one, key: one.imported })
           : one.type === 'ImportDefaultSpecifier'
             ? 'default'
             : undefined;
@@ -156,8 +156,8 @@ function leadsTo(
       node.type === 'ExportNamedDeclaration' &&
       (node.specifiers as readonly CodeNode[]).some(
         (one) =>
-          keyOf({ ...one, key: one.exported }) === name &&
-          leadsTo(component, found[0], source, keyOf({ ...one, key: one.local }), modules, seen),
+          propertyName({ ...one, key: one.exported }) === name &&
+          leadsTo(component, found[0], source, propertyName({ ...one, key: one.local }), modules, seen),
       )
     );
   });

@@ -35,7 +35,7 @@ import type { TextEdit } from './text-edit.js';
 /** How long after a key the text is looked at, in milliseconds. */
 const pause = 30;
 
-const none: Catalogue = { components: [], unread: [] };
+const emptyCatalogue: Catalogue = { components: [], unread: [] };
 
 /**
  * Serves an editor by the Language Server Protocol (https://microsoft.github.io/language-server-protocol/), version 3.17: the
@@ -55,12 +55,12 @@ export function serveEditor(
   const waiting = new Map<string, NodeJS.Timeout>();
   let reading: Reading | undefined;
   let own: readonly string[] = [];
-  let catalogue = none;
+  let catalogue = emptyCatalogue;
   let reported = '';
 
   const readAll = async (): Promise<void> => {
     try {
-      catalogue = (await reading?.catalogue()) ?? none;
+      catalogue = (await reading?.catalogue()) ?? emptyCatalogue;
       reported = '';
     } catch (thrown) {
       reportUnread(thrown);

@@ -34,7 +34,7 @@ export async function shoot(pages: readonly SamplePage[], options: ShotOptions):
         for (const sample of pages) {
           const file = `${names.get(sample)}.${width}-${colorScheme}.png`;
           mkdirSync(dirname(join(options.folder, file)), { recursive: true });
-          await show(page, sample);
+          await loadSample(page, sample);
           await page.screenshot({
             path: join(options.folder, file),
             fullPage: true,
@@ -62,7 +62,7 @@ function opened(browser: Browser, width: number, colorScheme: Scheme): Promise<P
 const host = 'http://samples.test/';
 
 /** Opens a sample; files that it asks for come from its own folder, and nothing from elsewhere. */
-async function show(page: Page, { folder, html }: SamplePage): Promise<void> {
+async function loadSample(page: Page, { folder, html }: SamplePage): Promise<void> {
   await page.unrouteAll();
   await page.route('**/*', (route) => {
     const url = route.request().url();

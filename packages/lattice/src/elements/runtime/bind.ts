@@ -37,7 +37,7 @@ export function bind(
     /** Whether an option stood for the value when it was shown last. */
     let isThere = false;
     const run = (): void => {
-      show(control, value());
+      showIn(control, value());
       isThere = isChosen(control, value());
     };
     const keys = (): readonly PropertyKey[] =>
@@ -156,7 +156,7 @@ function firstOf(
 }
 
 /** Shows a value, without touching a control that shows it already: its caret stays where it is. */
-function show(control: Control, value: unknown): void {
+function showIn(control: Control, value: unknown): void {
   if (control instanceof HTMLSelectElement && control.multiple) {
     const chosen = new Set(Array.isArray(value) ? value.map(String) : []);
     for (const option of control.options) option.selected = chosen.has(option.value);

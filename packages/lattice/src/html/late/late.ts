@@ -103,7 +103,7 @@ export class Late implements LateWriting {
     const inside = { ...around, problems };
     this.guarded(step, kept, inside, () => this.into(content, inside, () => inner(kept.kept(), '')));
     part.after(
-      settled(content).then(() => {
+      partWritten(content).then(() => {
         const [first] = problems;
         if (!first) {
           part.pieces = [content];
@@ -263,12 +263,12 @@ function copyOf(around: Around): Around {
 }
 
 /** Waits until all of a part is there. What is made as it is asked for is kept. */
-async function settled(part: Part): Promise<void> {
+async function partWritten(part: Part): Promise<void> {
   await part.ready;
   if (part.more) {
     const { more } = part;
     part.more = undefined;
     for await (const piece of more()) if (piece !== '') part.pieces.push(piece);
   }
-  for (const piece of part.pieces) if (typeof piece !== 'string') await settled(piece);
+  for (const piece of part.pieces) if (typeof piece !== 'string') await partWritten(piece);
 }

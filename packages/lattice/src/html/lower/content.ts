@@ -24,17 +24,17 @@ export function lowerText({ text }: PlanText, to: Steps): void {
 export function lowerValue({ value }: PlanValue, to: Steps, at: At): void {
   between(to, at, () => {
     const { op } = value;
-    if (op.op !== 'phrase') return show(value, 'content', to, at);
+    if (op.op !== 'phrase') return lowerShown(value, 'content', to, at);
     // A phrase as its texts and, in between, its parts: it is not joined before it is escaped.
     for (const [index, text] of op.strings.entries()) {
       to.text(escapeText(text));
       const part = op.parts[index];
-      if (part) show(part, 'part', to, at);
+      if (part) lowerShown(part, 'part', to, at);
     }
   });
 }
 
-function show(core: Core, as: 'content' | 'part', to: Steps, at: At): void {
+function lowerShown(core: Core, as: 'content' | 'part', to: Steps, at: At): void {
   const value = lower(core, at);
   const { op } = value;
   if (op.op === 'literal' && (as === 'part' || isTextual(op.value)))

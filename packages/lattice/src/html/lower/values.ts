@@ -47,7 +47,7 @@ export function lower(core: Core, at: At): Core {
       return new ExprCore({ op: 'any', list, item, of: lower(op.of, inside) });
     }
     default:
-      return settled(
+      return normalisedCore(
         withInputs(op, (input) => lower(input, at)),
         core,
         at,
@@ -87,7 +87,7 @@ export function filledHere(filled: boolean | Core, at: At): Core {
   return lower(filledCore(filled), at);
 }
 
-function settled(op: Op, core: Core, { env }: At): Core {
+function normalisedCore(op: Op, core: Core, { env }: At): Core {
   const simpler = decided(op);
   if (simpler) return simpler;
   if (op.op === 'written' && !canFail(op.of)) return op.of;

@@ -219,7 +219,14 @@ export class DocumentUses {
     const places = new Places(text, this.#places.file, first);
     const { nodes, marked, findings } = readMarkup(text, places);
     const all = [...findings];
-    const nothing = { ...component, props: none, slots: none, state: undefined, helpers: {}, handlers: {} };
+    const nothing = {
+      ...component,
+      props: noProps,
+      slots: noProps,
+      state: undefined,
+      helpers: {},
+      handlers: {},
+    };
     const reading = new TextReading(
       { ...nothing, uses: [...this.#catalog.components.values()], foreign: this.#catalog.foreign },
       places,
@@ -291,7 +298,7 @@ function isHostAttribute(name: string, { field }: ComponentCore): boolean {
   return unknownAttribute('div', name) === undefined || (field !== undefined && /^(name|form)$/.test(name));
 }
 
-const none = { names: [], kinds: [], at: new Map<string, number>() };
+const noProps = { names: [], kinds: [], at: new Map<string, number>() };
 
 function isTemplate(node: Parsed): node is DefaultTreeAdapterTypes.Template {
   return 'content' in node;

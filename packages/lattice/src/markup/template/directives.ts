@@ -262,7 +262,7 @@ function eachContent(node: MarkupElement, empty: Content, locals: Locals, readin
       if (kind) reading.kinds.set(item, kind);
       const number = localExpr(first + 1, index ?? 'index', 'index');
       const inside = new Map([...locals, [as, item] as const, ...(index ? [[index, number] as const] : [])]);
-      const key = keyOf(attributeOf(node, 'key'), as, item, inside, reading);
+      const key = keyOption(attributeOf(node, 'key'), as, item, inside, reading);
       const row = one(reading.content(node.children, inside));
       return new EachNode(found?.face ?? [], first, as, row, key, empty);
     }),
@@ -270,7 +270,7 @@ function eachContent(node: MarkupElement, empty: Content, locals: Locals, readin
 }
 
 /** What tells one item from another: the name of one of its fields, or an expression that reads the item. */
-function keyOf(
+function keyOption(
   attribute: MarkupAttribute | undefined,
   as: string,
   item: ExprCore,

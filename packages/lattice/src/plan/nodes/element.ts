@@ -28,13 +28,15 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
       const inside: At = { around, rows, counts, tag, choice };
       const content = planner.block(node.content, inside);
       const { place } = node;
-      return { kind: 'element', tag, tags: plainTag, attributes: none, content, place };
+      return { kind: 'element', tag, tags: plainTag, attributes: noAttributes, content, place };
     }
     const report: Report = (found) => planner.report(withSource(found, node));
     const changing = coreOf(node.tag);
     const fixed = changing ? '' : fixedTag(node.tag, report);
     const tags = changing ? tagsOf(changing, planner) : [fixed];
-    const attributes = node.attributes ? planAttributes(tags, node.attributes, report, planner.lists) : none;
+    const attributes = node.attributes
+      ? planAttributes(tags, node.attributes, report, planner.lists)
+      : noAttributes;
     const { around, rows, counts } = at;
     const inner = /^(?:select|datalist)$/.test(fixed) ? boundOf(attributes) : at.choice;
     const inside: At = { around, rows, counts, tag: fixed, choice: inner };
@@ -62,7 +64,7 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
   filled: () => true,
 };
 
-const none: readonly PlanAttribute[] = [];
+const noAttributes: readonly PlanAttribute[] = [];
 
 function chosen(choice: Core | 'open', own: Core): PlanAttribute {
   return { kind: 'chosen', key: 'selected', chosen: choice === 'open' ? undefined : choice, own };

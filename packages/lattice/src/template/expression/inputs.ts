@@ -5,17 +5,17 @@ export function inputsOf(core: Pick<Core, 'op'>): readonly Core[] {
   return byOp(inputs, core.op);
 }
 
-const none: readonly Core[] = [];
+const noInputs: readonly Core[] = [];
 const inputs: OpTable<readonly Core[]> = {
-  prop: () => none,
-  state: () => none,
-  local: () => none,
-  event: () => none,
-  data: () => none,
-  shared: () => none,
-  filled: () => none,
-  uid: () => none,
-  literal: () => none,
+  prop: () => noInputs,
+  state: () => noInputs,
+  local: () => noInputs,
+  event: () => noInputs,
+  data: () => noInputs,
+  shared: () => noInputs,
+  filled: () => noInputs,
+  uid: () => noInputs,
+  literal: () => noInputs,
   field: ({ of }) => [of],
   member: ({ of, key }) => [of, key],
   calc: (op) => op.inputs,

@@ -81,13 +81,13 @@ export function failure(errors: readonly Problem[]): string {
 export function told(problems: readonly Problem[]): readonly Problem[] {
   const byKey = new Map<string, Problem>();
   for (const one of problems) {
-    const key = keyOf(one);
+    const key = identityOf(one);
     const known = byKey.get(key);
     if (!known || one.where.length < known.where.length) byKey.set(key, one);
   }
   return [...byKey.values()];
 }
 
-function keyOf({ code, message, source }: Problem): string {
+function identityOf({ code, message, source }: Problem): string {
   return JSON.stringify([code, message, source?.file, source?.line, source?.column]);
 }

@@ -9,7 +9,7 @@ import { type Adopted, adopt } from '../../adopt/adopt.js';
 import { loadComponents, UsageError } from '../load.js';
 import { writeNewFiles } from '../write-files.js';
 
-interface Options {
+interface AdoptFlags {
   readonly name: string;
   readonly block?: string;
   readonly slot: readonly string[];
@@ -39,14 +39,14 @@ export function adoptCommand(): Command {
       new Option('--as <writing>', 'form of the template').choices(['text', 'builders']).default('text'),
     )
     .option('-d, --dir <folder>', 'output folder', '.')
-    .action(run);
+    .action(runAdopt);
 }
 
 function gather(one: string, before: readonly string[]): readonly string[] {
   return [...before, one];
 }
 
-async function run(path: string, options: Options): Promise<void> {
+async function runAdopt(path: string, options: AdoptFlags): Promise<void> {
   if (!existsSync(path)) throw new UsageError(`There is no file ${path}.`);
   const html = await readFile(path, 'utf8');
   const adopted = adopt(html, {
@@ -100,7 +100,7 @@ function slotFrom(text: string): readonly [selector: string, name: string] {
 async function assertSame(
   html: string,
   adopted: Adopted,
-  { name, dir }: Options,
+  { name, dir }: AdoptFlags,
   files: readonly string[],
 ): Promise<string | undefined> {
   try {

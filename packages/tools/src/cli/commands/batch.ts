@@ -23,7 +23,7 @@ import { problemBlocks } from '../../check/report/text.js';
 import { loadComponent, UsageError } from '../load.js';
 import { calledWithout, watching } from '../watching.js';
 
-interface Options {
+interface BatchFlags {
   readonly data?: string;
   readonly out?: string;
   readonly name: string;
@@ -77,7 +77,7 @@ export function batchCommand(): Command {
       'after',
       '\nA second run continues where the first one ended: pages with the same row and code are skipped.',
     )
-    .action(run);
+    .action(runBatch);
 }
 
 function positive(text: string): number {
@@ -94,7 +94,7 @@ function shardOf(text: string): { readonly part: number; readonly of: number } {
   return { part, of };
 }
 
-async function run(page: string | undefined, options: Options, command: Command): Promise<void> {
+async function runBatch(page: string | undefined, options: BatchFlags, command: Command): Promise<void> {
   try {
     if (options.worker) return await work(options);
     const order = await orderOf(page, options);
@@ -123,7 +123,7 @@ async function run(page: string | undefined, options: Options, command: Command)
   }
 }
 
-async function orderOf(page: string | undefined, options: Options) {
+async function orderOf(page: string | undefined, options: BatchFlags) {
   const { component: wanted, css, data, form, fragment, lang, name, out, shard, title } = options;
   if (page === undefined)
     throw new UsageError('Say which page is written: lattice batch page.ts --data rows.ndjson --out pages.');
@@ -153,7 +153,7 @@ async function orderOf(page: string | undefined, options: Options) {
 }
 
 /** Writes rows for a queue until the process is reported to stop. */
-async function work({ queue }: Options): Promise<void> {
+async function work({ queue }: BatchFlags): Promise<void> {
   if (queue === undefined)
     throw new UsageError('A worker needs a queue: lattice batch --worker --queue redis://…');
   const stop = new AbortController();
@@ -205,7 +205,7 @@ function progressBar(): { readonly show: (progress: Progress) => void; readonly 
 /** How many rows are shown with their problems. */
 const mostShown = 20;
 
-function print(report: BatchReport, { json, out = '' }: Options): void {
+function print(report: BatchReport, { json, out = '' }: BatchFlags): void {
   const { bytes, failed, problems, rows, seconds, skipped, written } = report;
   const perSecond = Math.round(rows / Math.max(seconds, 0.001));
   if (json) {

@@ -5,7 +5,7 @@ import { type CheckReport, check, jsonReport, sarifReport, textReport } from '..
 import { wrongCall } from '../load.js';
 import { watching } from '../watching.js';
 
-interface Options {
+interface CheckFlags {
   readonly format: 'text' | 'json' | 'sarif';
   readonly watch?: true;
   readonly types?: true;
@@ -25,10 +25,10 @@ export function checkCommand(): Command {
       'after',
       '\nlattice.json sets severities, foreign tags and ignored paths: see docs/check.md.',
     )
-    .action(run);
+    .action(runCheck);
 }
 
-async function run(paths: readonly string[], options: Options): Promise<void> {
+async function runCheck(paths: readonly string[], options: CheckFlags): Promise<void> {
   if (options.watch)
     return watching(
       ['check', ...paths, '--format', options.format, ...(options.types ? ['--types'] : [])],
@@ -50,7 +50,7 @@ async function checked(paths: readonly string[], types: boolean): Promise<CheckR
   }
 }
 
-function written(report: CheckReport, format: Options['format']): string {
+function written(report: CheckReport, format: CheckFlags['format']): string {
   if (format === 'json') return jsonReport(report);
   if (format === 'sarif') return sarifReport(report);
   return textReport(report, process.stdout.isTTY === true && pc.isColorSupported);

@@ -18,7 +18,7 @@ import { UsageError, wrongCall } from '../load.js';
 const forms = ['manifest', 'schemas', 'editor', 'types', 'reference'] as const;
 type Form = (typeof forms)[number];
 
-interface Options {
+interface DescribeFlags {
   readonly out?: string;
   readonly print?: Form;
   readonly only?: readonly Form[];
@@ -38,10 +38,10 @@ export function describeCommand(): Command {
     .option('--pictures', 'add a picture of each sample to the reference pages')
     .option('--css <file>', 'CSS file for the pictures, for example with custom properties')
     .option('--browser <path>', 'path of Chromium (default: the installed one)')
-    .action(run);
+    .action(runDescribe);
 }
 
-async function run(paths: readonly string[], options: Options): Promise<void> {
+async function runDescribe(paths: readonly string[], options: DescribeFlags): Promise<void> {
   const { out = 'out/describe', print } = options;
   const files = await modulesIn(paths);
   const modules = files.map(
@@ -157,7 +157,7 @@ async function samplesFor(
   paths: readonly string[],
   all: readonly Described[],
   out: string,
-  { browser, css, pictures }: Options,
+  { browser, css, pictures }: DescribeFlags,
 ): Promise<(name: string) => readonly ReferenceSample[]> {
   const texts = new Map<string, ReferenceSample[]>();
   const { ignore } = readSettings(paths[0] ?? '.');

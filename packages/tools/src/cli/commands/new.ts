@@ -8,7 +8,7 @@ import { newComponent } from '../new-component.js';
 import { newProject } from '../new-project.js';
 import { writeNewFiles } from '../write-files.js';
 
-interface Options {
+interface NewFlags {
   readonly dir: string;
   readonly project?: string;
   readonly split?: true;
@@ -22,10 +22,10 @@ export function newCommand(): Command {
     .option('--project <folder>', 'create a project instead: a page, components, tests and scripts')
     .option('-d, --dir <folder>', 'output folder', '.')
     .option('--split', 'separate files for the template (.html) and the styles (.css)')
-    .action(run);
+    .action(runNew);
 }
 
-async function run(name: string | undefined, options: Options): Promise<void> {
+async function runNew(name: string | undefined, options: NewFlags): Promise<void> {
   const { dir, project, split } = options;
   if (project !== undefined) {
     if (name !== undefined)

@@ -16,7 +16,7 @@ import {
 } from '../../pack/index.js';
 import { UsageError } from '../load.js';
 
-interface Options {
+interface PackFlags {
   readonly out?: string;
   readonly dev?: boolean;
   readonly limit?: number;
@@ -34,10 +34,10 @@ export function packCommand(): Command {
     .option('--dev', 'development build: readable, with all messages')
     .option('--picture <file.svg>', 'write the sizes as a picture')
     .option('--no-sizes', 'skip the size of each component')
-    .action(run);
+    .action(runPack);
 }
 
-async function run(file: string, { dev = false, limit, out, picture, sizes }: Options): Promise<void> {
+async function runPack(file: string, { dev = false, limit, out, picture, sizes }: PackFlags): Promise<void> {
   if (!existsSync(file)) throw new UsageError(`There is no file ${file}.`);
   const own = registersItself(file);
   // Such a module wants a page: what it registers is seen in the bundle alone.

@@ -8,7 +8,7 @@ import { compare, type Difference, type Scheme, samplePages, shoot } from '../..
 import { UsageError, wrongCall } from '../load.js';
 import { printProblems } from '../print-problems.js';
 
-interface Options {
+interface PreviewFlags {
   readonly shot?: string;
   readonly port?: number;
   readonly compare?: string;
@@ -30,10 +30,10 @@ export function previewCommand(): Command {
     .option('--schemes <names>', 'color schemes, comma-separated', schemesIn, ['light', 'dark'])
     .option('--css <file>', 'CSS file for all components, for example with custom properties')
     .option('--browser <path>', 'path of Chromium (default: the installed one)')
-    .action(run);
+    .action(runPreview);
 }
 
-async function run(paths: readonly string[], options: Options): Promise<void> {
+async function runPreview(paths: readonly string[], options: PreviewFlags): Promise<void> {
   if (options.css !== undefined && !existsSync(options.css))
     throw new UsageError(`There is no file ${options.css}.`);
   const { shot } = options;
@@ -44,7 +44,7 @@ async function run(paths: readonly string[], options: Options): Promise<void> {
 }
 
 /** Serves the page until the command is stopped. */
-async function openPage(paths: readonly string[], { css, port }: Options): Promise<void> {
+async function openPage(paths: readonly string[], { css, port }: PreviewFlags): Promise<void> {
   const { close, url } = await openPreview(paths, {
     log: say,
     ...(port !== undefined && { port }),
@@ -64,7 +64,7 @@ async function openPage(paths: readonly string[], { css, port }: Options): Promi
 
 async function takePictures(
   paths: readonly string[],
-  options: Options & { readonly shot: string },
+  options: PreviewFlags & { readonly shot: string },
 ): Promise<void> {
   const start = performance.now();
   const folder = resolve(options.shot);

@@ -20,7 +20,7 @@ import {
 import { printProblems } from '../print-problems.js';
 import { calledWithout, watching } from '../watching.js';
 
-interface Options extends DocumentArguments {
+interface RenderFlags extends DocumentArguments {
   readonly component?: string;
   readonly props?: string;
   readonly page?: true;
@@ -57,10 +57,10 @@ export function renderCommand(): Command {
     .option('--show-code', 'print the compiled code instead of the HTML')
     .option('-o, --out <file>', 'output file (default: standard output)')
     .option('-w, --watch', 'render again when a source file changes')
-    .action(run);
+    .action(runRender);
 }
 
-async function run(path: string, options: Options, command: Command): Promise<void> {
+async function runRender(path: string, options: RenderFlags, command: Command): Promise<void> {
   if (options.watch) return again(path, options, command);
   const isPage = isDocumentPath(path);
   refuseOthers(command, isPage);
@@ -114,7 +114,7 @@ function refuseOthers(command: Command, isPage: boolean): void {
 function sayProps(
   path: string,
   core: ComponentCore,
-  { component, props }: Options,
+  { component, props }: RenderFlags,
   problems: readonly Problem[],
 ): void {
   const isMissing = problems.some(({ code, where }) => code === 'prop-missing' && !where.includes(' › '));
@@ -142,7 +142,7 @@ function sayLive(cores: readonly ComponentCore[]): void {
 }
 
 /** Renders whenever the module, what it imports, its props or rules for the page change. */
-function again(path: string, { css, props, uses = [] }: Options, command: Command): Promise<void> {
+function again(path: string, { css, props, uses = [] }: RenderFlags, command: Command): Promise<void> {
   const others = [css, props].filter((one) => one !== undefined);
   return watching(calledWithout(command), async () => [
     ...others,
@@ -151,7 +151,7 @@ function again(path: string, { css, props, uses = [] }: Options, command: Comman
 }
 
 /** A document comes back with its components rendered; those with errors stay as they were written. */
-async function document(path: string, options: Options): Promise<void> {
+async function document(path: string, options: RenderFlags): Promise<void> {
   const { text, file, known } = await loadDocument(path, options);
   const form = options.form && { form: options.form };
   const { html, origin, problems: found } = renderDocument(text, known, { file, ...form });

@@ -9,7 +9,7 @@ import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, lo
 import { printProblems } from '../print-problems.js';
 import { treeText } from '../tree-text.js';
 
-interface Options extends DocumentArguments {
+interface TreeFlags extends DocumentArguments {
   readonly component?: string;
   readonly props?: string;
   readonly json?: true;
@@ -31,30 +31,30 @@ export function treeCommand(): Command {
     )
     .option('--json', 'the same as --format json')
     .option('--page <file>', 'write an HTML page with the tree')
-    .action(run);
+    .action(runTree);
 }
 
-async function run(path: string, options: Options): Promise<void> {
+async function runTree(path: string, options: TreeFlags): Promise<void> {
   if (isDocumentPath(path)) return document(path, options);
   const component = await loadComponent(path, options.component);
   const tree = resolve(component, await loadProps(options.props));
-  await show([tree], tree.problems, tree, tree.root.component, options);
+  await printTree([tree], tree.problems, tree, tree.root.component, options);
 }
 
 /** The trees of the components in a document. */
-async function document(path: string, options: Options): Promise<void> {
+async function document(path: string, options: TreeFlags): Promise<void> {
   const { text, file, known } = await loadDocument(path, options);
   const { trees, problems } = documentTrees(text, known, { file });
-  await show(trees, problems, { version: 1, trees, problems }, path, options);
+  await printTree(trees, problems, { version: 1, trees, problems }, path, options);
 }
 
 /** Shows trees as it was asked for, and what is wrong in them. */
-async function show(
+async function printTree(
   trees: readonly ComponentTree[],
   problems: readonly Problem[],
   json: unknown,
   name: string,
-  { format, json: asJson, page }: Options,
+  { format, json: asJson, page }: TreeFlags,
 ): Promise<void> {
   const isJson = asJson || format === 'json';
   if (page !== undefined) {

@@ -42,7 +42,7 @@ const noneShown: Shown = {
   tree: [],
   bytes: { plain: 0, gzip: 0, brotli: 0 },
 };
-const none: ComponentFacts = {
+const noFacts: ComponentFacts = {
   name: '',
   exportName: '',
   file: '',
@@ -79,7 +79,7 @@ export const first: State = {
 export type Change = (changes: Partial<State> | ((state: State) => Partial<State>)) => void;
 
 export const factsIn = (catalogue: Catalogue, name: string): ComponentFacts =>
-  catalogue.components.find((one) => one.name === name) ?? none;
+  catalogue.components.find((one) => one.name === name) ?? noFacts;
 
 /** What a component is given when nobody said anything: its first sample, else what it cannot do without. */
 function givenAtFirst({ props, samples, slots }: ComponentFacts): Given {
