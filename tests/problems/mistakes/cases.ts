@@ -276,7 +276,7 @@ const uses = of('use', [
     "el.label(el.input({ type: 'text' }), el.textarea())",
     "[el.label(el.input({ type: 'text' })), el.label(el.textarea())]",
     'element-misplaced',
-    'give each its own',
+    'Write a label for each',
   ],
   [
     'details without a summary',
