@@ -233,7 +233,7 @@ export const words = {
     `Close </${tag}> before </${outer}>.`,
   ]),
   'attribute-doubled': error<{ attribute: string }>(({ attribute }) => [
-    `The attribute "${attribute}" is written twice in one tag. A browser ignores the second one.`,
+    `The attribute "${attribute}" is written twice in one tag. The second one is ignored.`,
     'Remove one of them.',
   ]),
   'interpolation-misplaced': error<{ place: string; hint: string }>(({ place, hint }) => [
