@@ -66,10 +66,21 @@ export async function threads(count: number): Promise<Writers> {
     maxThreads: count,
     idleTimeout: 60_000,
   });
+  // Node 20 ends the whole process if a thread is stopped while it loads its first module, so they start up first.
+  const started = pool.threads.map(
+    (thread) =>
+      new Promise<void>((done) => {
+        thread.once('message', () => done());
+        thread.once('exit', () => done());
+      }),
+  );
   return {
     most: count * 3,
     write: (source, rows) => pool.run({ source, rows }),
-    close: () => pool.close({ force: true }),
+    async close() {
+      await Promise.all(started);
+      await pool.close({ force: true });
+    },
   };
 }
 
