@@ -701,13 +701,13 @@ export const scenarios: readonly Scenario[] = [
   ),
   cardPage('j', 'the cards written as HTML text', thousand, MarkupPage as unknown as typeof CardPage),
   scenario(
-    { key: 'k', name: 'on the spot, with content', units: 1_000, unit: 'call' },
+    { key: 'k', name: 'inline, with content', units: 1_000, unit: 'call' },
     { text: spots(true) },
     spotsPlainly(true),
     spotsCarefully(true),
   ),
   scenario(
-    { key: 'k2', name: 'on the spot, props alone', units: 1_000, unit: 'call' },
+    { key: 'k2', name: 'inline, props alone', units: 1_000, unit: 'call' },
     { text: spots(false) },
     spotsPlainly(false),
     spotsCarefully(false),

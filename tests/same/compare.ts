@@ -65,14 +65,14 @@ export async function compare(one: Case, planning: Planning): Promise<Outcome> {
   if (planning === 'page') {
     compared.push(...eachWay(functions, one, moments, 'text', fail));
   }
-  if (one.without?.spot) left['on the spot'] = one.without.spot;
+  if (one.without?.spot) left['inline'] = one.without.spot;
   else if (planning === 'page') {
-    compared.push('on the spot');
+    compared.push('inline');
     moments.forEach((moment, at) => {
       const text = htmlOfSpot(one, moment);
       const wantedText = texts[at]?.startsWith('! ') ? texts[at] : `<div>${texts[at]}</div>`;
       if (one.styles === undefined && shapeIn(text) !== shapeIn(wantedText))
-        fail('on the spot', at, text, wantedText);
+        fail('inline', at, text, wantedText);
     });
   }
   const markup = asMarkup(`same-case-${count++}`, one);
@@ -98,7 +98,7 @@ export async function compare(one: Case, planning: Planning): Promise<Outcome> {
         continue;
       }
       for (const isTaken of [false, true]) {
-        const name = `element of ${writing}, planned ${planning === 'page' ? 'in the page' : 'ahead'}${isTaken ? ', taken over' : ''}`;
+        const name = `element of ${writing}, planned ${planning === 'page' ? 'in the page' : 'ahead'}${isTaken ? ', hydrated' : ''}`;
         compared.push(name);
         say(
           name,

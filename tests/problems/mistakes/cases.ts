@@ -773,8 +773,8 @@ const texts = of('text', [
     'attribute-doubled',
     'Remove one',
   ],
-  ['a hole that is not closed', '<p>{{ name</p>', '<p>{{ name }}</p>', 'expression-invalid', '}}'],
-  ['an empty hole', '<p>{{ }}</p>', '<p>{{ name }}</p>', 'expression-invalid', 'Name a prop'],
+  ['an interpolation that is not closed', '<p>{{ name</p>', '<p>{{ name }}</p>', 'expression-invalid', '}}'],
+  ['an empty interpolation', '<p>{{ }}</p>', '<p>{{ name }}</p>', 'expression-invalid', 'Name a prop'],
   [
     'three signs to compare',
     "<p>{{ name === 'x' }}</p>",
@@ -840,14 +840,14 @@ const texts = of('text', [
     'Pass a list',
   ],
   [
-    'a hole among the attributes',
+    'an interpolation among the attributes',
     '<p {{ name }}>x</p>',
     '<p title="{{ name }}">x</p>',
     'interpolation-misplaced',
     'name="{{ … }}"',
   ],
   [
-    'a hole in a tag’s name',
+    'an interpolation in a tag’s name',
     '<{{ name }}>x</{{ name }}>',
     '<p>{{ name }}</p>',
     'interpolation-misplaced',

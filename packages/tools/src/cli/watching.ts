@@ -22,6 +22,7 @@ export async function watching(
 ): Promise<void> {
   let isRunning = false;
   let isAsked = false;
+  const known = new Map<string, number>();
   const watcher = watch([...(await pathsNow())], {
     ignoreInitial: true,
     ignored: /node_modules|\/dist\/|\/\.git\//,
@@ -41,8 +42,14 @@ export async function watching(
       watcher.add([...paths]);
       isRunning = false;
       process.stderr.write(pc.dim('Waiting for changes …\n'));
-      // A file that this run was the first to read was not watched yet while it ran.
-      if (!isAsked && !paths.some((path) => changedSince(path, started))) return;
+      // A file that this run was the first to read was not watched yet while it ran. One with a time to come is new once.
+      const isChanged = paths.map((path) => {
+        const time = writtenAt(path);
+        const isNew = time > started && time !== known.get(path);
+        known.set(path, time);
+        return isNew;
+      });
+      if (!isAsked && !isChanged.includes(true)) return;
       isAsked = false;
       again();
     });
@@ -65,8 +72,8 @@ export async function watching(
   });
 }
 
-/** Returns whether a file was written after a moment, in milliseconds since 1970. A folder changes with every output in it. */
-function changedSince(path: string, moment: number): boolean {
+/** Returns when a file was written, in milliseconds since 1970; 0 for a folder, which changes with every output in it. */
+function writtenAt(path: string): number {
   const found = statSync(path, { throwIfNoEntry: false });
-  return found?.isFile() === true && found.mtimeMs > moment;
+  return found?.isFile() ? found.mtimeMs : 0;
 }

@@ -18,7 +18,7 @@ interface DroppedIn extends Dropped {
 /**
  * Plans elements as a page is built: the module that makes a component gets its elements beside it, made ready as code,
  * and whoever registers the component takes these, with just what that code calls. What cannot be written as code is
- * told, and the page plans it itself, as it does during development.
+ * reported, and the page plans it itself, as it does during development.
  */
 export function planning(loadings: Loadings, options: WritingOptions): Plugin {
   let config: ResolvedConfig;
