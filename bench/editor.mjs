@@ -48,8 +48,8 @@ const connection = createProtocolConnection(
   new StreamMessageReader(child.stdout),
   new StreamMessageWriter(child.stdin),
 );
-let told = () => {};
-connection.onNotification('textDocument/publishDiagnostics', () => told());
+let reported = () => {};
+connection.onNotification('textDocument/publishDiagnostics', () => reported());
 connection.listen();
 const started = performance.now();
 await connection.sendRequest('initialize', { processId: process.pid, rootUri: null, capabilities: {} });
@@ -89,7 +89,7 @@ await timed('over a word', () => ask('textDocument/hover', { line: 2, character:
 await timed('definition of a tag', () => ask('textDocument/definition', { line: 3, character: 6 }));
 await timed('problems, from the key on', async (n) => {
   const heard = new Promise((give) => {
-    told = give;
+    reported = give;
   });
   await write(text(510).replace('{{ title }}', `{{ title${n} }}`));
   await heard;

@@ -39,8 +39,8 @@ const html = renderPage(Stalls({}), { title: 'Stalls', form: 'elements' });
 const browser = await chromium.launch(browserOptions);
 try {
   const page = await browser.newPage();
-  const told = [];
-  page.on('console', (message) => told.push(message.text()));
+  const reported = [];
+  page.on('console', (message) => reported.push(message.text()));
   await page.route('**/*', (route) => route.fulfill({ contentType: 'text/html', body: html }));
   const times = Object.fromEntries(Object.keys(ways).map((way) => [way, []]));
   for (let round = 0; round < 24; round++) {
@@ -52,7 +52,7 @@ try {
       if (round >= 4) times[way].push(time);
     }
   }
-  if (told.length > 0) throw new Error(`Something differs: ${told[0]}`);
+  if (reported.length > 0) throw new Error(`Something differs: ${reported[0]}`);
   const median = (all) => all.sort((a, b) => a - b)[all.length >> 1];
   for (const [way, all] of Object.entries(times))
     console.log(`${count} elements taken over, looking at ${way.padEnd(18)} ${median(all).toFixed(1)} ms`);

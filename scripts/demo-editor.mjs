@@ -22,8 +22,8 @@ const connection = createProtocolConnection(
   new StreamMessageReader(server.stdout),
   new StreamMessageWriter(server.stdin),
 );
-let told;
-connection.onNotification('textDocument/publishDiagnostics', ({ diagnostics }) => told?.(diagnostics));
+let reported;
+connection.onNotification('textDocument/publishDiagnostics', ({ diagnostics }) => reported?.(diagnostics));
 connection.listen();
 
 const file = join(root, 'examples/orchard/in-html/variety-card.html');
@@ -47,7 +47,7 @@ async function asked(method, params, show) {
 async function written(now) {
   const start = performance.now();
   const diagnostics = new Promise((give) => {
-    told = give;
+    reported = give;
   });
   const textDocument = { uri, version: ++version };
   if (version === 1)

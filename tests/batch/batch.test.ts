@@ -142,12 +142,12 @@ describe('a page for each row', () => {
       JSON.stringify(ticket(9)),
     ];
     const rows = data('bad.ndjson', lines.join('\n'));
-    const told = report(rows, out);
-    expect(told).toMatchObject({ code: 1, rows: 8, written: 2, failed: 6 });
-    expect(told.problems[0].problems[0].code).toBe('row-invalid');
+    const reported = report(rows, out);
+    expect(reported).toMatchObject({ code: 1, rows: 8, written: 2, failed: 6 });
+    expect(reported.problems[0].problems[0].code).toBe('row-invalid');
     expect(pagesIn(out)).toEqual(['t1.html', 't9.html']);
     const words = (
-      told.problems as { row: number; file: string; problems: { code: string; message: string }[] }[]
+      reported.problems as { row: number; file: string; problems: { code: string; message: string }[] }[]
     ).map(({ row, file, problems: [first] }) => `${row} ${file} ${first?.code}: ${first?.message}`);
     expect(words).toEqual([
       expect.stringMatching(/^2 {2}row-invalid: The row is no JSON: /),
@@ -172,12 +172,12 @@ describe('a page for each row', () => {
         'b,"two\nlines",Oils,Barn,2026-11-28,4,,\r\n' +
         'c,Cilla,Oils,Barn,whenever,x,,\r\n',
     );
-    const told = report(rows, out);
-    expect(told).toMatchObject({ code: 1, rows: 3, written: 2, failed: 1 });
+    const reported = report(rows, out);
+    expect(reported).toMatchObject({ code: 1, rows: 3, written: 2, failed: 1 });
     const html = readFileSync(join(out, 'a.html'), 'utf8');
     expect(html).toContain('Weir, "Ama" and 1 more');
     expect(html).toContain('waiting list');
-    expect(JSON.stringify(told.problems)).toContain('expects a number');
+    expect(JSON.stringify(reported.problems)).toContain('expects a number');
   });
 
   test.runIf(isLong)('reads a list of JSON, and several runs take parts of the rows', () => {
@@ -214,9 +214,9 @@ describe('a page for each row', () => {
   test('what keeps a page from being written at all is reported with its row', () => {
     const out = fresh();
     mkdirSync(join(out, 't2.html/x'), { recursive: true });
-    const told = report(ndjson(3, 'unwritten.ndjson'), out);
-    expect(told).toMatchObject({ written: 2, failed: 1 });
-    expect(told.problems[0].problems[0].code).toBe('page-unwritten');
+    const reported = report(ndjson(3, 'unwritten.ndjson'), out);
+    expect(reported).toMatchObject({ written: 2, failed: 1 });
+    expect(reported.problems[0].problems[0].code).toBe('page-unwritten');
     expect(readdirSync(out).filter((name) => name.endsWith('.part'))).toEqual([]);
   });
 
@@ -384,8 +384,8 @@ describe('a queue', () => {
     await until(() => existsSync(out) && readdirSync(out).length > 400, 'the first pages');
     workers[0]?.kill('SIGKILL');
     expect(await batch.ended).toBe(0);
-    const told = JSON.parse(batch.text());
-    expect(told).toMatchObject({ rows: 3_000, written: 3_000, failed: 0 });
+    const reported = JSON.parse(batch.text());
+    expect(reported).toMatchObject({ rows: 3_000, written: 3_000, failed: 0 });
     const pages = pagesIn(out);
     expect(pages).toHaveLength(3_000);
     for (const name of pages.filter((_, at) => at % 50 === 0))

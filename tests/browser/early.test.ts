@@ -10,7 +10,7 @@ const lines = readFileSync(fileURLToPath(source), 'utf8').split('\n');
 const lineOf = (words: string): number => lines.findIndex((line) => line.includes(words)) + 1;
 
 /** Opens a page whose server sends this script, with its source map or without, and gives what the console says. */
-async function told(code: string, map?: string): Promise<string> {
+async function reported(code: string, map?: string): Promise<string> {
   const page = await browser.page('');
   const said: string[] = [];
   page.on('console', (message) => said.push(message.text()));
@@ -37,7 +37,7 @@ const unplaced = new RegExp(`value-unplaced.*?early-parts\\.ts:${lineOf('props.o
 
 test('a value used early, and one placed nowhere, are reported with the line that was written, through source maps', async () => {
   const code = await bundle(source);
-  const said = await told(code);
+  const said = await reported(code);
   expect(said).toMatch(early);
   expect(said).toMatch(unplaced);
 });
@@ -47,14 +47,14 @@ test('so they are when the map is a file of its own', async () => {
   const inline = /\/\/# sourceMappingURL=data:[^,]*,(.*)/.exec(code);
   const apart = code.replace(inline?.[0] ?? '', '//# sourceMappingURL=parts.js.map');
   expect(apart.length).toBeLessThan(code.length);
-  const said = await told(apart, Buffer.from(inline?.[1] ?? '', 'base64').toString('utf8'));
+  const said = await reported(apart, Buffer.from(inline?.[1] ?? '', 'base64').toString('utf8'));
   expect(said).toMatch(early);
   expect(said).toMatch(unplaced);
 });
 
 test('without a map they are reported with the line of the script', async () => {
   const code = (await bundle(source)).replace(/\/\/# sourceMappingURL=.*/, '');
-  expect(await told(code)).toMatch(/value-used-early[\s\S]*?assets\/parts\.js:\d+:/);
+  expect(await reported(code)).toMatch(/value-used-early[\s\S]*?assets\/parts\.js:\d+:/);
 });
 
 test('production carries none of it', async () => {

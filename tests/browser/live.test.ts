@@ -14,7 +14,7 @@ const outside = mkdtempSync(join(tmpdir(), 'lattice-live-'));
 const servers: PreviewServer[] = [];
 let browser: Browser;
 let page: Page;
-let told: string[];
+let reported: string[];
 const urls: Record<string, string> = {};
 
 async function serve(name: string, config: string): Promise<void> {
@@ -53,9 +53,9 @@ beforeEach(async () => {
 
 async function open(name: string, options: Parameters<Browser['newPage']>[0] = {}): Promise<void> {
   page = await browser.newPage({ viewport: { width: 1280, height: 800 }, ...options });
-  told = [];
-  page.on('console', (message) => !message.text().includes('404') && told.push(message.text()));
-  page.on('pageerror', (error) => told.push(error.message));
+  reported = [];
+  page.on('console', (message) => !message.text().includes('404') && reported.push(message.text()));
+  page.on('pageerror', (error) => reported.push(error.message));
   await page.goto(urls[name] ?? '');
   await page.waitForFunction(() => customElements.get('crate-counter') !== undefined);
 }
@@ -70,8 +70,8 @@ test('the live page shows before its script has run, and its elements hydrate wh
   await still.close();
   // The script waits until the nodes that were sent are remembered.
   page = await browser.newPage();
-  told = [];
-  page.on('console', (message) => !message.text().includes('404') && told.push(message.text()));
+  reported = [];
+  page.on('console', (message) => !message.text().includes('404') && reported.push(message.text()));
   let go: () => void = () => {};
   const remembered = new Promise<void>((done) => {
     go = done;
@@ -97,7 +97,7 @@ test('the live page shows before its script has run, and its elements hydrate wh
   });
   expect(kept[0]).toBeGreaterThan(200);
   expect(kept[1]).toBe(kept[0]);
-  expect(told).toEqual([]);
+  expect(reported).toEqual([]);
 });
 
 describe('the live open day', () => {
@@ -116,7 +116,7 @@ describe('the live open day', () => {
     expect(await page.getByLabel('Crates of Harrowgold').textContent()).toBe('1');
     await page.getByLabel('Find').fill('nothing of the kind');
     expect(await page.getByText('No variety of that name.').isVisible()).toBe(true);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 
   test('a sort moves rows with their state', async () => {
@@ -164,7 +164,7 @@ describe('the live open day', () => {
     expect(await page.getByRole('dialog').isVisible()).toBe(true);
     await page.keyboard.press('Escape');
     expect(await page.getByRole('dialog').count()).toBe(0);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 
   test('a field of ours goes with a real form', async () => {
@@ -204,5 +204,5 @@ test('the plain page works with no build step, under script-src self and Trusted
   expect(await page.getByText('2 crates to carry home').isVisible()).toBe(true);
   await page.getByRole('button', { name: 'How is this made?' }).click();
   expect(await page.getByText('no build step of its own').isVisible()).toBe(true);
-  expect(told).toEqual([]);
+  expect(reported).toEqual([]);
 });

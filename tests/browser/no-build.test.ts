@@ -27,18 +27,20 @@ beforeAll(async () => {
 afterAll(() => void server.close());
 
 const { page: newPage } = useBrowser();
-async function open(options: Parameters<typeof newPage>[1] = {}): Promise<{ page: Page; told: string[] }> {
+async function open(
+  options: Parameters<typeof newPage>[1] = {},
+): Promise<{ page: Page; reported: string[] }> {
   const page = await newPage('', options);
-  const told: string[] = [];
-  page.on('console', (message) => told.push(message.text()));
-  page.on('pageerror', (error) => told.push(error.message));
+  const reported: string[] = [];
+  page.on('console', (message) => reported.push(message.text()));
+  page.on('pageerror', (error) => reported.push(error.message));
   await page.goto(url);
   await page.waitForFunction("customElements.get('seat-list')");
-  return { page, told };
+  return { page, reported };
 }
 
 test('a page defines components in itself, with no build and under a strict policy, and works by keyboard', async () => {
-  const { page, told } = await open();
+  const { page, reported } = await open();
   await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await page.keyboard.press('Tab');
@@ -53,7 +55,7 @@ test('a page defines components in itself, with no build and under a strict poli
     'Peel and pith, 13:00',
   ]);
   expect(await page.locator('tasting-seats button').nth(1).isDisabled()).toBe(true);
-  expect(told).toEqual([]);
+  expect(reported).toEqual([]);
   // The policy holds: nothing that it does not name may be put in.
   const put = `(() => { try { document.body.insertAdjacentHTML('beforeend', '<b>x</b>'); return 'put in'; } catch { return 'refused'; } })()`;
   expect(await page.evaluate(put)).toBe('refused');
@@ -75,9 +77,9 @@ test.each([
 });
 
 test('problems are reported there in words', async () => {
-  const { page, told } = await open();
+  const { page, reported } = await open();
   await page.evaluate("document.querySelector('tasting-seats').setAttribute('seats', 'many')");
   await frame(page);
-  expect(told.join()).toContain('prop-invalid');
-  expect(told.join()).toContain('expects a number');
+  expect(reported.join()).toContain('prop-invalid');
+  expect(reported.join()).toContain('expects a number');
 });

@@ -15,7 +15,7 @@ import { runsOf } from '../support/runs.js';
 
 const { page: open } = useBrowser();
 
-const told = (styles: string): readonly string[] =>
+const reported = (styles: string): readonly string[] =>
   resolve(component('reach-box', { styles, template: () => el.p('x') }), {}).problems.map(
     ({ code, message }) => `${code} ${message}`,
   );
@@ -142,7 +142,7 @@ describe('a component’s rules', () => {
   });
 
   test('are reported where they cannot be read, or reach further', () => {
-    expect(told('@IMPORT "x.css"; p { color: red }')).toEqual([
+    expect(reported('@IMPORT "x.css"; p { color: red }')).toEqual([
       'styles-invalid The styles of reach-box hold @import, which no component may.',
     ]);
     for (const wrong of [
@@ -156,11 +156,13 @@ describe('a component’s rules', () => {
       hostile[19],
       hostile[20],
     ])
-      expect([wrong, told(wrong as string).map((one) => one.split(' ')[0])]).toEqual([
+      expect([wrong, reported(wrong as string).map((one) => one.split(' ')[0])]).toEqual([
         wrong,
         expect.arrayContaining(['styles-invalid']),
       ]);
-    expect(told('p { color: red } @media print { & p { margin: 0 } } p { & b { color: blue } }')).toEqual([]);
+    expect(reported('p { color: red } @media print { & p { margin: 0 } } p { & b { color: blue } }')).toEqual(
+      [],
+    );
   });
 
   test('with their own file and line', () => {

@@ -44,7 +44,7 @@ const Needer = component('text-needer', {
 });
 
 /** What is reported a template whose component has props of every kind. */
-function told(template: string): readonly string[] {
+function reported(template: string): readonly string[] {
   const one = component('grove-page', {
     props: {
       title: prop.text(),
@@ -97,7 +97,7 @@ describe('what a text hands to props is compared with their kinds', () => {
     ['text="x {{ count }}" number="{{ price(count) }}" flag="{{ seen }}" any="{{ title }}"', ''],
     ['names="{{ variety.name.length }}"', ''],
   ])('%s', (attributes, message) => {
-    const found = told(`<kind-taker ${attributes}></kind-taker>`);
+    const found = reported(`<kind-taker ${attributes}></kind-taker>`);
     if (message === '') expect(found).toEqual([]);
     else expect(found).toEqual([expect.stringContaining(message)]);
   });
@@ -146,7 +146,7 @@ describe('what a text hands to props is compared with their kinds', () => {
       ['which is a number'],
     ],
   ])('%s', (_what, template, messages) => {
-    expect(told(template)).toEqual(messages.map((one) => expect.stringContaining(one)));
+    expect(reported(template)).toEqual(messages.map((one) => expect.stringContaining(one)));
   });
 });
 

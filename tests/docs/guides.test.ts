@@ -35,13 +35,13 @@ const guides = [
 const folder = mkdtempSync(join(root, 'tests/docs/out-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 
-interface Told {
+interface Result {
   readonly line: string;
   readonly expected: string;
   readonly actual: string;
 }
 
-/** The samples with each line that says what it comes to handed to `told`. */
+/** The samples with each line that says what it comes to passed to `reported`. */
 function telling(code: string): string {
   const lines = code.replace(/^import .* from 'vitest';$/m, '').split('\n');
   const found: string[] = [];
@@ -58,11 +58,11 @@ function telling(code: string): string {
       .join('\n')
       .replace(/;\s*(?:\/\/.*)?$/, '');
     found.push(
-      `await told(${JSON.stringify(statement)}, ${JSON.stringify(expected)}, async () => (${statement}));`,
+      `await reported(${JSON.stringify(statement)}, ${JSON.stringify(expected)}, async () => (${statement}));`,
     );
   }
-  return `const all = ((globalThis as never as { told: object[] }).told = [] as object[]);
-async function told(line: string, expected: string, work: () => Promise<unknown>): Promise<void> {
+  return `const all = ((globalThis as never as { reported: object[] }).reported = [] as object[]);
+async function reported(line: string, expected: string, work: () => Promise<unknown>): Promise<void> {
   let actual: string;
   try {
     const value = await work();
@@ -73,7 +73,7 @@ async function told(line: string, expected: string, work: () => Promise<unknown>
   }
   all.push({ line, expected, actual });
 }
-/** A runner of tests in small: what it is told, it tells. */
+/** A runner of tests in small: notes whether each test passes. */
 const test = async (name: string, work: () => unknown): Promise<void> => {
   try {
     await work();
@@ -97,7 +97,7 @@ export {};
 `;
 }
 
-const isAsSaid = (all: readonly Told[]): void => {
+const isAsSaid = (all: readonly Result[]): void => {
   for (const { actual, expected, line } of all) expect(actual, line).toBe(expected);
 };
 
@@ -108,7 +108,7 @@ describe('what the guides show is so', () => {
     const path = join(folder, `${guide}.ts`);
     writeFileSync(path, telling(samplesOf(guide, 'ts')));
     await import(path);
-    isAsSaid((globalThis as never as { told: Told[] }).told);
+    isAsSaid((globalThis as never as { reported: Result[] }).reported);
   });
 
   let browser: Browser;
@@ -127,7 +127,7 @@ describe('what the guides show is so', () => {
     await page.addScriptTag({ content: await bundle(pathToFileURL(path)), type: 'module' });
     await page.waitForFunction('globalThis.isDone', undefined, { timeout: 5_000 }).catch(() => undefined);
     expect(errors).toEqual([]);
-    isAsSaid(await page.evaluate<Told[]>('globalThis.told'));
+    isAsSaid(await page.evaluate<Result[]>('globalThis.told'));
     await page.close();
   });
 

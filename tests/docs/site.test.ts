@@ -26,7 +26,7 @@ let server: Server;
 let browser: Browser;
 let address = '';
 let said = '';
-const told: string[] = [];
+const reported: string[] = [];
 
 beforeAll(async () => {
   const { status, stderr, stdout } = spawnSync(
@@ -64,8 +64,8 @@ afterAll(async () => {
 
 async function visit(path: string, width: number, colorScheme: 'light' | 'dark' = 'light'): Promise<Page> {
   const page = await browser.newPage({ viewport: { width, height: 800 }, colorScheme });
-  page.on('console', (message) => told.push(message.text()));
-  page.on('pageerror', (error) => told.push(error.message));
+  page.on('console', (message) => reported.push(message.text()));
+  page.on('pageerror', (error) => reported.push(error.message));
   await page.goto(`${address}${path}`);
   return page;
 }
@@ -149,6 +149,6 @@ describe('the site of the docs', () => {
     await page.locator('nav[aria-label="All pages"] a', { hasText: 'Compose' }).click();
     await page.waitForURL(/compose\.html$/);
     await context.close();
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 });

@@ -58,7 +58,7 @@ function textsIn(code: string): readonly string[] {
           ? value
           : '';
     // Code for a page is a text, too, and no prose.
-    if (typeof text === 'string' && / /.test(text) && !text.includes('=>') && !text.includes('told('))
+    if (typeof text === 'string' && / /.test(text) && !text.includes('=>') && !text.includes('failed('))
       texts.push(text.replace(/`[^`]*`/g, ''));
     for (const [name, inner] of Object.entries(node)) if (!/Comments?$|^loc$/.test(name)) visit(inner);
   };

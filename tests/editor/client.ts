@@ -20,7 +20,7 @@ const addressOf = (file: string): string =>
 export class Editor {
   readonly #child: ChildProcess;
   readonly #connection: ProtocolConnection;
-  readonly #told = new Map<string, readonly Diagnostic[]>();
+  readonly #reported = new Map<string, readonly Diagnostic[]>();
   readonly #versions = new Map<string, number>();
   readonly log: string[] = [];
   /** What the editor was asked to show. */
@@ -39,7 +39,7 @@ export class Editor {
       new StreamMessageWriter(stdin),
     );
     this.#connection.onNotification('textDocument/publishDiagnostics', ({ diagnostics, uri }) => {
-      this.#told.set(uri, diagnostics);
+      this.#reported.set(uri, diagnostics);
     });
     this.#connection.onNotification('window/logMessage', ({ message }) => {
       this.log.push(message);
@@ -106,7 +106,7 @@ export class Editor {
   }
 
   diagnostics(file: string): readonly Diagnostic[] {
-    return this.#told.get(addressOf(file)) ?? [];
+    return this.#reported.get(addressOf(file)) ?? [];
   }
 
   actions(file: string): Promise<CodeAction[]> {

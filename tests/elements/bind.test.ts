@@ -152,7 +152,7 @@ test('a server writes what controls show', () => {
 });
 
 test('what cannot be set is reported', () => {
-  const told = (template: string): readonly string[] =>
+  const reported = (template: string): readonly string[] =>
     resolve(
       component('bound-wrong', {
         state: () => ({ draft: { title: '' } }),
@@ -161,11 +161,11 @@ test('what cannot be set is reported', () => {
       }),
       {},
     ).problems.map(({ code }) => code);
-  expect(told('<input bind="draft.title">')).toEqual([]);
-  expect(told('<input bind="draft.__proto__">')).toEqual(['attribute-invalid']);
-  expect(told('<input bind="draft.constructor">')).toEqual(['attribute-invalid']);
-  expect(told('<input bind="none.title">')).toContain('name-unknown');
-  expect(told('<input bind="f(draft.title)">')).toContain('name-unknown');
+  expect(reported('<input bind="draft.title">')).toEqual([]);
+  expect(reported('<input bind="draft.__proto__">')).toEqual(['attribute-invalid']);
+  expect(reported('<input bind="draft.constructor">')).toEqual(['attribute-invalid']);
+  expect(reported('<input bind="none.title">')).toContain('name-unknown');
+  expect(reported('<input bind="f(draft.title)">')).toContain('name-unknown');
   const Calculated = component('bound-calculated', {
     state: () => ({ list: [{ a: 'x' }] }),
     template: () => el.input({ bind: 'x' as never }),

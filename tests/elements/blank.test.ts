@@ -33,7 +33,7 @@ describe('white space and comments alone fill no slot', () => {
     test.each(['<card-list></card-list>', renderHtml(CardList({}), { form: 'elements' })])(
       '%.20s',
       async (html) => {
-        const { page, told } = await pages.opened(how, html);
+        const { page, reported } = await pages.opened(how, html);
         const cards = ['No title|Nothing yet empty', 't|Nothing yet empty'];
         const expected = [cards[0], cards[0], cards[1], cards[0], cards[0]];
         if (html.includes('shadowrootmode')) expect(await seen(page)).toEqual(expected);
@@ -44,7 +44,7 @@ describe('white space and comments alone fill no slot', () => {
         expect(await seen(page)).toEqual([...expected.slice(0, 3), full, full]);
         await page.evaluate(`document.querySelector('card-list').said = '\\t'; ${settled}`);
         expect(await seen(page)).toEqual(expected);
-        expect(told).toEqual([]);
+        expect(reported).toEqual([]);
         await page.close();
       },
     );
@@ -52,7 +52,7 @@ describe('white space and comments alone fill no slot', () => {
     test('in a page that was written by hand, and later', async () => {
       const html =
         '<slot-card> </slot-card><slot-card>\n<b slot="title">t</b>\n</slot-card><slot-card><!-- c --></slot-card>';
-      const { page, told } = await pages.opened(how, html);
+      const { page, reported } = await pages.opened(how, html);
       await page.evaluate(`startSlots(); ${settled}`);
       const bare = 'No title|Nothing yet empty';
       expect(await seen(page)).toEqual([bare, 't|Nothing yet empty', bare]);
@@ -67,7 +67,7 @@ describe('white space and comments alone fill no slot', () => {
       expect(await page.evaluate(`${first}.shadowRoot.querySelectorAll('slot')[1].outerHTML`)).toBe(
         '<slot>Nothing yet</slot>',
       );
-      expect(told).toEqual([]);
+      expect(reported).toEqual([]);
       await page.close();
     });
   });

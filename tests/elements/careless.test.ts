@@ -15,18 +15,18 @@ describe.each([
 ])('a careless element, %s', (_how, options) => {
   let code = '';
   let page: Page | undefined;
-  let told: string[] = [];
+  let reported: string[] = [];
   beforeAll(async () => {
     code = await bundle(new URL('./careless-page.ts', import.meta.url), options);
   });
   const open = async (attributes = 'title="Rack"'): Promise<void> => {
-    told = [];
+    reported = [];
     // A page that is left for an empty one starts anew, much quicker than another page does.
     if (page) await page.goto('about:blank');
     else {
       page = await browser.newPage();
-      page.on('console', (message) => told.push(message.text().split('\n')[0] ?? ''));
-      page.on('pageerror', (error) => told.push(`uncaught ${error.message}`));
+      page.on('console', (message) => reported.push(message.text().split('\n')[0] ?? ''));
+      page.on('pageerror', (error) => reported.push(`uncaught ${error.message}`));
     }
     await page.setContent(
       `<!doctype html><html lang="en"><title>Rack</title><crate-rack ${attributes}></crate-rack></html>`,
@@ -39,30 +39,30 @@ describe.each([
     ['push', 'The handler "push" of crate-rack changes state.items in place'],
     ['widen', 'The handler "widen" of crate-rack changes state.size in place'],
     ['later', 'The handler "later" of crate-rack changes state.items in place'],
-  ])('that changes its state in place is told: %s', async (name, words) => {
+  ])('that changes its state in place is reported: %s', async (name, words) => {
     await open();
     await page?.locator(`crate-rack .${name}`).click();
-    await expect.poll(() => told).toEqual([expect.stringContaining(words)]);
-    expect(told[0]).toContain('state-changed-in-place');
+    await expect.poll(() => reported).toEqual([expect.stringContaining(words)]);
+    expect(reported[0]).toContain('state-changed-in-place');
   });
 
   test('that returns what changes is not', async () => {
     await open();
     await page?.locator('crate-rack .right').click();
     await page?.locator('crate-rack li', { hasText: 'Saltbell' }).waitFor();
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 
   test('whose needed attribute is taken away is reported', async () => {
     await open();
     await page?.evaluate("document.querySelector('crate-rack').removeAttribute('title')");
-    await expect.poll(() => told).toEqual([expect.stringContaining(`The required prop "title"`)]);
+    await expect.poll(() => reported).toEqual([expect.stringContaining(`The required prop "title"`)]);
   });
 
   test('whose rows have no field of the name of their key is reported with the list', async () => {
     await open(`title="Rack" crates='[{ "fruit": "a" }, { "fruit": "b" }]'`);
-    expect(told).toEqual([expect.stringContaining('key-doubled')]);
-    expect(told[0]).toContain('have the key undefined');
+    expect(reported).toEqual([expect.stringContaining('key-doubled')]);
+    expect(reported[0]).toContain('have the key undefined');
   });
 });
 

@@ -15,13 +15,13 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-let told: string[] = [];
+let reported: string[] = [];
 
 let page: Page | undefined;
 let body = '';
 
 async function open(html: string): Promise<Page> {
-  told = [];
+  reported = [];
   body = html;
   page ??= await opened();
   await page.goto('http://orchard.test/');
@@ -30,8 +30,8 @@ async function open(html: string): Promise<Page> {
 
 async function opened(): Promise<Page> {
   const made = await browser.newPage();
-  made.on('console', (message) => told.push(message.text()));
-  made.on('pageerror', (error) => told.push(error.message));
+  made.on('console', (message) => reported.push(message.text()));
+  made.on('pageerror', (error) => reported.push(error.message));
   // Declarative shadow roots are a parser's work, so the page has to come from a server, not from a script.
   await made.route('**/*', (route) => route.fulfill({ contentType: 'text/html', body }));
   return made;
@@ -141,7 +141,7 @@ describe.each([
     })) as [number, string[]];
     expect(anew).toEqual([]);
     expect(kept).toBeGreaterThan(100);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.locator('pick-list .reverse').click();
     expect(await page.locator('pick-list li').first().getAttribute('data-id')).toBe('2');
   });
@@ -163,9 +163,9 @@ describe.each([
     for (const [sent, words] of cases) {
       const page = await open(sent);
       await comeAlive(page);
-      expect(told.join()).toContain('markup-differs');
-      expect(told.join()).toContain('crate-counter');
-      expect(told.join()).toContain(words);
+      expect(reported.join()).toContain('markup-differs');
+      expect(reported.join()).toContain('crate-counter');
+      expect(reported.join()).toContain(words);
       expect(await page.locator('.add').innerText()).toBe('Crates: 2');
       expect(await page.locator('.add').getAttribute('data-season')).toBe('spring');
       expect(await page.locator('hr').count()).toBe(0);
@@ -183,6 +183,6 @@ describe.each([
     expect(await page.locator('live-rows li').allInnerTexts()).toEqual(['One in kg']);
     await page.locator('.see').click();
     expect(await page.locator('rows-page output').innerText()).toBe('One');
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 });

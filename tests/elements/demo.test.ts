@@ -15,8 +15,8 @@ test.each(isLong ? plannings : plannings.slice(0, 1))(
     const browser = await chromium.launch(browserOptions);
     try {
       const page = await browser.newPage();
-      const told: string[] = [];
-      page.on('console', (message) => told.push(message.text()));
+      const reported: string[] = [];
+      page.on('console', (message) => reported.push(message.text()));
       await page.setContent('<!doctype html><title>Demo</title><body></body>');
       await page.addScriptTag({ content: code, type: 'module' });
       await page.waitForFunction('window.both');
@@ -36,7 +36,7 @@ test.each(isLong ? plannings : plannings.slice(0, 1))(
         const [after, fresh] = (await page.evaluate(`alter(${change})`)) as [string, string];
         expect(after).toBe(fresh);
       }
-      expect(told).toEqual([]);
+      expect(reported).toEqual([]);
     } finally {
       await browser.close();
     }

@@ -7,19 +7,19 @@ import { frame } from '../support/waiting.js';
 let browser: Browser;
 let code = '';
 let page: Page;
-let told: string[] = [];
+let reported: string[] = [];
 
 beforeAll(async () => {
   browser = await chromium.launch(browserOptions);
 });
 afterAll(() => browser.close());
 beforeEach(async () => {
-  told = [];
+  reported = [];
   // A page that is left for an empty one starts anew, much quicker than another page does.
   if (page) return void (await page.goto('about:blank'));
   page = await browser.newPage();
-  page.on('console', (message) => told.push(message.text()));
-  page.on('pageerror', (error) => told.push(`uncaught ${error.message}`));
+  page.on('console', (message) => reported.push(message.text()));
+  page.on('pageerror', (error) => reported.push(`uncaught ${error.message}`));
 });
 
 /** Opens a page with this HTML in its body, then registers the components. */
@@ -55,13 +55,13 @@ describe.each([
   });
 
   test.runIf(!ahead)(
-    'what a page’s markup gives that an element does not read is told, with what to write',
+    'what a page’s markup gives that an element does not read is reported, with what to write',
     async () => {
       await open(
         '<side-panel><template slot="title">Fog</template><p slot="default">Bring a bag.</p></side-panel>',
       );
       await frame(page);
-      const said = told.filter((one) => one.includes('markup-unread'));
+      const said = reported.filter((one) => one.includes('markup-unread'));
       expect(said).toHaveLength(2);
       expect(said[0]).toContain('<span slot="title">');
       expect(said[1]).toContain('Leave the slot attribute out');
@@ -75,7 +75,7 @@ describe.each([
         '<crate-counter label="A" sowIn="autumn" lable="B" class="wide" data-x="1" onclick="" aria-label="x">two <b slot="x">1</b><i>2</i></crate-counter><side-panel><b slot="titel">x</b></side-panel>',
       );
       await frame(page);
-      const more = told.filter((one) => one.includes('markup-unread'));
+      const more = reported.filter((one) => one.includes('markup-unread'));
       expect(more.map((one) => /received ([^,]*),/.exec(one)?.[1])).toEqual([
         'the text "two"',
         '<b slot="x">',
@@ -93,7 +93,7 @@ describe.each([
 
   test.runIf(!ahead)('and content without a place that comes long after the page has loaded', async () => {
     await open('<crate-counter label="A"></crate-counter>');
-    const said = (): string[] => told.filter((one) => one.includes('markup-unread'));
+    const said = (): string[] => reported.filter((one) => one.includes('markup-unread'));
     await frame(page);
     expect(said()).toEqual([]);
     await run("document.querySelector('crate-counter').append('late', document.createElement('b'))");
@@ -120,7 +120,7 @@ describe.each([
       await page.locator('crate-counter .add').click();
       await page.locator('crate-counter .add').click();
       expect(await text('crate-counter .add')).toBe('Crates: 6');
-      expect(told).toEqual(['changed 5true', 'changed 6true']);
+      expect(reported).toEqual(['changed 5true', 'changed 6true']);
       expect(await page.$eval('crate-counter', (host) => getComputedStyle(host).display)).toBe(
         'inline-block',
       );
@@ -140,7 +140,7 @@ describe.each([
       expect(
         await run("const c = document.querySelector('#c'); return [c.label, c.start, c.full, c.tags]"),
       ).toEqual(['Later', 9, false, ['x']]);
-      expect(told).toEqual([]);
+      expect(reported).toEqual([]);
     });
 
     test('goes back to the fallback when an attribute is taken away', async () => {
@@ -159,16 +159,16 @@ describe.each([
         "const c = document.querySelector('crate-counter'); c.start = 3; c.start = 'x'; c.start = 'x'; c.label = 5;",
       );
       expect(await run("return document.querySelector('crate-counter').start")).toBe(3);
-      expect(told.map((line) => /error ([\w-]+): .*?prop "(\w+)"/.exec(line)?.slice(1, 3).join(' '))).toEqual(
-        [
-          'prop-invalid start',
-          'prop-invalid sowIn',
-          'prop-missing label',
-          'prop-invalid start',
-          'prop-invalid label',
-        ],
-      );
-      expect(told.every((line) => line.includes('crate-counter'))).toBe(true);
+      expect(
+        reported.map((line) => /error ([\w-]+): .*?prop "(\w+)"/.exec(line)?.slice(1, 3).join(' ')),
+      ).toEqual([
+        'prop-invalid start',
+        'prop-invalid sowIn',
+        'prop-missing label',
+        'prop-invalid start',
+        'prop-invalid label',
+      ]);
+      expect(reported.every((line) => line.includes('crate-counter'))).toBe(true);
     });
 
     test('stays usable when a handler throws, and says so on the console and by an error event', async () => {
@@ -179,9 +179,9 @@ describe.each([
       await page.locator('.fail').click();
       await page.locator('.add').click();
       expect(await text('.add')).toBe('A: 1');
-      expect(told[0]).toContain('handler-failed');
-      expect(told[0]).toContain('"fail" of crate-counter stopped with an error: no crates');
-      expect(told[1]).toContain('heard The handler "fail"');
+      expect(reported[0]).toContain('handler-failed');
+      expect(reported[0]).toContain('"fail" of crate-counter stopped with an error: no crates');
+      expect(reported[1]).toContain('heard The handler "fail"');
     });
 
     test('takes what an async handler gives, when it comes', async () => {
@@ -325,16 +325,16 @@ describe.each([
       await open('<pick-list></pick-list>');
       await run(items(1, 1));
       expect(await ids()).toEqual(['1', '1']);
-      expect(told.join()).toContain('key-doubled');
+      expect(reported.join()).toContain('key-doubled');
     });
 
     test('of a doubled key that comes in later are reported, and go with the others', async () => {
       await open('<pick-list></pick-list>');
       await run(items(1, 2));
-      expect(told).toEqual([]);
+      expect(reported).toEqual([]);
       await run(items(1, 2, 1));
       expect(await ids()).toEqual(['1', '2', '1']);
-      expect(told.join()).toContain('key-doubled');
+      expect(reported.join()).toContain('key-doubled');
       await run(items(1, 3, 1));
       expect(await ids()).toEqual(['1', '3', '1']);
       await run(items(5));
@@ -445,7 +445,7 @@ describe.each([
     test('a name that is taken is reported, and all other elements are defined', async () => {
       const take = "customElements.define('life-log', class extends HTMLElement {})";
       await open('<side-panel></side-panel><life-log></life-log>', take);
-      expect(told.filter((one) => one.includes('name-taken'))).toHaveLength(1);
+      expect(reported.filter((one) => one.includes('name-taken'))).toHaveLength(1);
       expect(await page.evaluate("document.querySelector('side-panel').shadowRoot !== null")).toBe(true);
     });
 
@@ -461,7 +461,7 @@ describe.each([
         return [host.loud, elementClass(parts.OuterBox) === Box, customElements.get('outer-box') === undefined,
           [...host.shadowRoot.querySelectorAll('crate-counter')].map((one) => one.shadowRoot.querySelector('.add').textContent).join()]`);
       expect(seen).toEqual(['CRATES', true, true, 'Crates: 5,Inner: 0']);
-      expect(told).toEqual([]);
+      expect(reported).toEqual([]);
     });
 
     // What is planned ahead is followed from where it is registered: there is nothing else to be given.
@@ -522,7 +522,7 @@ describe.each([
         '<form onsubmit="console.log(1)"><weight-field name="kilos"></weight-field><button>Send</button></form>',
       );
       await page.getByRole('button').click();
-      expect(told).toEqual([]);
+      expect(reported).toEqual([]);
       expect(await run(`return document.activeElement === ${field}`)).toBe(true);
     });
   });
@@ -577,7 +577,7 @@ describe.each([
          return got`,
       );
       expect(got).toEqual([4, 5, 6]);
-      expect(told.filter((one) => one.includes('asker failed'))).toHaveLength(3);
+      expect(reported.filter((one) => one.includes('asker failed'))).toHaveLength(3);
     });
   });
 
@@ -626,8 +626,8 @@ describe.each([
       expect(await page.locator('live-rows li script').textContent()).toBe('');
       expect(await page.locator('live-rows li style').textContent()).toBe('');
       expect(await run('return window.hacked')).toBeUndefined();
-      expect(told.filter((one) => one.includes('content-not-allowed'))).toHaveLength(2);
-      expect(told.filter((one) => one.includes('expression-invalid'))).toHaveLength(2);
+      expect(reported.filter((one) => one.includes('content-not-allowed'))).toHaveLength(2);
+      expect(reported.filter((one) => one.includes('expression-invalid'))).toHaveLength(2);
     });
 
     test('lets data from outside be nothing but text and plain links', async () => {
@@ -643,7 +643,7 @@ describe.each([
         'href',
       ]);
       expect(await links.nth(3).textContent()).toBe('<img src=x onerror=hacked=1>');
-      expect(told.join()).toContain('attribute-unsafe');
+      expect(reported.join()).toContain('attribute-unsafe');
       expect(await run('return window.hacked')).toBeUndefined();
     });
 
@@ -668,7 +668,7 @@ describe.each([
       expect(await rows()).toEqual(['One in crates', '<b>Two</b> in crates']);
       await page.locator('.see').nth(1).click();
       expect(await text('rows-page output')).toBe('<b>Two</b>');
-      expect(told).toEqual([]);
+      expect(reported).toEqual([]);
     });
   });
 
@@ -685,7 +685,7 @@ describe.each([
         'return [String(window.hacked), ...[...document.querySelectorAll("careless-box")].map((host) => host.shadowRoot.querySelector("script").textContent + host.shadowRoot.querySelector("style").textContent + host.shadowRoot.querySelector("iframe").getAttributeNames() + host.shadowRoot.querySelectorAll("script").length)]',
       ),
     ).toEqual(['undefined', '1', '1', '1']);
-    expect(told.join()).toContain('in el.of');
-    expect(told.join()).toContain('attribute-unsafe');
+    expect(reported.join()).toContain('in el.of');
+    expect(reported.join()).toContain('attribute-unsafe');
   });
 });

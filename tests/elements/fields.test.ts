@@ -7,9 +7,9 @@ const pages = useTypedPages();
 
 describe.each(hows)('a field, planned %s', (how) => {
   let page: Page;
-  let told: readonly string[] = [];
+  let reported: readonly string[] = [];
   beforeAll(async () => {
-    ({ page, told } = await pages.opened(how, ''));
+    ({ page, reported } = await pages.opened(how, ''));
   });
 
   test('keeps a value that was set before it was defined', async () => {
@@ -45,6 +45,6 @@ describe.each(hows)('a field, planned %s', (how) => {
   });
 
   test('had no mistake of its own all the while', () => {
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 });

@@ -10,13 +10,13 @@ let code = '';
 let page: Page;
 let body = '';
 let policy = '';
-let told: string[] = [];
+let reported: string[] = [];
 
 beforeAll(async () => {
   browser = await chromium.launch(browserOptions);
   page = await browser.newPage();
-  page.on('console', (message) => told.push(message.text()));
-  page.on('pageerror', (error) => told.push(`thrown: ${error.message}`));
+  page.on('console', (message) => reported.push(message.text()));
+  page.on('pageerror', (error) => reported.push(`thrown: ${error.message}`));
   await page.route('**/*', (route) =>
     route.request().url().endsWith('code.js')
       ? route.fulfill({ contentType: 'text/javascript', body: code })
@@ -31,14 +31,14 @@ afterAll(() => browser.close());
 
 /** Opens a page, lets a script change it as a reader might, and has the elements become interactive. */
 async function open(html: string, before = ''): Promise<string[]> {
-  told = [];
+  reported = [];
   body = html.replace('</body>', '<script type="module" src="/code.js"></script></body>');
   await page.goto('http://orchard.test/');
   await page.waitForFunction('window.come');
   if (before) await page.evaluate(before);
   await page.evaluate('come()');
   await page.evaluate('new Promise((done) => setTimeout(done))');
-  return told;
+  return reported;
 }
 
 const plain = '<!doctype html><html lang="en"><title>T</title><body></body></html>';
@@ -104,7 +104,7 @@ describe.each([
       ['content of an element inside', 'in it</em>', 'in it</em><iframe title="x"></iframe>'],
     ];
     let right: readonly string[] | undefined;
-    test.each(changes)('%s is told and put right', async (_what, from, to) => {
+    test.each(changes)('%s is reported and put right', async (_what, from, to) => {
       expect(html).toContain(from);
       if (!right) {
         await open(html);
@@ -168,7 +168,7 @@ describe.each([
       return found;
     });
     expect(looks).toEqual(new Array(3).fill(['rgb(0, 128, 0)', 'rgb(0, 0, 200)']));
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 
   // What drives the page would be hidden as well: so it is asked by the prototypes alone.
@@ -189,7 +189,7 @@ describe.each([
       `document.body.insertAdjacentHTML('beforeend', '${names.map((name) => `<img name="${name}" alt="">`).join('')}<form id="trustedTypes"></form>');
        0`,
     );
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     expect(await page.evaluate('document.createElement instanceof HTMLElement')).toBe(true);
     const text = `${root}.textContent.replace(/\\s+/g, ' ')`;
     await page.evaluate(send);
@@ -206,7 +206,7 @@ describe.each([
       "Document.prototype.querySelector.call(document, 'fixed-stall').shadowRoot.querySelector('.add')";
     await page.evaluate(`${stall}.click(); ${soon}`);
     expect(await page.evaluate(`${stall}.textContent`)).toBe('1');
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 
   test('a form whose fields hide its members is hydrated as any', async () => {
@@ -245,19 +245,21 @@ describe.each([
         "(({ shadowRoot }) => [...shadowRoot.querySelectorAll('p, i, li, output')].map((one) => one.textContent.trim()).join('|'))(document.querySelector('shaky-list'))",
       );
     expect(await shown()).toBe('|.|Dunlight: 2.0||Ines: 4.0|-1');
-    expect(told.length).toBeGreaterThan(0);
-    expect(told.every((line) => line.includes('value-failed') || line.includes('prop-missing'))).toBe(true);
+    expect(reported.length).toBeGreaterThan(0);
+    expect(reported.every((line) => line.includes('value-failed') || line.includes('prop-missing'))).toBe(
+      true,
+    );
     const set = (limit: number): Promise<unknown> =>
       page.evaluate(
         `document.querySelector('shaky-list').limit = ${limit}; new Promise((done) => setTimeout(done))`,
       );
     await set(5);
     expect(await shown()).toBe('up to 5|some|up to 5.|Dunlight: 2.0||Ines: 4.0|5');
-    told = [];
+    reported = [];
     await set(-2);
     expect(await shown()).toBe('up to 5|some|up to 5.|Dunlight: 2.0||Ines: 4.0|-2');
-    expect(told.join()).toContain('no limit of -2');
-    expect(told.join()).not.toContain('thrown:');
+    expect(reported.join()).toContain('no limit of -2');
+    expect(reported.join()).not.toContain('thrown:');
     await page.locator('shaky-list button').click();
     expect(await page.locator('shaky-list button').innerText()).toBe('1');
     await set(6);
@@ -279,13 +281,13 @@ describe.each([
     expect(await shown()).toMatch(/^Not now: .*no limit of -4/);
     await set(3);
     expect(await shown()).toBe('up to 30');
-    expect(told.join()).not.toContain('thrown:');
+    expect(reported.join()).not.toContain('thrown:');
   });
 
   test('an element whose first state needs a prop is shown as soon as that is there', async () => {
     await open(plain.replace('<body>', '<body><late-state></late-state>'));
-    expect(told.join()).toContain('late-state');
-    expect(told.join()).not.toContain('thrown:');
+    expect(reported.join()).toContain('late-state');
+    expect(reported.join()).not.toContain('thrown:');
     await page.evaluate(
       "document.querySelector('late-state').crates = [{ kg: 4 }]; new Promise((done) => setTimeout(done))",
     );
@@ -317,9 +319,9 @@ describe.each([
       list.limit = new Proxy({}, { get: fail, getPrototypeOf: fail });
     });
     await page.evaluate('new Promise((done) => setTimeout(done))');
-    expect(told.join()).not.toContain('thrown:');
+    expect(reported.join()).not.toContain('thrown:');
     expect(
-      told.filter((line) => line.includes('prop-invalid') && line.includes('items')).length,
+      reported.filter((line) => line.includes('prop-invalid') && line.includes('items')).length,
     ).toBeGreaterThan(0);
     expect(await page.locator('shaky-list li').last().innerText()).toBe('Saltbell: 2.0');
   });
@@ -331,25 +333,25 @@ describe.each([
       island.data = { ok: 1 };
     });
     await page.evaluate('new Promise((done) => setTimeout(done))');
-    expect(told.join()).toMatch(/class.*expects text/);
+    expect(reported.join()).toMatch(/class.*expects text/);
     const text = (): Promise<string> =>
       page.evaluate("document.querySelector('data-island').shadowRoot.querySelector('script').textContent");
     expect(await text()).toBe('{"ok":1}');
     for (const hostile of ['it.self = it', 'it.big = 5n', 'it.toJSON = () => { throw new Error("no") }']) {
-      told = [];
+      reported = [];
       await page.evaluate(
         `const it = { ok: 2 }; ${hostile}; document.querySelector('data-island').data = it; new Promise((done) => setTimeout(done))`,
       );
-      expect(told.join()).toContain('value-not-json');
-      expect(told.join()).toContain('data');
-      expect(told.join()).not.toContain('thrown:');
+      expect(reported.join()).toContain('value-not-json');
+      expect(reported.join()).toContain('data');
+      expect(reported.join()).not.toContain('thrown:');
       expect(await text()).toBe('{"ok":1}');
     }
-    told = [];
+    reported = [];
     await page.evaluate(
       `const it = ['b']; it.push(it); document.querySelector('data-island').words = it; new Promise((done) => setTimeout(done))`,
     );
-    expect(told.join()).not.toContain('thrown:');
+    expect(reported.join()).not.toContain('thrown:');
     await page.locator('data-island button').click();
     expect(await page.locator('data-island button').innerText()).toBe('1');
   });
@@ -358,8 +360,8 @@ describe.each([
     policy = "require-trusted-types-for 'script'; trusted-types other";
     try {
       await open(plain.replace('<body>', '<body><fixed-stall></fixed-stall>'));
-      expect(told.join()).toContain('"zesty-lattice"');
-      if (!('production' in options)) expect(told.join()).toContain('policy-forbidden');
+      expect(reported.join()).toContain('"zesty-lattice"');
+      if (!('production' in options)) expect(reported.join()).toContain('policy-forbidden');
     } finally {
       policy = '';
     }

@@ -7,8 +7,8 @@ const browser = useBrowser();
 
 test('each component of the live example shows what its HTML text says, at first and after each of 20 random changes', async () => {
   const page = await browser.page('<!doctype html><title>Live</title><body></body>');
-  const told: string[] = [];
-  page.on('console', (message) => told.push(message.text()));
+  const reported: string[] = [];
+  page.on('console', (message) => reported.push(message.text()));
   await page.addScriptTag({
     content: await bundle(new URL('./live-demo-parts.ts', import.meta.url)),
     type: 'module',
@@ -22,5 +22,5 @@ test('each component of the live example shows what its HTML text says, at first
       expect(await page.evaluate(`compare('${name}', 20, ${seed})`)).toBeUndefined();
     }
   }
-  expect(told).toEqual([]);
+  expect(reported).toEqual([]);
 });

@@ -65,14 +65,14 @@ const framed = {
   texts: ['4 left', '2 left'],
 };
 
-const open = async (path: string, javaScriptEnabled = true): Promise<{ page: Page; told: string[] }> => {
+const open = async (path: string, javaScriptEnabled = true): Promise<{ page: Page; reported: string[] }> => {
   const page = await browser.newPage({ javaScriptEnabled });
-  const told: string[] = [];
-  page.on('console', (message) => !message.text().includes('404') && told.push(message.text()));
-  page.on('pageerror', (error) => told.push(error.message));
+  const reported: string[] = [];
+  page.on('console', (message) => !message.text().includes('404') && reported.push(message.text()));
+  page.on('pageerror', (error) => reported.push(error.message));
   asked = [];
   await page.goto(url + path, { waitUntil: 'load' });
-  return { page, told };
+  return { page, reported };
 };
 
 test('a server links a page’s sheet in each shadow root, so that it shows before any script', async () => {
@@ -96,7 +96,7 @@ test('a server links a page’s sheet in each shadow root, so that it shows befo
 
 describe.each(['/ahead.js', '/in-page.js'])('%s', (script) => {
   test('all shadow roots share the sheet that the page links, loaded once', async () => {
-    const { page, told } = await open(`/?script=${script}`);
+    const { page, reported } = await open(`/?script=${script}`);
     await page.waitForFunction("customElements.get('tree-count')");
     expect(await page.evaluate(look)).toEqual(framed);
     const shared = `new Set([...document.querySelectorAll('tree-card')].flatMap((card) => [card, card.shadowRoot.querySelector('tree-count')]).map((one) => one.shadowRoot.adoptedStyleSheets[0])).size`;
@@ -106,7 +106,7 @@ describe.each(['/ahead.js', '/in-page.js'])('%s', (script) => {
     ).toBe(0);
     expect(asked.filter((path) => path === '/framework.css')).toHaveLength(1);
     // Taken over, not made anew, and interactive.
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.locator('tree-card button').first().click();
     expect(await page.locator('tree-count .label').first().innerText()).toBe('3 left');
     await page.close();
@@ -119,7 +119,7 @@ describe.each(['/ahead.js', '/in-page.js'])('%s', (script) => {
 });
 
 test('without a link in the page the sheet is loaded once for all roots', async () => {
-  const { page, told } = await open('/made');
+  const { page, reported } = await open('/made');
   await page.waitForFunction("customElements.get('tree-count')");
   await page.evaluate(
     `document.body.innerHTML = '<tree-card name="A" age="1" trees="4"></tree-card><tree-card name="B" age="2" trees="2"></tree-card>'`,
@@ -130,7 +130,7 @@ test('without a link in the page the sheet is loaded once for all roots', async 
   const { button, label, texts } = framed;
   expect(await page.evaluate(look)).toMatchObject({ button, label, texts });
   expect(asked.filter((path) => path === '/framework.css')).toHaveLength(1);
-  expect(told).toEqual([]);
+  expect(reported).toEqual([]);
   await page.close();
 });
 

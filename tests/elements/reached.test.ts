@@ -39,13 +39,13 @@ describe.each(ways)("an element in another's template, %s", (_how, ahead) => {
 
   test('is so in the HTML of a server, before it is hydrated and after', async () => {
     const page = await opened(ahead);
-    const told: string[] = [];
-    page.on('console', (message) => told.push(message.text()));
+    const reported: string[] = [];
+    page.on('console', (message) => reported.push(message.text()));
     await page.evaluate('document.body.setHTMLUnsafe(written())');
     expect(await page.evaluate('look()')).toEqual(wanted);
     await page.evaluate('start()');
     expect(await page.evaluate('look()')).toEqual(wanted);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 
   test('changes its state from the one that it has by then', async () => {
@@ -67,13 +67,13 @@ describe.each(ways)("an element in another's template, %s", (_how, ahead) => {
 
 test('what can be registered is, beside what cannot; a state that is changed in place is reported', async () => {
   const page = await opened(false);
-  const told: string[] = [];
-  page.on('console', (message) => told.push(message.text()));
+  const reported: string[] = [];
+  page.on('console', (message) => reported.push(message.text()));
   await page.evaluate('startAll()');
-  expect(told.filter((one) => one.includes('name-taken'))).toHaveLength(1);
+  expect(reported.filter((one) => one.includes('name-taken'))).toHaveLength(1);
   await page.evaluate("document.body.innerHTML = '<crate-mark></crate-mark>'");
   await page.evaluate("document.querySelector('crate-mark').shadowRoot.querySelector('button').click()");
-  await expect.poll(() => told.join()).toContain('return { count: state.count + 1 }');
-  expect(told.join()).toContain('handler-failed');
+  await expect.poll(() => reported.join()).toContain('return { count: state.count + 1 }');
+  expect(reported.join()).toContain('handler-failed');
   expect(await page.locator('crate-mark button').innerText()).toBe('0');
 });

@@ -9,10 +9,10 @@ import { SpeechBox, SpeechNote } from './typed-parts.js';
 const pages = useTypedPages();
 
 describe.each(hows)('shared data, planned %s', (how) => {
-  let told: readonly string[] = [];
+  let reported: readonly string[] = [];
   async function opened(html: string, ...starts: readonly string[]): Promise<Page> {
     const found = await pages.opened(how, html);
-    told = found.told;
+    reported = found.reported;
     for (const start of starts) await found.page.evaluate(`${start}()`);
     return found.page;
   }
@@ -40,7 +40,7 @@ describe.each(hows)('shared data, planned %s', (how) => {
     await expect.poll(() => own.innerText()).toBe('further');
     // Without a provider around it the last value goes.
     expect(await moved('div')).toBe('none');
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
   });
 
@@ -55,7 +55,7 @@ describe.each(hows)('shared data, planned %s', (how) => {
     expect((await own()).sort()).toEqual(['near', 'none']);
     await page.evaluate("document.querySelector('speech-box').word = 'now'; null");
     await expect.poll(async () => (await own()).sort()).toEqual(['none', 'now']);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
   });
 
@@ -76,7 +76,7 @@ describe.each(hows)('shared data, planned %s', (how) => {
     expect(await page.evaluate('sent.map((one) => one.isConnected)')).toEqual([true, true]);
     await page.evaluate("document.querySelector('speech-box').word = 'now'; null");
     await expect.poll(() => words(page)).toEqual(['now', 'now']);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
   });
 
@@ -95,7 +95,7 @@ describe.each(hows)('shared data, planned %s', (how) => {
     expect(await words(page)).toEqual(['none']);
     await page.locator('speech-note input').fill('typed');
     expect(await page.locator('speech-note output').innerText()).toBe('typed');
-    expect(told.filter((one) => !one.includes('markup-differs'))).toEqual([]);
+    expect(reported.filter((one) => !one.includes('markup-differs'))).toEqual([]);
     await page.close();
   });
 
@@ -106,9 +106,9 @@ describe.each(hows)('shared data, planned %s', (how) => {
     expect(await words(page)).toEqual(['near', 'near']);
     // A built page says nothing of it: it shows what is right.
     if (how === 'in the page') {
-      await expect.poll(() => told.join(), { timeout: 10_000 }).toContain('provided by <speech-box>');
+      await expect.poll(() => reported.join(), { timeout: 10_000 }).toContain('provided by <speech-box>');
       const code = 'provider-unregistered';
-      expect(told.join()).toContain(`warning ${code}: speech-note reads "speech"`);
+      expect(reported.join()).toContain(`warning ${code}: speech-note reads "speech"`);
     }
     await page.close();
   });
@@ -116,7 +116,7 @@ describe.each(hows)('shared data, planned %s', (how) => {
 
 test('a server reports a provider that the page does not register', () => {
   const use = () => SpeechBox({ word: 'near' }, SpeechNote({}));
-  const told = (registers: readonly AnyComponent[]): readonly string[] => {
+  const reported = (registers: readonly AnyComponent[]): readonly string[] => {
     const all: string[] = [];
     const options = {
       form: 'elements',
@@ -127,17 +127,17 @@ test('a server reports a provider that the page does not register', () => {
     renderPage(use(), { title: 'x', ...options });
     return all;
   };
-  expect(told([SpeechBox, SpeechNote])).toEqual([]);
+  expect(reported([SpeechBox, SpeechNote])).toEqual([]);
   // A provider brings what stands in its template along.
-  expect(told([SpeechBox])).toEqual([]);
-  const said = told([SpeechNote]);
+  expect(reported([SpeechBox])).toEqual([]);
+  const said = reported([SpeechNote]);
   expect(new Set(said)).toEqual(
     new Set([
       'provider-unregistered speech-note reads "speech", provided by <speech-box>, which nothing registers. It stays as the server wrote it.',
     ]),
   );
   expect(said.length).toBeGreaterThanOrEqual(2);
-  expect(told([])).toEqual([]);
+  expect(reported([])).toEqual([]);
 });
 
 test('two copies of the library share one policy of Trusted Types', async () => {
@@ -151,14 +151,14 @@ test('two copies of the library share one policy of Trusted Types', async () => 
     const script = pathname.startsWith('/copy') ? pages.script('at build time') : undefined;
     return route.fulfill({ contentType: script ? 'text/javascript' : 'text/html', body: script ?? body });
   });
-  const told: string[] = [];
-  page.on('console', (message) => told.push(message.text()));
-  page.on('pageerror', (error) => told.push(error.message));
+  const reported: string[] = [];
+  page.on('console', (message) => reported.push(message.text()));
+  page.on('pageerror', (error) => reported.push(error.message));
   await page.goto('http://page.test/');
   await page.evaluate("import('/copy-1.js').then(() => startReader())");
   await page.evaluate("import('/copy-2.js').then(() => startFields())");
   expect(await page.locator('speech-note p').innerText()).toBe('none');
   expect(await page.locator('note-field input').count()).toBe(1);
-  expect(told).toEqual([]);
+  expect(reported).toEqual([]);
   await page.close();
 });

@@ -11,7 +11,7 @@ export type How = (typeof hows)[number];
 export interface Opened {
   readonly page: Page;
   /** What was said on the console, and errors. */
-  readonly told: string[];
+  readonly reported: string[];
 }
 
 /** One Chromium and the two scripts for a test file: `opened` gives a page with HTML in it, before anything is registered. */
@@ -33,12 +33,12 @@ export function useTypedPages(): {
     script,
     async opened(how, html) {
       const page = await open(`<!doctype html><body>${html}`);
-      const told: string[] = [];
-      page.on('console', (message) => told.push(message.text()));
-      page.on('pageerror', (error) => told.push(error.message));
+      const reported: string[] = [];
+      page.on('console', (message) => reported.push(message.text()));
+      page.on('pageerror', (error) => reported.push(error.message));
       await page.addScriptTag({ content: script(how), type: 'module' });
       await page.waitForFunction('window.startTyped');
-      return { page, told };
+      return { page, reported };
     },
   };
 }

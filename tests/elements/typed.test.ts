@@ -8,10 +8,10 @@ import { CrateRows, ShiftForm } from './typed-parts.js';
 const pages = useTypedPages();
 
 describe.each(hows)('planned %s', (how) => {
-  let told: readonly string[] = [];
+  let reported: readonly string[] = [];
   async function opened(html: string): Promise<Page> {
     const found = await pages.opened(how, html);
-    told = found.told;
+    reported = found.reported;
     return found.page;
   }
   const start = (page: Page): Promise<unknown> =>
@@ -92,7 +92,7 @@ describe.each(hows)('planned %s', (how) => {
     ).toEqual([true, true, 1, 3]);
     await page.keyboard.type('x');
     expect((await stateOf(page))[0]).toBe('Oxo');
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
   });
 
@@ -104,7 +104,7 @@ describe.each(hows)('planned %s', (how) => {
     expect((await stateOf(page)).slice(0, 3)).toEqual(['Ines', '\nfirst', 2]);
     await page.locator('shift-form button').click();
     expect(await control(page, 'shift').inputValue()).toBe('evening');
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
   });
 
@@ -140,7 +140,7 @@ describe.each(hows)('planned %s', (how) => {
     const rows = (): Promise<string[]> => page.locator('crate-rows li').allInnerTexts();
     await start(page);
     expect(await rows()).toEqual(['row One', 'row Two']);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.evaluate("document.querySelector('crate-rows').names = ['One', 'Two', 'Three']; null");
     await expect.poll(rows).toEqual(['row One', 'row Two', 'no filler for Three']);
     await page.evaluate(
@@ -162,7 +162,7 @@ describe.each(hows)('planned %s', (how) => {
     });
     await start(page);
     expect(await page.locator('fold-note b').innerText()).toBe('open 0');
-    expect(told.join()).toContain('not ready');
+    expect(reported.join()).toContain('not ready');
     await page.close();
   });
 
@@ -187,15 +187,17 @@ describe.each(hows)('planned %s', (how) => {
     const page = await opened('<endless-note></endless-note><echo-box></echo-box>');
     await start(page);
     await page.evaluate("document.querySelector('endless-note').count = 1; null");
-    const loops = (): number => told.filter((one) => one.includes('update-loop')).length;
+    const loops = (): number => reported.filter((one) => one.includes('update-loop')).length;
     await expect.poll(loops).toBeGreaterThan(0);
-    expect(told.join()).toMatch(/endless-note/);
-    expect(told.join()).toMatch(/count/);
-    const before = told.length;
+    expect(reported.join()).toMatch(/endless-note/);
+    expect(reported.join()).toMatch(/count/);
+    const before = reported.length;
     await page.evaluate(
       "document.querySelector('echo-box').shadowRoot.querySelector('echo-note').count = 5; null",
     );
-    await expect.poll(() => told.slice(before).join()).toMatch(/update-loop[\s\S]*(?:echo-box|echo-note)/);
+    await expect
+      .poll(() => reported.slice(before).join())
+      .toMatch(/update-loop[\s\S]*(?:echo-box|echo-note)/);
     // The page goes on.
     expect(await page.evaluate('new Promise((done) => setTimeout(() => done(1)))')).toBe(1);
     await page.close();

@@ -302,10 +302,10 @@ describe('calls that share a frame', () => {
         { name: [1] },
       ],
     };
-    for (const [, told] of inEachWay(Branches, (by) =>
+    for (const [, reported] of inEachWay(Branches, (by) =>
       problemsOf(() => renderHtml(Branches, { branch }, by)),
     ))
-      expect(told).toEqual([
+      expect(reported).toEqual([
         'branch-tree › branch-tree[2] › branch-tree[2]: content-not-allowed',
         'branch-tree › branch-tree[3]: content-not-allowed',
       ]);
@@ -331,10 +331,10 @@ test('a value that is shown in quotes and between tags is reported once for each
         el.b({ title: row.name as never }, row.name as never),
       ),
   });
-  for (const [, told] of inEachWay(Quoted, (by) =>
+  for (const [, reported] of inEachWay(Quoted, (by) =>
     problemsOf(() => renderHtml(Quoted, { row: { name: {} } }, by)),
   ))
-    expect(told).toEqual([
+    expect(reported).toEqual([
       'quoted-sign: attribute-invalid',
       'quoted-sign: content-not-allowed',
       'quoted-sign: attribute-invalid',

@@ -16,16 +16,16 @@ let server: ChildProcess;
 let browser: Browser;
 let page: Page;
 let url = '';
-const told: string[] = [];
+const reported: string[] = [];
 
 beforeAll(async () => {
   [server, url] = await serving();
   browser = await chromium.launch(browserOptions);
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   page.on('console', (message) => {
-    if (/^(?:warning|error)$/.test(message.type())) told.push(message.text());
+    if (/^(?:warning|error)$/.test(message.type())) reported.push(message.text());
   });
-  page.on('pageerror', ({ message }) => told.push(message));
+  page.on('pageerror', ({ message }) => reported.push(message));
   await page.goto(url);
   await page.waitForFunction(
     "document.querySelector('inspect-panel') && document.querySelector('crate-basket').shadowRoot",
@@ -131,7 +131,7 @@ test('names the component and the line of 200 random points, as the tree has the
 
 test('leaves no mark in the page, and the elements take their HTML over as ever', async () => {
   expect(await page.content()).not.toMatch(/lattice:|lattice-inspected/);
-  expect(told).toEqual([]);
+  expect(reported).toEqual([]);
 });
 
 test('says what each prop is and where it came from, and what fills each slot', async () => {

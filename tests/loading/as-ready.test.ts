@@ -39,11 +39,11 @@ afterAll(async () => {
   server.close();
 });
 
-async function visit(javaScriptEnabled = true): Promise<{ html: string; told: string[]; color: string }> {
+async function visit(javaScriptEnabled = true): Promise<{ html: string; reported: string[]; color: string }> {
   const page = await browser.newPage({ javaScriptEnabled });
-  const told: string[] = [];
-  page.on('console', (message) => message.type() === 'error' && told.push(message.text()));
-  page.on('pageerror', (error) => told.push(error.message));
+  const reported: string[] = [];
+  page.on('console', (message) => message.type() === 'error' && reported.push(message.text()));
+  page.on('pageerror', (error) => reported.push(error.message));
   await page.goto(url);
   const html: string = await page.evaluate(
     `[...document.body.childNodes].filter((one) => one.localName !== 'script').map((one) => one.outerHTML ?? one.data).join('')`,
@@ -52,7 +52,7 @@ async function visit(javaScriptEnabled = true): Promise<{ html: string; told: st
     `getComputedStyle(document.querySelector('em') ?? document.body).color`,
   );
   await page.close();
-  return { html: html.trim(), told, color };
+  return { html: html.trim(), reported, color };
 }
 
 /** As a browser has it. */
@@ -74,8 +74,8 @@ describe('what is sent as soon as it is ready', () => {
       inside: [{ name: 'weir', ms: 20, fails: false, rows: 1, inside: [] }],
     }));
     stream = () => streamHtml(Page, { groves: all }, options);
-    const { html, told, color } = await visit();
-    expect(told).toEqual([]);
+    const { html, reported, color } = await visit();
+    expect(reported).toEqual([]);
     expect(color).toBe('rgb(1, 2, 3)');
     expect(html).toBe(
       await parsed(await renderHtmlAsync(Page, { groves: all }, { onProblem: () => undefined })),
@@ -95,8 +95,8 @@ describe('what is sent as soon as it is ready', () => {
         ),
         async (all) => {
           stream = () => streamHtml(Page, { groves: all }, options);
-          const { html, told } = await visit();
-          expect(told).toEqual([]);
+          const { html, reported } = await visit();
+          expect(reported).toEqual([]);
           expect(html).toBe(
             await parsed(await renderHtmlAsync(Page, { groves: all }, { onProblem: () => undefined })),
           );
@@ -116,9 +116,9 @@ describe('what is sent as soon as it is ready', () => {
       template: ({ data }) => whenLoaded(data, { loading: el.div(Slow()), loaded: (text) => el.b(text) }),
     });
     stream = () => streamHtml(Outer, {}, options);
-    const { html, told } = await visit();
+    const { html, reported } = await visit();
     expect(html).toBe('<b>there</b>');
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 
   test('what a parser would read in another way elsewhere is waited for', async () => {

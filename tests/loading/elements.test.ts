@@ -25,22 +25,22 @@ afterAll(async () => {
   service.close();
 });
 
-let told: string[] = [];
+let reported: string[] = [];
 
 async function open(script: string, body: string): Promise<Page> {
   const html = `<!doctype html><title>x</title><body>${body}<script type="module" src="${script}"></script>`;
   service.pages.set('/page', ['text/html', html]);
   service.asked.length = 0;
   service.stopped.length = 0;
-  told = [];
+  reported = [];
   const page = await browser.newPage();
-  page.on('console', (message) => message.type() === 'error' && told.push(message.text()));
-  page.on('pageerror', (error) => told.push(error.message));
+  page.on('console', (message) => message.type() === 'error' && reported.push(message.text()));
+  page.on('pageerror', (error) => reported.push(error.message));
   await page.goto(`${service.url}/page`);
   return page;
 }
 
-/** A rendering of elements that asks the service, and what it was told went wrong. */
+/** A rendering of elements that asks the service, and what it was reported to have gone wrong. */
 function quietly() {
   const problems: string[] = [];
   const options = {
@@ -68,11 +68,11 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     await shows(page, 'water-level', 'Reading the tank …');
     await shows(page, 'water-level', 'north: 5');
     expect(service.asked).toEqual(['/json/north?ms=900']);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
   });
 
-  test('what could not be loaded is shown and told, and the rest of the page stands', async () => {
+  test('what could not be loaded is shown and reported, and the rest of the page stands', async () => {
     const page = await open(
       script,
       '<water-level from="/text"></water-level><tank-board from="/json/x?fail"></tank-board><tank-text from="/json/ok"></tank-text>',
@@ -80,7 +80,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     await shows(page, 'water-level', 'No reading: ');
     await shows(page, 'tank-text', 'ok: 2');
     await shows(page, 'tank-board', 'Sorry: the service says 503');
-    expect(told.filter((one) => one.includes('load-failed'))).toHaveLength(2);
+    expect(reported.filter((one) => one.includes('load-failed'))).toHaveLength(2);
     await page.evaluate(`document.querySelector('tank-board').from = '/json/west'`);
     await shows(page, 'tank-board', 'west is <full>');
     await page.close();
@@ -103,7 +103,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     expect(await text(page, 'water-level')).toBe('fffffff: 7');
     expect(service.asked).toHaveLength(6);
     expect(service.stopped).toHaveLength(5);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
   });
 
@@ -117,7 +117,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     expect(lines).toEqual([...both, 'tank 2 is <full>', 'b', ...both]);
     await page.locator('tank-rows ol li:last-child button').click();
     expect(await page.locator('tank-rows output').innerText()).toBe('tank 2');
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
   });
 
@@ -147,7 +147,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     await expect.poll(() => service.stopped.length).toBeGreaterThanOrEqual(2);
     await frame(page);
     expect(service.stopped.sort()).toEqual(['/json/aa?ms=3000', '/json/slow?ms=1500']);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
   });
 
@@ -210,7 +210,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     await page.evaluate(`document.querySelector('tank-board').from = '/json/south'`);
     await shows(page, 'tank-board', 'south is');
     expect(service.asked).toEqual(['/json/south']);
-    expect(told.filter((one) => !one.includes('load'))).toEqual([]);
+    expect(reported.filter((one) => !one.includes('load'))).toEqual([]);
     await page.close();
   });
 
@@ -229,7 +229,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     expect(await text(page, 'quiet-tank')).toBe('Sorry.');
     expect(await text(page, 'water-level')).toMatch(/^No reading: .*JSON input$/);
     expect(service.asked).toEqual([]);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.evaluate(`document.querySelector('quiet-tank').from = '/json/full'`);
     await shows(page, 'quiet-tank', '4 l');
     await page.close();
@@ -243,7 +243,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     await shows(page, 'quiet-tank', '5 hl');
     await page.evaluate(`document.querySelector('quiet-tank').unit = 'm³'`);
     await shows(page, 'quiet-tank', '5 m³');
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
   });
 
@@ -263,7 +263,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
   test('rows that hang end with what stands in for them', async () => {
     const page = await open(script, '<hasty-rows from="/json/north"></hasty-rows>');
     await shows(page, 'hasty-rows', 'Too slow.');
-    expect(told.join()).toContain('it took longer than 300 ms');
+    expect(reported.join()).toContain('it took longer than 300 ms');
     await page.close();
     const { problems, options } = quietly();
     expect(await renderHtmlAsync(HastyRows, { from: '/json/north' }, options)).toContain('<p>Too slow.</p>');
@@ -277,7 +277,7 @@ describe.each(['/in-page.js', '/ahead.js'])('elements that load, with %s', (scri
     expect(await page.evaluate(count)).toBeLessThan(300);
     await page.evaluate("fetch('/json/rest').then(() => undefined)");
     await page.waitForFunction(`${count} === 300`);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
   });
 });

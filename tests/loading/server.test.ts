@@ -29,15 +29,15 @@ afterAll(async () => {
 
 async function visit(path: string, options: Parameters<Browser['newPage']>[0] = {}) {
   const page = await browser.newPage(options);
-  const told: string[] = [];
+  const reported: string[] = [];
   const asked: string[] = [];
-  page.on('console', (message) => message.type() === 'error' && told.push(message.text()));
-  page.on('pageerror', (error) => told.push(error.message));
+  page.on('console', (message) => message.type() === 'error' && reported.push(message.text()));
+  page.on('pageerror', (error) => reported.push(error.message));
   page.on('request', (request) => request.url().includes('/data/') && asked.push(request.url()));
   await page.route('**/favicon.ico', (route) => route.fulfill({ status: 204 }));
   await page.goto(url + path);
   await page.waitForFunction(() => customElements.get('log-book') !== undefined);
-  return { page, told, asked };
+  return { page, reported, asked };
 }
 
 const width = (page: Page): Promise<number> =>
@@ -48,7 +48,7 @@ describe('the grove log, streamed by a server under a strict policy', () => {
   test.each(['/', '/?ms=300&order=as-ready'])(
     '%s comes alive on what was sent, and asks for nothing again',
     async (path) => {
-      const { asked, page, told } = await visit(path);
+      const { asked, page, reported } = await visit(path);
       await page.getByText('North terrace').first().waitFor();
       expect(await width(page)).toBeCloseTo(0.72, 2);
       await page.fill('input', 'weir');
@@ -61,7 +61,7 @@ describe('the grove log, streamed by a server under a strict policy', () => {
         () => document.querySelector('log-book')?.shadowRoot?.querySelector('[aria-busy=false]') !== null,
       );
       expect(asked).toHaveLength(1);
-      expect(told).toEqual([]);
+      expect(reported).toEqual([]);
       await page.close();
     },
   );
@@ -111,8 +111,8 @@ describe('style attributes under a policy that refuses them', () => {
     const html = renderPage(Tinted({ tint: 'rgb(1, 2, 3)' }), { title: 'x', nonce });
     expect(html).not.toContain(' style=');
     const page = await browser.newPage();
-    const told: string[] = [];
-    page.on('console', (message) => told.push(message.text()));
+    const reported: string[] = [];
+    page.on('console', (message) => reported.push(message.text()));
     await page.route('http://page.test/', (route) =>
       route.fulfill({
         contentType: 'text/html',
@@ -123,7 +123,7 @@ describe('style attributes under a policy that refuses them', () => {
     await page.goto('http://page.test/');
     const colors = await page.evaluate(`[a, b, c].map((one) => getComputedStyle(one).color)`);
     expect(colors).toEqual(['rgb(1, 2, 3)', 'rgb(4, 5, 6)', 'rgb(0, 0, 0)']);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
     await page.close();
     expect(renderHtml(Tinted, { tint: 'red' }, { nonce, styles: true })).toMatch(/^<style nonce="abc">/);
     expect(renderHtml(Tinted, { tint: 'red' })).toContain('style="color: red; margin: 3px"');

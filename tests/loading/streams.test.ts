@@ -227,16 +227,16 @@ describe('what comes later', () => {
   });
 
   test('a signal ends a rendering with its reason, and nothing is reported as failed', async () => {
-    const told: unknown[] = [];
+    const reported: unknown[] = [];
     const grove: Grove = { name: 'slow', ms: 5_000, fails: false, rows: 1, inside: [] };
     const stop = new AbortController();
-    const options: StreamOptions = { signal: stop.signal, onProblem: (problem) => told.push(problem) };
+    const options: StreamOptions = { signal: stop.signal, onProblem: (problem) => reported.push(problem) };
     const whole = renderHtmlAsync(Page, { groves: [grove] }, options);
     const streamed = readAll(streamHtml(Page, { groves: [grove] }, options));
     setTimeout(() => stop.abort(new Error('enough')), 10);
     await expect(whole).rejects.toThrow('enough');
     await expect(streamed).rejects.toThrow('enough');
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 
   test('a source of rows that hangs is left as soon as nobody reads', async () => {
@@ -437,9 +437,9 @@ describe('a source of rows that fails late', () => {
 });
 
 describe('what stands in for what fails', () => {
-  const told: string[] = [];
+  const reported: string[] = [];
   const noting = {
-    onProblem: ({ code, where }: { code: string; where: string }) => void told.push(`${code} ${where}`),
+    onProblem: ({ code, where }: { code: string; where: string }) => void reported.push(`${code} ${where}`),
   };
   const Part = component('part-risky', {
     props: { count: prop.number(), name: prop.text().fallback('x') },
@@ -467,7 +467,7 @@ describe('what stands in for what fails', () => {
     const html = renderHtml(Parts, { counts }, noting);
     expect(html.replaceAll(/ id="[^"]*"/g, '')).toBe(wanted.replaceAll(/ id="[^"]*"/g, ''));
     expect(new Set(html.match(/ id="[^"]*"/g)).size).toBe(2);
-    expect(told).toEqual([
+    expect(reported).toEqual([
       'value-failed part-list › part-risky[2]',
       'prop-invalid part-list › part-risky[3]',
     ]);

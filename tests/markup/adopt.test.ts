@@ -156,7 +156,7 @@ describe('what cannot be adopted', () => {
     ['<p>a</p>', { block: 'li' }, 'undefined:undefined'],
     ['<p>a</p>', { block: '((' }, 'undefined:undefined'],
     ['<p>a</p>', { slots: { h5: 'title' } }, '1:1'],
-  ])('%s %j is told with its place', (html, options, place) => {
+  ])('%s %j is reported with its place', (html, options, place) => {
     const { code, source, hint } = fails(html, options);
     expect(code).toBe('adopt-failed');
     expect(`${source?.line}:${source?.column}`).toBe(place);

@@ -35,7 +35,7 @@ describe.each([
     },
   ],
   [
-    'with a state that cannot be told before',
+    'with a state that cannot be known before',
     { state: ({ title }: never) => ({ count: JSON.parse(title as string).length }) },
   ],
 ])('%s', (_how, more) => {

@@ -7,7 +7,7 @@ import { bundle } from '../support/bundle.js';
 let browser: Browser;
 let code = '';
 let page: Page;
-let told: string[] = [];
+let reported: string[] = [];
 
 beforeAll(async () => {
   browser = await chromium.launch(browserOptions);
@@ -16,9 +16,9 @@ afterAll(() => browser.close());
 beforeEach(async () => {
   await page?.close();
   page = await browser.newPage();
-  told = [];
-  page.on('console', (message) => told.push(message.text()));
-  page.on('pageerror', (error) => told.push(error.message));
+  reported = [];
+  page.on('console', (message) => reported.push(message.text()));
+  page.on('pageerror', (error) => reported.push(error.message));
 });
 
 /** Opens a page from a server of its own, as pages are, so that policies hold for the script too. */
@@ -88,7 +88,7 @@ describe.each([
     expect(seen).toEqual({ classes: 'sorted many', radius: '4', isSvg: true, box: '0 0 4 9', most: '4' });
     await page.uncheck('crate-list input[type=checkbox]');
     expect(await page.locator('crate-list h2').getAttribute('class')).toBe('many');
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 
   test('hydrates what a server rendered from the same text', async () => {
@@ -114,7 +114,7 @@ describe.each([
     ).toBe(true);
     await page.click('crate-list button');
     expect(await page.locator('crate-list li').count()).toBe(3);
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 
   test('works under Trusted Types too', async () => {
@@ -123,7 +123,7 @@ describe.each([
       "script-src 'self'; require-trusted-types-for 'script'; trusted-types zesty-lattice",
     );
     expect(await shadow('h2')).toBe('Crates Dun');
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 });
 
@@ -134,6 +134,6 @@ test('without its reader in the page a template text is reported as such', async
   const bare = await bundle(new URL('./bare-part.ts', import.meta.url), { plain: true });
   await page.addScriptTag({ content: bare, type: 'module' });
   await page.waitForFunction('window.isDone');
-  expect(told.join()).toContain('markup-missing');
-  expect(told.join()).toContain("import 'zesty-lattice/markup'");
+  expect(reported.join()).toContain('markup-missing');
+  expect(reported.join()).toContain("import 'zesty-lattice/markup'");
 });

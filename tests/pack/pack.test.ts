@@ -36,25 +36,25 @@ afterAll(async () => {
 });
 
 /** What a plain page says that loads a module. */
-async function loaded(name: string, html: string): Promise<{ text: string; told: string[] }> {
+async function loaded(name: string, html: string): Promise<{ text: string; reported: string[] }> {
   const page = await browser.newPage();
-  const told: string[] = [];
-  page.on('console', (message) => told.push(`${message.type()}: ${message.text()}`));
-  page.on('pageerror', ({ message }) => told.push(message));
+  const reported: string[] = [];
+  page.on('console', (message) => reported.push(`${message.type()}: ${message.text()}`));
+  page.on('pageerror', ({ message }) => reported.push(message));
   await page.setContent(`<!doctype html><title>Plain</title><body>${html}</body>`);
   await page.addScriptTag({ content: readFileSync(file(name), 'utf8'), type: 'module' });
   await page.waitForFunction("customElements.get('crate-counter')");
   await page.locator('crate-counter button').last().click();
   const text = await page.locator('crate-counter output').innerText();
   await page.close();
-  return { text, told };
+  return { text, reported };
 }
 
 const counter = '<crate-counter label="Dunlight" start="2"></crate-counter>';
 
 describe('lattice pack', () => {
   test('makes one module that makes the elements of a plain page interactive', async () => {
-    expect(await loaded('orchard.js', counter)).toEqual({ text: '3', told: [] });
+    expect(await loaded('orchard.js', counter)).toEqual({ text: '3', reported: [] });
     expect(readFileSync(file('orchard.js'), 'utf8')).not.toMatch(/^import |development build/m);
   });
 
@@ -138,13 +138,13 @@ describe('lattice pack', () => {
       '--dev',
     );
     expect(out).toContain('dev.js (development build)');
-    const { text, told } = await loaded(
+    const { text, reported } = await loaded(
       'dev.js',
       '<crate-counter label="Dunlight" start="x"></crate-counter>',
     );
     expect(text).toBe('1');
-    expect(told.filter((one) => one.includes('a development build'))).toHaveLength(1);
-    expect(told.join()).toContain('prop-invalid');
+    expect(reported.filter((one) => one.includes('a development build'))).toHaveLength(1);
+    expect(reported.join()).toContain('prop-invalid');
   });
 
   test('takes a module that registers its elements itself, and tells what is wrong in components', async () => {

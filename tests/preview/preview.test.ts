@@ -17,7 +17,7 @@ let browser: Browser;
 let context: BrowserContext;
 let page: Page;
 let preview: Opened;
-const told: string[] = [];
+const reported: string[] = [];
 
 beforeAll(async () => {
   const starting = opened(everyKind);
@@ -26,7 +26,7 @@ beforeAll(async () => {
   context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   page = await context.newPage();
-  page.on('pageerror', ({ message }) => told.push(message));
+  page.on('pageerror', ({ message }) => reported.push(message));
   await page.goto(preview.url);
   await page.getByRole('link', { name: 'grove-form' }).waitFor();
 }, 120_000);
@@ -137,7 +137,10 @@ describe('lattice preview', () => {
     await page.keyboard.press('Enter');
     await expect
       .poll(() => page.locator('.events li').allInnerTexts(), soon)
-      .toEqual([expect.stringMatching(/told\s*\{"said":2\}/), expect.stringMatching(/told\s*\{"said":1\}/)]);
+      .toEqual([
+        expect.stringMatching(/reported\s*\{"said":2\}/),
+        expect.stringMatching(/reported\s*\{"said":1\}/),
+      ]);
     await page.getByLabel('Name', { exact: true }).focus();
     await typeInto(page, 'Name', 'Lower grove');
     await expect.poll(() => stage().locator('h2').innerText(), soon).toBe('Lower grove, 40 trees, open');
@@ -306,7 +309,7 @@ describe('lattice preview', () => {
     await saved("'nothing said'", "'no word yet'", () => text('no word yet'));
     await saved('state.said + 1 };', 'state.said + 10 };', async () => {
       await stage().locator('grove-form button').click();
-      return /told \d\d/.test(await stage().locator('grove-form button').innerText());
+      return /reported \d\d/.test(await stage().locator('grove-form button').innerText());
     });
     console.info(`saved and seen: ${took.join(', ')} ms`);
     expect(await page.getByLabel('Name', { exact: true }).inputValue()).toBe('Saved grove');
@@ -429,6 +432,6 @@ describe('lattice preview', () => {
   }, 120_000);
 
   test('had no mistake of its own all the while', () => {
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 });

@@ -68,13 +68,13 @@ describe('a file that is not there', () => {
 
   test.each(['template', 'styles'])('names the component and the part: %s', (part) => {
     const parts = { template: '<p>x</p>', [part]: markupFile(module, './stall-sgin.html') };
-    let told: unknown;
+    let reported: unknown;
     try {
       component('stall-sign', parts as never);
     } catch (thrown) {
-      told = thrown;
+      reported = thrown;
     }
-    const [problem] = (told as { problems: { code: string; message: string; hint: string }[] }).problems;
+    const [problem] = (reported as { problems: { code: string; message: string; hint: string }[] }).problems;
     expect(problem?.code).toBe('file-missing');
     expect(problem?.message).toBe(
       `The part "${part}" of <stall-sign> is the file ${join(folder, 'stall-sgin.html')}, which cannot be read: no such file or directory.`,

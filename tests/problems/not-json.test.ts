@@ -41,7 +41,7 @@ const cases = [
 
 const asElements: RenderOptions = { form: 'elements' };
 
-function told(run: () => unknown): string[] {
+function reported(run: () => unknown): string[] {
   try {
     run();
   } catch (thrown) {
@@ -53,23 +53,23 @@ function told(run: () => unknown): string[] {
 
 describe.each(cases)('%s', (_name, entry, fault) => {
   test('is reported with the prop whose attribute it would be', () => {
-    const [said = '', ...more] = told(() => renderHtml(GrovePage, { entry }, asElements));
+    const [said = '', ...more] = reported(() => renderHtml(GrovePage, { entry }, asElements));
     expect(said).toContain('value-not-json grove-page');
     expect(said).toContain(`The prop "entry" of grove-log ${fault}`);
     expect(more).toEqual([]);
   });
 
   test('is reported inline, as itself and in rows, for each row by itself', () => {
-    expect(told(() => renderHtml(GroveLog({ entry }), asElements))).toHaveLength(1);
+    expect(reported(() => renderHtml(GroveLog({ entry }), asElements))).toHaveLength(1);
     const fine = { name: 'South grove' };
-    const said = told(() => renderHtml(GroveRows, { entries: [fine, entry, fine, entry] }, asElements));
+    const said = reported(() => renderHtml(GroveRows, { entries: [fine, entry, fine, entry] }, asElements));
     expect(said).toHaveLength(2);
     expect(said[0]).toContain(fault);
   });
 
   test('is reported for a data block, in both forms', () => {
     for (const options of [{}, asElements]) {
-      const [said = '', ...more] = told(() => renderHtml(GroveData, { entry }, options));
+      const [said = '', ...more] = reported(() => renderHtml(GroveData, { entry }, options));
       expect(said).toContain('value-not-json grove-data');
       expect(said).toContain(fault);
       expect(more).toEqual([]);
@@ -88,8 +88,8 @@ describe.each(cases)('%s', (_name, entry, fault) => {
     const Holder = component('fixed-page', { template: () => el.main(GroveLog({ entry })) });
     // A template that is too deep to be planned is reported before that.
     const words = entry === deep ? 'is nested' : fault;
-    expect(told(() => renderHtml(Fixed))).toEqual([expect.stringContaining(words)]);
-    expect(told(() => renderHtml(Holder, {}, asElements))).toEqual([expect.stringContaining(words)]);
+    expect(reported(() => renderHtml(Fixed))).toEqual([expect.stringContaining(words)]);
+    expect(reported(() => renderHtml(Holder, {}, asElements))).toEqual([expect.stringContaining(words)]);
   });
 });
 

@@ -22,7 +22,7 @@ try {
 `;
 
 test.each(['', 'production'])(
-  'a value that is read as if it were there is told with its line, NODE_ENV=%s',
+  'a value that is read as if it were there is reported with its line, NODE_ENV=%s',
   (mode) => {
     const out = execFileSync('node', ['--input-type=module', '-e', program], {
       cwd: root,

@@ -12,7 +12,7 @@ const PriceTag = component('price-tag', {
   template: ({ props, slots }) => el.p(props.cents, props.sowIn, slots.default(), slots.row('x')),
 });
 let count = 0;
-const told = (template: unknown): readonly Problem[] => {
+const reported = (template: unknown): readonly Problem[] => {
   count += 1;
   return resolve(
     component(`words-${count}`, {
@@ -63,8 +63,8 @@ describe('a hint speaks as what it is about is written', () => {
       `id="{{ uid('x') }}"`,
     ],
   ])('%s', (code, byFunction, byText, functions, text) => {
-    expect(hintOf(told(byFunction), code)).toContain(functions);
-    const inText = hintOf(told(byText), code);
+    expect(hintOf(reported(byFunction), code)).toContain(functions);
+    const inText = hintOf(reported(byText), code);
     expect(inText).toContain(text);
     expect(inText).not.toMatch(/\{ \w+: … \}|=> …|\bgiven\(|\beachOf\(/);
   });
@@ -94,7 +94,8 @@ describe('a problem of an attribute points at the attribute', () => {
     const [line = '', mark = ''] = source?.frame?.split('\n').slice(-2) ?? [];
     return line.slice(mark.indexOf('^')).split(/[\s=>]/)[0] ?? '';
   };
-  const columns = (html: string): readonly string[] => told(html).map((one) => `${one.code} ${marked(one)}`);
+  const columns = (html: string): readonly string[] =>
+    reported(html).map((one) => `${one.code} ${marked(one)}`);
   test.each([
     ['<p class="a" hrref="x">x</p>', ['attribute-unknown hrref']],
     ['<a class="a" href="javascript:go()">x</a>', ['attribute-unsafe href']],

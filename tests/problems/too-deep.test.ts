@@ -17,7 +17,7 @@ import { catalog, renderDocument } from 'zesty-lattice/markup';
 import { adopt } from 'zesty-lattice-tools/adopt';
 
 const levels = 5000;
-const told = (run: () => unknown): readonly unknown[] => {
+const reported = (run: () => unknown): readonly unknown[] => {
   try {
     run();
     return ['nothing'];
@@ -48,8 +48,8 @@ test('inline content', () => {
   let content: Content = 'x';
   for (let at = 0; at < levels; at++) content = el.div(content);
   for (const run of [renderHtml, renderBytes, resolve])
-    expect(told(() => run(Box({}, content)))).toEqual(['too-deep']);
-  expect(told(() => renderPage(Box({}, content), { title: 'x' }))).toEqual(['too-deep']);
+    expect(reported(() => run(Box({}, content)))).toEqual(['too-deep']);
+  expect(reported(() => renderPage(Box({}, content), { title: 'x' }))).toEqual(['too-deep']);
 });
 
 test('a template', () => {
@@ -60,14 +60,14 @@ test('a template', () => {
       return content;
     },
   });
-  expect(told(() => renderHtml(Deep))).toEqual(['too-deep']);
+  expect(reported(() => renderHtml(Deep))).toEqual(['too-deep']);
   const Text = component('deep-text', { template: '<div>'.repeat(levels) + 'x' + '</div>'.repeat(levels) });
-  expect(told(() => renderHtml(Text))).toEqual(['too-deep']);
+  expect(reported(() => renderHtml(Text))).toEqual(['too-deep']);
   const Hole = component('deep-hole', {
     props: { a: prop.number() },
     template: `<p>{{ ${'('.repeat(levels)}a${')'.repeat(levels)} }}</p>`,
   });
-  expect(JSON.stringify(told(() => renderHtml(Hole, { a: 1 })))).toMatch(/too-deep|expression-invalid/);
+  expect(JSON.stringify(reported(() => renderHtml(Hole, { a: 1 })))).toMatch(/too-deep|expression-invalid/);
 });
 
 test('data that holds itself', () => {
@@ -75,7 +75,7 @@ test('data that holds itself', () => {
   const tree: Branch = { name: 'a', branches };
   branches.push(tree);
   for (let times = 0; times < 10; times++)
-    expect(told(() => renderHtml(BranchList, tree))).toEqual(['too-deep']);
+    expect(reported(() => renderHtml(BranchList, tree))).toEqual(['too-deep']);
   expect(renderHtml(BranchList, { name: 'b', branches: [] })).toBe('<b>b</b>');
 });
 
@@ -85,5 +85,5 @@ test('documents and what is adopted', () => {
   // A document is followed as deep as it is.
   expect(problems).toEqual([]);
   expect(text).toBe(html.replace('<stall-box>x</stall-box>', '<div>x</div>'));
-  expect(told(() => adopt(html, { name: 'a-part' }))).toEqual(['too-deep']);
+  expect(reported(() => adopt(html, { name: 'a-part' }))).toEqual(['too-deep']);
 });

@@ -38,7 +38,7 @@ const doors: Record<string, string> = {
 };
 
 test('an error of one copy of the library is one to the other, as where a bundler and Node find different files', () => {
-  const told = node(`
+  const reported = node(`
     const [one, other] = await Promise.all(['./packages/lattice/dist/index.js', './packages/lattice/dist/node/index.js'].map((path) => import(path)));
     const { component, eachOf, el, LatticeError, resolve } = other;
     if (one.LatticeError === LatticeError) throw new Error('They are one copy.');
@@ -50,7 +50,7 @@ test('an error of one copy of the library is one to the other, as where a bundle
       console.log(thrown instanceof LatticeError, new TypeError('x') instanceof LatticeError, null instanceof LatticeError);
     }
   `);
-  expect(told.trim()).toBe('call-invalid\ntrue false false');
+  expect(reported.trim()).toBe('call-invalid\ntrue false false');
 });
 
 test('Node, and bundlers that build for Node, find one file; those that build for a page find modules', async () => {

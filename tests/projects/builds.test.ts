@@ -34,7 +34,7 @@ register(StallSign);
 };
 
 describe('a build with Vite', () => {
-  test('fails for errors in components and templates, all of them told with file and line', () => {
+  test('fails for errors in components and templates, all of them reported with file and line', () => {
     const project = new Project({
       ...vite,
       'sign.ts': `${sign.replace('el.p(props.name)', 'el.p(el.div(props.name))')}
@@ -43,13 +43,13 @@ export const Other = component('other-sign', { props: { name: prop.text() }, use
     });
     const { code, out, err } = project.run('vite', 'build');
     expect(code).toBe(1);
-    const told = out + err;
-    expect(told).toContain('content-not-allowed');
-    expect(told).toMatch(/sign\.ts:5:\d+/);
-    expect(told).toContain('nmae');
-    expect(told).toMatch(/sign\.ts \(template of line 8\):1:7/);
-    expect(told).toContain('prop-missing');
-    expect(told).toMatch(/3 problems in the components of this build/);
+    const reported = out + err;
+    expect(reported).toContain('content-not-allowed');
+    expect(reported).toMatch(/sign\.ts:5:\d+/);
+    expect(reported).toContain('nmae');
+    expect(reported).toMatch(/sign\.ts \(template of line 8\):1:7/);
+    expect(reported).toContain('prop-missing');
+    expect(reported).toMatch(/3 problems in the components of this build/);
   });
 
   test('fails for a definition that no component can be made of', () => {
@@ -125,10 +125,10 @@ export const WideLamp = component('wide-lamp', {
       /main\.ts:3 registers <wide-lamp>: calc\(props\.tone\): its function uses "now"/,
     );
     expect(out + err).not.toContain('registers <stall-sign>');
-    const { page: built, told } = await visit(await served(join(project.folder, 'dist')));
+    const { page: built, reported } = await visit(await served(join(project.folder, 'dist')));
     await built.waitForFunction("customElements.get('wide-lamp')");
     expect(await built.evaluate(shown)).toEqual(wanted);
-    expect(told.filter((line) => line.startsWith('error'))).toEqual([]);
+    expect(reported.filter((line) => line.startsWith('error'))).toEqual([]);
   });
 
   test('keeps records and lists of what the library makes, in one module and in several', async () => {
@@ -152,21 +152,21 @@ export default { loud: preset(el.button, { type: 'submit' }) };
 `,
     });
     project.must('vite', 'build');
-    const { page: built, told } = await visit(await served(join(project.folder, 'dist')));
+    const { page: built, reported } = await visit(await served(join(project.folder, 'dist')));
     await built.waitForFunction("customElements.get('stall-sign')");
     expect(await built.evaluate("document.querySelector('stall-sign').shadowRoot.innerHTML")).toMatch(
       /<p>North20<\/p><button type="button" class="wide">Go<\/button><i>a<\/i><i>b<\/i>/,
     );
-    expect(told).toEqual([]);
+    expect(reported).toEqual([]);
   });
 
   test('shows the same during development', async () => {
     const project = new Project(mixed);
     const { url } = await developed(project);
-    const { page: live, told } = await visit(url);
+    const { page: live, reported } = await visit(url);
     await live.waitForFunction("customElements.get('wide-lamp')");
     expect(await live.evaluate(shown)).toEqual(wanted);
-    expect(told.filter((line) => line.startsWith('error'))).toEqual([]);
+    expect(reported.filter((line) => line.startsWith('error'))).toEqual([]);
   });
 
   test.runIf(isLong)('keeps nothing of the moment it was built', async () => {
@@ -259,10 +259,10 @@ fileOf();
     });
     project.must('vite', 'build');
     for (const url of [(await developed(project)).url, await served(join(project.folder, 'dist'))]) {
-      const { page: one, told } = await visit(url);
+      const { page: one, reported } = await visit(url);
       await one.waitForFunction("document.querySelector('stall-sign').shadowRoot?.textContent === 'North'");
-      expect(told.join()).toContain('file-unread');
-      expect(told.join()).toContain('sign.html');
+      expect(reported.join()).toContain('file-unread');
+      expect(reported.join()).toContain('sign.html');
     }
   });
 });

@@ -111,7 +111,7 @@ describe.each(bundlers)('%s', (name) => {
     for (const ahead of isLong ? ['written', 'none'] : ['written']) {
       project.must('node', 'build.js', 'main.js', ahead);
       project.write({ 'out/index.html': page });
-      const { page: built, told } = await visit(await served(join(project.folder, 'out')));
+      const { page: built, reported } = await visit(await served(join(project.folder, 'out')));
       await built.locator('crate-counter button').click();
       await built.waitForFunction(
         "document.querySelector('crate-counter').shadowRoot.textContent === 'Crates: 3'",
@@ -121,7 +121,7 @@ describe.each(bundlers)('%s', (name) => {
           "document.querySelector('stall-sign').shadowRoot.innerHTML + getComputedStyle(document.querySelector('stall-sign').shadowRoot.querySelector('b')).color",
         ),
       );
-      expect(told).toEqual([]);
+      expect(reported).toEqual([]);
       project.must('node', 'build.js', 'counter-main.js', ahead);
       const size = zipped(project);
       sizes.push(

@@ -51,11 +51,11 @@ describe('lattice new --project', () => {
     const project = newProject();
     const { url } = await developed(project);
     const check = async (address: string): Promise<void> => {
-      const { page, told } = await visit(address);
+      const { page, reported } = await visit(address);
       await page.getByRole('button', { name: 'One crate of Saltbell more' }).click();
       expect(await page.getByLabel('Crates of Saltbell').textContent()).toBe('5');
       expect(await page.locator('h1').textContent()).toBe('On the stalls today');
-      expect(told.filter((line) => !line.startsWith('debug'))).toEqual([]);
+      expect(reported.filter((line) => !line.startsWith('debug'))).toEqual([]);
     };
     await check(url);
     script(project, 'build');

@@ -61,7 +61,7 @@ export async function developed(project: Project): Promise<{ url: string; said: 
 export interface Visit {
   readonly page: Page;
   /** What was reported on the console, and errors. */
-  readonly told: readonly string[];
+  readonly reported: readonly string[];
 }
 
 /** One Chromium for a test file. */
@@ -73,11 +73,11 @@ export function useVisits(): (url: string) => Promise<Visit> {
   afterAll(() => browser.close());
   return async (url) => {
     const page = await browser.newPage();
-    const told: string[] = [];
-    page.on('console', (message) => told.push(`${message.type()}: ${message.text()}`));
-    page.on('pageerror', (error) => told.push(`error: ${error.message}`));
+    const reported: string[] = [];
+    page.on('console', (message) => reported.push(`${message.type()}: ${message.text()}`));
+    page.on('pageerror', (error) => reported.push(`error: ${error.message}`));
     onTestFinished(() => page.close());
     await page.goto(url);
-    return { page, told };
+    return { page, reported };
   };
 }

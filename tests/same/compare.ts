@@ -129,7 +129,7 @@ function eachWay(
       html(() => bytes.decode(renderBytes(use, by))),
       html(() => renderHtml(use, { ...by, form: 'elements' })),
       one.without?.spot ? '' : htmlOfSpot(one, moment, by),
-      told(use, by),
+      reported(use, by),
     ];
     const usual = texts();
     for (const [way, written] of inEachWay(made, texts)) {
@@ -143,7 +143,7 @@ function eachWay(
 }
 
 /** All that is said of a use that cannot be rendered, with its places. */
-function told(use: ReturnType<typeof useOf>, by?: RenderOptions): string {
+function reported(use: ReturnType<typeof useOf>, by?: RenderOptions): string {
   try {
     renderHtml(use, by);
     return '';

@@ -14,7 +14,7 @@ const Word = component('any-word', {
   template: ({ slots }) => el.span(slots.default()),
 });
 let count = 0;
-const told = (template: (open: never) => Content): readonly string[] => {
+const reported = (template: (open: never) => Content): readonly string[] => {
   count += 1;
   const made = component(`conform-${count}`, {
     props: { open: prop.flag() },
@@ -59,7 +59,7 @@ describe('what the standards forbid', () => {
     ['a heading that skips a level', () => [el.h2('a'), el.div(el.h4('b'))], 'heading-skipped'],
     ['one in content of a component', () => Box({}, [el.h2('a'), el.div(el.h4('b'))]), 'heading-skipped'],
   ])('%s', (_what, template, code) => {
-    expect(told(template)).toEqual([code]);
+    expect(reported(template)).toEqual([code]);
   });
 
   test.each<[string, (open: never) => Content]>([
@@ -89,10 +89,10 @@ describe('what the standards forbid', () => {
     ],
     ['headings with another component between', () => [el.h1('a'), Box({}, 'x'), el.h3('b')]],
     ['several roles, one of them known', () => el.p({ role: 'newer status' }, 'x')],
-    ['words of what is told', () => el.p({ 'aria-relevant': 'text removals' as never }, 'x')],
+    ['words of aria-relevant', () => el.p({ 'aria-relevant': 'text removals' as never }, 'x')],
     ['details with what is handed to it', () => el.details(Box({}, 'x'))],
   ])('not %s', (_what, template) => {
-    expect(told(template)).toEqual([]);
+    expect(reported(template)).toEqual([]);
   });
 
   test('a hint says where it belongs, with the paragraph', () => {

@@ -5,24 +5,24 @@ const CrateRows = component('crate-rows', {
   props: { crates: prop.list(prop.record({ id: prop.number().optional(), fruit: prop.text() })) },
   template: ({ props }) => el.ul(eachOf(props.crates, (crate) => el.li(crate.fruit), { key: 'id' })),
 });
-const told = (crates: readonly { id?: number; fruit: string }[]): readonly string[] =>
+const reported = (crates: readonly { id?: number; fruit: string }[]): readonly string[] =>
   resolve(CrateRows, { crates }).problems.map(({ code, message, hint }) => `${code}: ${message} ${hint}`);
 
 describe('the keys of rows, where the list is known', () => {
   test('that differ are right', () => {
     expect(
-      told([
+      reported([
         { id: 1, fruit: 'a' },
         { id: 2, fruit: 'b' },
       ]),
     ).toEqual([]);
-    expect(told([{ fruit: 'a' }])).toEqual([]);
+    expect(reported([{ fruit: 'a' }])).toEqual([]);
     expect(resolve(CrateRows).problems).toEqual([]);
   });
 
   test('two that are the same are reported', () => {
     expect(
-      told([
+      reported([
         { id: 1, fruit: 'a' },
         { id: 2, fruit: 'b' },
         { id: 1, fruit: 'c' },
@@ -33,7 +33,7 @@ describe('the keys of rows, where the list is known', () => {
   });
 
   test('one that no row has is reported, with what that is', () => {
-    const [problem] = told([{ fruit: 'a' }, { fruit: 'b' }]);
+    const [problem] = reported([{ fruit: 'a' }, { fruit: 'b' }]);
     expect(problem).toContain('have the key undefined. No item has the field that is named as the key');
   });
 });

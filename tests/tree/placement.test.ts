@@ -108,7 +108,7 @@ export const StallBoard = component('stall-board', { template: '<div><slot></slo
     ['a word alone', { parents: 'board' }, '"parents" that has to be a list of names'],
     ['a part that there is not', { parent: ['board'] }, 'has "parent", where there is only'],
     ['text', 'board', 'has to be a record with "names" or "parents"'],
-  ])('%s in its place is told where it is written', (_what, placement, words) => {
+  ])('%s in its place is reported where it is written', (_what, placement, words) => {
     expect(() => component('board-row', { placement: placement as never, template: () => el.p() })).toThrow(
       words,
     );

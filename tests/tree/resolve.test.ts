@@ -227,7 +227,7 @@ describe('ids and references', () => {
 });
 
 describe('elements that a parser would move', () => {
-  const told = (content: () => unknown): string =>
+  const reported = (content: () => unknown): string =>
     resolve(component('nest-page', { template: content as never }))
       .problems.map(({ message, hint }) => `${message} ${hint}`)
       .join();
@@ -245,8 +245,8 @@ describe('elements that a parser would move', () => {
     [() => el.h2(el.h3('x')), '<h3> cannot stand in <h2>.'],
     [() => el.body('x'), 'renderPage writes html, head and body'],
     [() => (el.br as unknown as (content: string) => unknown)('x'), '<br> takes no content'],
-  ])('are told: %s', (content, words) => {
-    expect(told(content)).toContain(words);
+  ])('are reported: %s', (content, words) => {
+    expect(reported(content)).toContain(words);
   });
 
   test('are found through slots, too', () => {
@@ -254,7 +254,7 @@ describe('elements that a parser would move', () => {
       slots: { default: slot() },
       template: ({ slots }) => el.p(slots.default()),
     });
-    expect(told(() => Para({}, el.div('x')))).toContain('<div> cannot stand inside <p>.');
-    expect(told(() => Para({}, el.b('x')))).toBe('');
+    expect(reported(() => Para({}, el.div('x')))).toContain('<div> cannot stand inside <p>.');
+    expect(reported(() => Para({}, el.b('x')))).toBe('');
   });
 });

@@ -121,8 +121,8 @@ export default component('grove-log', {
 /** Works on the page and gives what is seen after each step. */
 export const walk = `(async () => {
   const seen = [];
-  const told = [];
-  console.error = (...all) => told.push(String(all[0]).replace(/^error /, '').split(/[ :]/)[0]);
+  const reported = [];
+  console.error = (...all) => reported.push(String(all[0]).replace(/^error /, '').split(/[ :]/)[0]);
   const host = document.querySelector('stall-list');
   const shown = (root) => [...root.childNodes].map((node) => node.nodeType === 8 ? '' : node.outerHTML === undefined ? node.data : node.outerHTML + (node.shadowRoot ? shown(node.shadowRoot) : [...node.querySelectorAll('*')].filter((one) => one.shadowRoot).map((one) => shown(one.shadowRoot)).join(''))).join('').replace(/<!---->/g, '');
   const step = async (name, work) => { await work(); await new Promise((done) => setTimeout(done)); seen.push(name + ' ' + shown(host.shadowRoot)); };
@@ -139,6 +139,6 @@ export const walk = `(async () => {
   await step('fail', () => click('.fail'));
   await step('log', () => host.shadowRoot.querySelector('grove-log').shadowRoot.querySelector('h2').click());
   await step('none', () => { host.stalls = []; });
-  seen.push(host.dataset.since, told.join());
+  seen.push(host.dataset.since, reported.join());
   return seen;
 })()`;

@@ -23,7 +23,7 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 interface Built {
   readonly code: string;
   /** What was reported while building. */
-  readonly told: string;
+  readonly reported: string;
   /** Whether the page plans elements itself. */
   readonly plans: boolean;
 }
@@ -82,8 +82,8 @@ async function builtFrom(
   });
   if (!('output' in result)) throw new Error('Nothing was built.');
   const { code } = result.output[0];
-  const told = lines.filter((line) => line.includes('plans some elements itself')).join('\n');
-  return { code, told, plans: code.includes('Planner = class') };
+  const reported = lines.filter((line) => line.includes('plans some elements itself')).join('\n');
+  return { code, reported, plans: code.includes('Planner = class') };
 }
 
 /** Each case is a build: `npm run test:long` has all of them, a usual run every second one. */
@@ -111,7 +111,7 @@ describe('elements planned as a page is built', () => {
 
   test('show and tell what elements planned in the page do, whatever kinds, modules and slots are in it', async () => {
     const [ahead, inPage] = [await built(orchard), await built(orchard, { ahead: false })];
-    expect(ahead.told).toBe('');
+    expect(ahead.reported).toBe('');
     expect([ahead.plans, inPage.plans]).toEqual([false, true]);
     const [seen, wanted] = [await walked(ahead.code), await walked(inPage.code)];
     expect(seen).toEqual(wanted);
@@ -145,7 +145,7 @@ describe('elements planned as a page is built', () => {
   ])(
     'stand beside one that the page plans itself and that holds them, registered %s them',
     async (_when, calls) => {
-      const { code, told } = await built({
+      const { code, reported } = await built({
         'main.ts': `import { register } from 'zesty-lattice/elements';\nimport { Inner } from './inner.ts';\nimport { other } from './other.ts';\n${calls}\n`,
         'inner.ts': `import { component, el, prop } from 'zesty-lattice';
 export const Inner = component('part-inner', { props: { n: prop.number().fallback(1) }, state: () => ({ at: 0 }), template: ({ props }) => el.b(props.n) });
@@ -159,7 +159,7 @@ import { Outer } from './outer.ts';
 export const other = (): void => register(Outer);
 `,
       });
-      expect(told).toContain('part-outer');
+      expect(reported).toContain('part-outer');
       const page = await browser.newPage();
       const failed: string[] = [];
       page.on('pageerror', ({ message }) => failed.push(message));
@@ -187,7 +187,7 @@ test('what only speaks of the library is no code to be read', async () => {
 });
 
 test('components of a package are written out, too', async () => {
-  const { code, plans, told } = await built({
+  const { code, plans, reported } = await built({
     'main.ts': `import { register } from 'zesty-lattice/elements';
 import { Gate } from 'grove-parts';
 import { Stall } from './stall.ts';
@@ -211,13 +211,13 @@ export const Gate = component('one-gate', { state: () => ({ open: false }), hand
 `,
     'package.json': JSON.stringify({ type: 'module', dependencies: { 'grove-parts': '1.0.0' } }),
   });
-  expect(told).toBe('');
+  expect(reported).toBe('');
   expect(plans).toBe(false);
   expect(code).toContain(' crates of the grove');
   expect(code).toContain('one-gate');
 });
 
-describe('what cannot be planned ahead is planned in the page, and told', () => {
+describe('what cannot be planned ahead is planned in the page, and reported', () => {
   const parts = `import { calc, component, el, prop } from 'zesty-lattice';
 export const A = component('part-a', { props: { n: prop.number() }, state: () => ({ at: 0 }), template: ({ props }) => el.p(props.n) });
 export const price = (n: number): string => '€ ' + n;
@@ -287,9 +287,9 @@ export const Outer = component('part-outer', { state: () => ({ at: 0 }), templat
   ];
 
   test.each(some(cases))('%s', async (_name, files, why) => {
-    const { code, plans, told } = await built(files);
-    expect(told).toContain(why);
-    expect(told).not.toContain(root);
+    const { code, plans, reported } = await built(files);
+    expect(reported).toContain(why);
+    expect(reported).not.toContain(root);
     expect(plans).toBe(true);
     // And registered all the same.
     expect(code).toMatch(/part-(a|b|outer)/);
@@ -422,9 +422,9 @@ export const red = Lamp({ tone: 'red' });`,
   /** What the element shows, and what was reported, before and after a click and another value. */
   async function shownBy(code: string): Promise<readonly string[]> {
     const page = await browser.newPage();
-    const told: string[] = [];
-    page.on('console', (message) => told.push(message.text()));
-    page.on('pageerror', ({ message }) => told.push(message));
+    const reported: string[] = [];
+    page.on('console', (message) => reported.push(message.text()));
+    page.on('pageerror', ({ message }) => reported.push(message));
     await page.setContent('<!doctype html><title>x</title><body><part-a n="5"></part-a></body>');
     await page.addScriptTag({ content: code, type: 'module' });
     await page.waitForFunction("customElements.get('part-a')");
@@ -441,12 +441,12 @@ export const red = Lamp({ tone: 'red' });`,
       return [...seen, part.shadowRoot.innerHTML];
     })()`);
     await page.close();
-    return [...shown, ...told];
+    return [...shown, ...reported];
   }
 
   test.each(some(cases))('%s', async (_name, files) => {
-    const { code, plans, told } = await built(files);
-    expect(told).toBe('');
+    const { code, plans, reported } = await built(files);
+    expect(reported).toBe('');
     expect(plans).toBe(false);
     expect(code).toContain('part-a');
     // Of what authoring takes there is nothing, unless it is used itself.

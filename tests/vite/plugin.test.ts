@@ -96,7 +96,7 @@ describe('during development', () => {
   let server: ViteDevServer;
   let page: Page;
   const logged: string[] = [];
-  const told: string[] = [];
+  const reported: string[] = [];
 
   beforeAll(async () => {
     const logger = createLogger('warn');
@@ -109,7 +109,7 @@ describe('during development', () => {
     });
     await server.listen();
     page = await browser.newPage();
-    page.on('console', (message) => message.type() === 'error' && told.push(message.text()));
+    page.on('console', (message) => message.type() === 'error' && reported.push(message.text()));
     await page.goto(server.resolvedUrls?.local[0] ?? '');
     await page.waitForFunction(() => customElements.get('stall-count') !== undefined);
     await page.evaluate(() => Object.assign(window, { isSamePage: true }));
@@ -163,7 +163,7 @@ describe('during development', () => {
 
   test('files stand in for markupFile, and what was rendered ahead is hydrated', async () => {
     expect(await text()).toBe('Crates: 3Stall Crates');
-    expect(told.filter((one) => !one.includes('404'))).toEqual([]);
+    expect(reported.filter((one) => !one.includes('404'))).toEqual([]);
   });
 
   test('no file is served but those that a component names with markupFile', async () => {
@@ -269,7 +269,7 @@ describe('during development', () => {
     const shown = await overlay('prop-unknown');
     expect(shown).toMatch(/6 \|.*props\.nmae/);
     expect(logged.join('\n')).toContain('stall-sign.ts:6:');
-    // Told once, though the components that use it have it as well.
+    // Reported once, though the components that use it have it as well.
     expect(logged.join('\n').match(/prop-unknown/g)).toHaveLength(1);
     // The page is rendered ahead when it is loaded again, and that tells the same place.
     await reload();
@@ -424,15 +424,15 @@ describe('during development', () => {
       '<!doctype html><html lang="en"><title>x</title><body><lone-field></lone-field><script type="module">import "./lone-field.ts";</script></body></html>',
     );
     const other = await browser.newPage();
-    const told: string[] = [];
-    other.on('console', (message) => told.push(message.text()));
+    const reported: string[] = [];
+    other.on('console', (message) => reported.push(message.text()));
     await other.goto(new URL('lonely.html', page.url()).href);
     await other.waitForEvent('console', {
       predicate: (message) => message.text().includes('element-unregistered'),
       timeout: 25_000,
     });
-    expect(told.filter((one) => one.includes('element-unregistered'))).toHaveLength(1);
-    expect(told.join()).toContain('<lone-field>');
+    expect(reported.filter((one) => one.includes('element-unregistered'))).toHaveLength(1);
+    expect(reported.join()).toContain('<lone-field>');
     await other.close();
   });
 });

@@ -67,12 +67,12 @@ async function looked(folder: string, write: (mistake: Mistake) => string) {
   const { problems } = await check([folder]);
   const { stdout } = spawnSync('npx', ['tsc', '-p', folder], { cwd: root, encoding: 'utf8' });
   return names.map((name) => ({
-    told: problems.filter(({ source }) => source && basename(source.file).split(' ')[0] === name),
+    reported: problems.filter(({ source }) => source && basename(source.file).split(' ')[0] === name),
     isRed: stdout.includes(`${name}(`),
   }));
 }
 
-/** What a program is told that renders it. */
+/** What is reported to a program that renders it. */
 async function atRunTime(folder: string, name: string, isDefinition: boolean): Promise<readonly Problem[]> {
   try {
     const { default: made } = (await import(join(folder, name))) as { readonly default: AnyComponent };
@@ -87,7 +87,7 @@ async function atRunTime(folder: string, name: string, isDefinition: boolean): P
 }
 
 interface Outcome {
-  readonly told: readonly Problem[];
+  readonly reported: readonly Problem[];
   readonly isRed: boolean;
 }
 let wrong: readonly Outcome[] = [];
@@ -109,12 +109,12 @@ describe.each(mistakes.map((mistake, index) => ({ ...mistake, index })))('$in: $
   const { index } = mistake;
 
   test('is reported, and its hint leads to what is right', async () => {
-    const told = asideFrom(mistake, wrong[index]?.told ?? []);
-    const named = told.find(({ code }) => code === mistake.code);
-    expect(named, `check says ${told.map(({ code }) => code).join() || 'nothing'}`).toBeDefined();
+    const reported = asideFrom(mistake, wrong[index]?.reported ?? []);
+    const named = reported.find(({ code }) => code === mistake.code);
+    expect(named, `check says ${reported.map(({ code }) => code).join() || 'nothing'}`).toBeDefined();
     expect(`${named?.message} ${named?.hint}`).toContain(mistake.hint);
     expect(named?.source?.line).toBeGreaterThan(0);
-    expect(asideFrom(mistake, right[index]?.told ?? [])).toEqual([]);
+    expect(asideFrom(mistake, right[index]?.reported ?? [])).toEqual([]);
     if (mistake.in === 'page') return;
     expect(right[index]?.isRed).toBe(false);
     const problems = await atRunTime(join(home, 'wrong'), `mistake-${index}.ts`, mistake.in === 'define');

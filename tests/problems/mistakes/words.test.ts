@@ -41,7 +41,7 @@ const loose = { NoteCard, Needy, el } as never as {
   readonly el: Readonly<Record<'p' | 'of' | 'label' | 'input', Loose>>;
 };
 
-function told(work: () => unknown): readonly { code: string; message: string; hint: string }[] {
+function reported(work: () => unknown): readonly { code: string; message: string; hint: string }[] {
   try {
     work();
     return [];
@@ -65,7 +65,7 @@ describe('props come first, then content', () => {
   ];
   test.each(given)('%s in their place is one problem', (_what, make, got) => {
     for (const work of [() => rendered(make()), inside(make)]) {
-      const problems = told(work);
+      const problems = reported(work);
       expect(problems.map(({ code }) => code)).toEqual(['props-misplaced']);
       expect(problems[0]?.message).toContain(got);
       expect(problems[0]?.hint).toContain('({ … }, content)');
@@ -81,7 +81,7 @@ describe('props come first, then content', () => {
 });
 
 test('content for a slot among the props: that is said, and how to give it', () => {
-  const [problem, ...more] = told(() => rendered(loose.NoteCard({ badge: el.b('x') })));
+  const [problem, ...more] = reported(() => rendered(loose.NoteCard({ badge: el.b('x') })));
   expect(more).toEqual([]);
   expect(problem).toMatchObject({ code: 'prop-unknown' });
   expect(problem?.hint).toContain('"badge" is a slot');
@@ -94,7 +94,7 @@ test('attributes behind content are said to come first', () => {
     inside(() => loose.el.p('x', { class: 'a', id: 'b' })),
     () => renderHtml(NoteCard({}, loose.el.p('x', { class: 'a' }))),
   ]) {
-    const [problem] = told(work);
+    const [problem] = reported(work);
     expect(problem).toMatchObject({ code: 'content-not-allowed' });
     expect(problem?.hint).toContain('Attributes come first');
   }
@@ -103,16 +103,18 @@ test('attributes behind content are said to come first', () => {
 
 describe('what is no element', () => {
   test('a component or a preset as a tag is named as what it is', () => {
-    const [component] = told(inside(() => loose.el.of(TextLine, 'x')));
+    const [component] = reported(inside(() => loose.el.of(TextLine, 'x')));
     expect(component?.message).toContain('The component text-line');
     expect(component?.hint).toContain('Call it');
-    const [made] = told(inside(() => loose.el.of(press, 'x')));
+    const [made] = reported(inside(() => loose.el.of(press, 'x')));
     expect(made?.message).not.toContain('=>');
     expect(made?.hint).toContain('Call it');
   });
 
   test('a preset among the components of a text is reported', () => {
-    const [problem] = told(() => component('preset-user', { uses: [press] as never, template: '<p>x</p>' }));
+    const [problem] = reported(() =>
+      component('preset-user', { uses: [press] as never, template: '<p>x</p>' }),
+    );
     expect(problem).toMatchObject({ code: 'definition-invalid' });
     expect(problem?.message).toContain('uses');
     expect(problem?.message).toContain('a function');
@@ -133,7 +135,7 @@ test('names of properties are said in the words of HTML', () => {
   expect(hints.htmlFor).toContain('"for"');
   expect(hints.className).toContain('"class"');
   expect(hints.innerHTML).toContain('trusted(');
-  const [problem] = told(inside(() => loose.el.p({ onClick: () => 1 }, 'x')));
+  const [problem] = reported(inside(() => loose.el.p({ onClick: () => 1 }, 'x')));
   expect(problem?.hint).toContain('on: { click:');
 });
 
@@ -213,7 +215,7 @@ describe('in HTML text', () => {
       '<hut-card></hut-card>',
     ],
   ];
-  test.each(mistakes)('%s is told once, with what stands for it', (_what, wrong, hint, right) => {
+  test.each(mistakes)('%s is reported once, with what stands for it', (_what, wrong, hint, right) => {
     const problems = found(wrong).filter(({ code }) => code !== 'name-unknown');
     expect(problems).toHaveLength(1);
     expect(`${problems[0]?.message} ${problems[0]?.hint}`).toContain(hint);

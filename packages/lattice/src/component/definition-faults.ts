@@ -1,4 +1,4 @@
-import { type Finding, finding, nearestOr, show, tagName } from '../problem/index.js';
+import { type Finding, finding, nearestOr, printValue, tagName } from '../problem/index.js';
 import { componentCore, type TemplateText } from './core.js';
 import { isKind, isRecord } from './kind.js';
 
@@ -9,7 +9,7 @@ const isText = (value: unknown): boolean =>
   typeof value === 'string' || (isRecord(value) && typeof value.text === 'string');
 
 function must(isRight: boolean, what: string, value: unknown): Fault {
-  return isRight ? undefined : `has to be ${what}, and is ${show(value)}`;
+  return isRight ? undefined : `has to be ${what}, and is ${printValue(value)}`;
 }
 
 const isFunction = (value: unknown): boolean => typeof value === 'function';
@@ -55,7 +55,7 @@ function usesFault(value: unknown): Fault {
   const wrong = value.find((one) => one !== undefined && !componentCore(one));
   return wrong === undefined
     ? undefined
-    : `has in its list something that is no component, but ${show(wrong)}`;
+    : `has in its list something that is no component, but ${printValue(wrong)}`;
 }
 
 /** Beside `names` and `parents` there is nothing, and a word is in a list though it be the only one. */
@@ -66,7 +66,7 @@ function placementFault(value: unknown): Fault {
       return `has "${part}", where there is only "names" and "parents"`;
     const isList = Array.isArray(words) && words.every((word) => typeof word === 'string' && word !== '');
     if (words !== undefined && !isList)
-      return `has "${part}" that has to be a list of names, and is ${show(words)}`;
+      return `has "${part}" that has to be a list of names, and is ${printValue(words)}`;
   }
   return undefined;
 }
@@ -76,7 +76,7 @@ function eachFault(value: unknown, one: string, isRight: (value: unknown) => boo
   for (const [name, item] of Object.entries(value)) {
     if (isRight(item)) continue;
     const call = isFunction(item) ? ' that was not called' : '';
-    return `has ${one} "${name}" that is not ${what}, but ${show(item)}${call}`;
+    return `has ${one} "${name}" that is not ${what}, but ${printValue(item)}${call}`;
   }
   return undefined;
 }
@@ -88,7 +88,7 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
   if (!isRecord(definition))
     return [
       say(
-        `The definition of ${component} has to be a record with a template, and is ${show(definition)}.`,
+        `The definition of ${component} has to be a record with a template, and is ${printValue(definition)}.`,
         isFunction(definition)
           ? 'A component of any item is made by component.generic.'
           : `Write component('${name}', { template: … }).`,

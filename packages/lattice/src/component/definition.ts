@@ -19,7 +19,7 @@ import type { UseNode } from './use-node.js';
 export type StylesInput = string | TemplateText;
 
 /**
- * Text as a template. Told by a method that text has and functions have not, so that TypeScript need not look at a
+ * Text as a template. Recognised by a method that text has and functions have not, so that TypeScript need not look at a
  * template that is a function to see that it is no text.
  */
 interface WrittenText<Text> {

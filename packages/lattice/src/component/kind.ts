@@ -1,4 +1,4 @@
-import { dev, refuseCall, show } from '../problem/index.js';
+import { dev, printValue, refuseCall } from '../problem/index.js';
 import type { KindWord } from './kind-words.js';
 import { type Rule, type Test, testedRule } from './rule.js';
 
@@ -147,7 +147,7 @@ export function settle({ rule }: AnyKind, value: unknown): unknown {
 /** What is wrong with a value, completing "The prop x …"; undefined when nothing is. */
 export function fault({ rule }: AnyKind, value: unknown): string | undefined {
   if (rule.accepts(value)) return undefined;
-  return rule.explain?.(value) ?? `expects ${rule.expected}, but received ${show(value)}`;
+  return rule.explain?.(value) ?? `expects ${rule.expected}, but received ${printValue(value)}`;
 }
 
 /** Whether a value is a record, of whatever class. */

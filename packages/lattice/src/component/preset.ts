@@ -1,4 +1,4 @@
-import { dev, refuseCall, show } from '../problem/index.js';
+import { dev, printValue, refuseCall } from '../problem/index.js';
 import {
   type Builder,
   type Content,
@@ -66,14 +66,14 @@ export function preset<const Make extends Presettable, Keys extends keyof Filled
     refuseCall(
       preset,
       'preset',
-      `is made of a builder or a component, but received ${show(make)}`,
+      `is made of a builder or a component, but received ${printValue(make)}`,
       "Write preset(el.button, { type: 'button' }).",
     );
   if (dev && !isRecord(given))
     refuseCall(
       preset,
       'preset',
-      `expects a record of what is filled in, but received ${show(given)}`,
+      `expects a record of what is filled in, but received ${printValue(given)}`,
       "Write preset(el.button, { type: 'button' }).",
     );
   return filled(make, given) as Preset<Make, Keys>;

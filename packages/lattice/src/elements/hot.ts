@@ -65,9 +65,9 @@ function lookForUnregistered(exported: Readonly<Record<string, unknown>>): void 
   const look = (): void => {
     for (const value of Object.values(exported)) {
       const name = componentCore(value)?.name;
-      if (name === undefined || told.has(name) || customElements.get(name) || !document.querySelector(name))
+      if (name === undefined || warned.has(name) || customElements.get(name) || !document.querySelector(name))
         continue;
-      told.add(name);
+      warned.add(name);
       console.warn(problemText({ ...finding('element-unregistered', { name }), where: '' }));
     }
   };
@@ -76,7 +76,7 @@ function lookForUnregistered(exported: Readonly<Record<string, unknown>>): void 
   else addEventListener('load', soon, { once: true });
 }
 
-const told = new Set<string>();
+const warned = new Set<string>();
 
 /** Shows an element's component anew, which has become another. */
 function rebuild(element: LiveElement, keepsState: boolean): void {

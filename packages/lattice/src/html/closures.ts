@@ -2,7 +2,7 @@ import { escapeAttribute } from '../template/escape.js';
 import { ownField } from '../template/expression/operators.js';
 import type { Core } from '../template/index.js';
 import { plainText } from '../template/index.js';
-import { keyOf } from './code/uses.js';
+import { fieldKey } from './code/uses.js';
 import type { Frame, HtmlFill } from './frame.js';
 import { isPlain } from './late/plain.js';
 import { checkOf } from './lower/checks.js';
@@ -260,7 +260,7 @@ type Item = Readonly<Record<string, unknown>> | null | undefined;
 /** How to have a value: a field of plain data with one look at whether its record is that, for all of them. */
 function getOf({ get, op }: Core): (frame: Frame) => unknown {
   if (op.op !== 'member' || op.of.op.op !== 'local') return get;
-  const key = keyOf(op);
+  const key = fieldKey(op);
   if (typeof key !== 'string' || key in Object.prototype) return get;
   const { local } = op.of.op;
   return (frame) => {

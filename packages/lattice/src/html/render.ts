@@ -16,7 +16,7 @@ import {
   LatticeError,
   type Problem,
   placeOf,
-  show,
+  printValue,
 } from '../problem/index.js';
 import { escapeAttribute } from '../template/escape.js';
 import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
@@ -207,7 +207,7 @@ export interface ToolOptions {
   readonly how?: How;
 }
 
-/** Has a rendering do as it was told; gives what its ids start with. */
+/** Sets up a rendering by its options. Returns what its ids start with. */
 export function prepare(
   pass: Pass,
   { how = 'usual', idPrefix, nonce, onProblem, registers, sheets, uses }: RenderOptions & ToolOptions,
@@ -218,7 +218,7 @@ export function prepare(
     throw failure(
       finding('call-invalid', {
         name: 'form',
-        fault: `expects "markup" or "elements", but received ${show(pass.form)}`,
+        fault: `expects "markup" or "elements", but received ${printValue(pass.form)}`,
         hint: "Write renderHtml(FairPage, props, { form: 'elements' }).",
       }),
     );

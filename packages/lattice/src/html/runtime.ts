@@ -1,6 +1,6 @@
 import { attributeOf, type ComponentCore } from '../component/index.js';
 import { mapAttribute, mergedAttributes, type PlanAttribute, settledProp, sharesOf } from '../plan/index.js';
-import { finding, placed, show } from '../problem/index.js';
+import { finding, placed, printValue } from '../problem/index.js';
 import { escapeAttribute, escapeText, quoted } from '../template/escape.js';
 import {
   attributeText,
@@ -82,7 +82,7 @@ export function listOf(frame: Frame, { name, where }: RowsStep, value: unknown):
   if (value === null || value === undefined) return noItems;
   const found = isAsyncRows(value)
     ? finding('async-needed', { what: `The rows of ${name()} come one after another` })
-    : finding('list-invalid', { name: name(), got: show(value) });
+    : finding('list-invalid', { name: name(), got: printValue(value) });
   frame.pass.report(found, where.path(frame));
   return noItems;
 }

@@ -30,15 +30,21 @@ export class Counts {
 export const noRows: readonly number[] = [];
 
 /** The place of a use, which is the last step of its own path; its number shows once a second one of the name has come. */
-export class Place implements Site, SiteStep {
+export class CountedPlace implements Site, SiteStep {
   readonly name: string;
   readonly id: string;
   readonly rows: readonly number[];
-  private readonly around: Place | undefined;
+  private readonly around: CountedPlace | undefined;
   private readonly number: number;
   private readonly counts: Counts;
 
-  constructor(name: string, id: string, around: Place | undefined, rows: readonly number[], counts: Counts) {
+  constructor(
+    name: string,
+    id: string,
+    around: CountedPlace | undefined,
+    rows: readonly number[],
+    counts: Counts,
+  ) {
     this.name = name;
     this.id = id;
     this.rows = rows;

@@ -1,5 +1,5 @@
 import type { UseNode } from '../component/index.js';
-import { finding, show } from '../problem/index.js';
+import { finding, printValue } from '../problem/index.js';
 import { coreOf, isNode, type Report } from '../template/index.js';
 
 const noProps = Object.freeze({});
@@ -17,5 +17,5 @@ function nameOf(given: unknown): string {
     if (given.kind === 'use') return `a use of ${(given as unknown as UseNode).component.name}`;
     return given.kind === 'element' ? 'an element' : 'content';
   }
-  return coreOf(given) ? 'an expression' : show(given);
+  return coreOf(given) ? 'an expression' : printValue(given);
 }

@@ -45,7 +45,7 @@ export interface PlanElement {
   readonly old?: readonly string[] | undefined;
   /** Whether it stands for the component's own element. */
   readonly isHostBox?: true;
-  /** Where it is written, for `sourceOf`. */
+  /** Where it is written, for `placeOfNode`. */
   readonly place: object | undefined;
 }
 
@@ -84,7 +84,7 @@ export interface PlanSlot {
   /** Whether the slot passes data to its filler. */
   readonly hands: boolean;
   readonly fallback: Block;
-  /** Where it is written, for `sourceOf`. */
+  /** Where it is written, for `placeOfNode`. */
   readonly place: object | undefined;
 }
 
@@ -109,7 +109,7 @@ export interface PlanUse {
   readonly own: readonly PlanAttribute[];
   /** Attributes of that element that stand in a document, as they are written there. */
   readonly host: string;
-  /** Where it is written, for `sourceOf`. */
+  /** Where it is written, for `placeOfNode`. */
   readonly place: object | undefined;
   /** Whether it comes to anything, read where it is written. */
   readonly filled: Filled;

@@ -1,5 +1,5 @@
 import { type ComponentCore, componentCore, perComponent, saidOf } from '../component/index.js';
-import { type Finding, failure, finding, show } from '../problem/index.js';
+import { type Finding, failure, finding, printValue } from '../problem/index.js';
 import {
   type AnyNode,
   type Core,
@@ -10,7 +10,7 @@ import {
   withSource,
 } from '../template/index.js';
 import { Block } from './block.js';
-import { Counts, noRows, Place } from './counts.js';
+import { CountedPlace, Counts, noRows } from './counts.js';
 import { facts, planners } from './nodes/index.js';
 import type { PlannedKind } from './nodes/kind.js';
 import type { Fault, Plan, PlanNode } from './plan.js';
@@ -53,7 +53,7 @@ export function planOnTheSpot(content: unknown, report: Planner['report']): Bloc
   return new Planner(undefined, report).block(content, top());
 }
 
-function top(): At {
+function top(): PlanScope {
   return {
     around: undefined,
     rows: noRows,
@@ -64,9 +64,9 @@ function top(): At {
 }
 
 /** Where in a template something is planned. */
-export interface At {
+export interface PlanScope {
   /** The use that it stands in. */
-  readonly around: Place | undefined;
+  readonly around: CountedPlace | undefined;
   /** The locals that hold row numbers around it. */
   readonly rows: readonly number[];
   readonly counts: Counts;
@@ -118,7 +118,7 @@ export class Planner {
     else this.faults.push({ finding: found, site });
   }
 
-  block(content: unknown, at: At): Block {
+  block(content: unknown, at: PlanScope): Block {
     // Most content is one piece; a list of one takes less room than one that may grow.
     if (typeof content === 'string' && content !== '') return this.made([{ kind: 'text', text: content }]);
     if (isNode(content)) return this.made([this.node(content, at)]);
@@ -131,7 +131,7 @@ export class Planner {
     return new Block(nodes, facts);
   }
 
-  add(content: unknown, at: At, nodes: PlanNode[]): void {
+  add(content: unknown, at: PlanScope, nodes: PlanNode[]): void {
     if (typeof content === 'string') {
       if (content !== '') nodes.push({ kind: 'text', text: content });
     } else if (typeof content === 'number' || typeof content === 'bigint') {
@@ -149,7 +149,7 @@ export class Planner {
     }
   }
 
-  node(node: AnyNode, at: At): PlanNode {
+  node(node: AnyNode, at: PlanScope): PlanNode {
     const kind = planners[node.kind as keyof typeof planners];
     // How a kind is planned takes just that kind; TypeScript cannot follow the two through one index.
     if (++this.depth > deepest) throw failure(finding('too-deep', { where: '' }));
@@ -162,11 +162,11 @@ export class Planner {
   }
 
   /** The place of a use: the path of components to it, and what its ids start with. */
-  site(name: string, at: At): Place {
+  site(name: string, at: PlanScope): CountedPlace {
     const number = this.places++;
     // The outermost use inline needs nothing to tell its ids from those of others.
     const id = this.component ? `-${number}` : number === 0 ? '' : `.${number}`;
-    return new Place(name, id, at.around, at.rows, at.counts);
+    return new CountedPlace(name, id, at.around, at.rows, at.counts);
   }
 }
 
@@ -188,7 +188,11 @@ export function misplaced(content: unknown): Finding {
       hint: 'A slot is placed by calling it: slots.default(). An element is made by calling its builder: el.br().',
     });
   }
-  return finding('content-not-allowed', { what: upper(show(content)), place, hint: contentHint(content) });
+  return finding('content-not-allowed', {
+    what: upper(printValue(content)),
+    place,
+    hint: contentHint(content),
+  });
 }
 
 /** Names that attributes have, and data seldom. */

@@ -1,6 +1,6 @@
 import { type ComponentCore, perComponent } from '../component/index.js';
 import { type Finding, finding } from '../problem/index.js';
-import { sourceOf } from '../template/index.js';
+import { placeOfNode } from '../template/index.js';
 import type { Block } from './block.js';
 import { isInteractive } from './interactive.js';
 import type { PlanFill, PlanNode, PlanSlot } from './plan.js';
@@ -45,7 +45,7 @@ export const repeatedSlots: (component: ComponentCore) => readonly Finding[] = /
       finding(
         'slot-repeated',
         { component: component.name, slot, repeats },
-        sourceOf(place) ?? component.source,
+        placeOfNode(place) ?? component.source,
       ),
     );
   },

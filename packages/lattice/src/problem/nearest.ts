@@ -40,15 +40,15 @@ export function nearest(word: string, known: Iterable<string>): string | undefin
   return best;
 }
 
-/** "Did you mean …?" where a near word is known, else what to do instead. `show` spells the near word, quoted unless given. */
+/** "Did you mean …?" where a near word is known, else what to do instead. `spell` spells the near word, quoted unless given. */
 export function nearestOr(
   word: string,
   known: Iterable<string>,
   otherwise: string,
-  show = (near: string): string => `"${near}"`,
+  spell = (near: string): string => `"${near}"`,
 ): string {
   const near = nearest(word, known);
-  return near === undefined ? otherwise : `Did you mean ${show(near)}?`;
+  return near === undefined ? otherwise : `Did you mean ${spell(near)}?`;
 }
 
 /** A tag as a hint spells it. */

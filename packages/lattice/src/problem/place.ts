@@ -28,7 +28,7 @@ export interface TextPlace {
   attribute(name: string): SourcePlace | undefined;
 }
 
-/** Told by what it has, since a module may have brought its own copy of the library. */
+/** Recognised by what it has, since a module may have brought its own copy of the library. */
 export function isTextPlace(holder: object | undefined): holder is TextPlace {
   return holder !== undefined && 'textPlace' in holder;
 }

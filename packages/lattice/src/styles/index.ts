@@ -5,13 +5,13 @@ import { type Finding, finding, reasonOf, type SourcePlace } from '../problem/in
 import { cssTokens, isCssFault, parseCss, parseSelector } from './css.js';
 
 /** A component's rules, rewritten for markup without shadow roots, and what could not be carried over. */
-export interface ScopedRules {
+export interface LineAndColumns {
   readonly css: string;
   readonly findings: readonly Finding[];
 }
 
 /** A component's rules where it has no shadow root of its own, worked out once. */
-export const scopedRules: (component: ComponentCore) => ScopedRules = /* @__PURE__ */ perComponent(
+export const scopedRules: (component: ComponentCore) => LineAndColumns = /* @__PURE__ */ perComponent(
   (component) => scopeRules(component, marksIn(component.name).host),
 );
 
@@ -32,7 +32,7 @@ function wholeRules({ styles }: ComponentCore): string {
  * Keeps rules to the elements a component's template has written. `:host` stands for the box around the template
  * where there is no shadow root; names of keyframes get the component's name in front.
  */
-function scopeRules(component: ComponentCore, host: string | undefined): ScopedRules {
+function scopeRules(component: ComponentCore, host: string | undefined): LineAndColumns {
   const { name, styles } = component;
   const findings: Finding[] = [];
   const report: ReportFault = (fault, hint, at) =>
@@ -88,13 +88,13 @@ const reaching: Readonly<Record<string, readonly [fault: string, hint: string]>>
   ],
 };
 
-interface At {
+interface LineAndColumn {
   readonly line?: number | undefined;
   readonly column?: number | undefined;
 }
 
 /** Where a place in a component's rules is written: in the file that they were read from, else in the module. */
-function placeIn(component: ComponentCore, { line = 1, column = 1 }: At): SourcePlace | undefined {
+function placeIn(component: ComponentCore, { line = 1, column = 1 }: LineAndColumn): SourcePlace | undefined {
   let first = 1;
   for (const { file, text } of component.sheets) {
     const lines = text.split('\n').length;
@@ -111,7 +111,7 @@ function placeIn(component: ComponentCore, { line = 1, column = 1 }: At): Source
  * What keeps CSS from being read as it is meant: browsers go on after what they cannot read, each parser in its own way,
  * and what one takes for text another takes for rules (https://drafts.csswg.org/css-syntax-3/#error-handling).
  */
-function unreadable(css: string): (At & { readonly fault: string }) | undefined {
+function unreadable(css: string): (LineAndColumn & { readonly fault: string }) | undefined {
   const faults: (readonly [offset: number, fault: string])[] = [];
   const tokens = cssTokens(
     { css },
@@ -143,7 +143,7 @@ const closers: Readonly<Record<string, string>> = {
   '{-token': '}-token',
 };
 
-type ReportFault = (fault: string, hint: string, at?: At) => void;
+type ReportFault = (fault: string, hint: string, at?: LineAndColumn) => void;
 
 function faultText(thrown: unknown): string {
   if (isCssFault(thrown))

@@ -45,7 +45,7 @@ export {
 } from './load-state.js';
 export { mergeAttributes } from './merge.js';
 export type { AnyNode, Content, TemplateNode, Textual } from './node.js';
-export { brandNodes, isNode, isRecord, nodeBrand, placeNow, sourceOf, withSource } from './node.js';
+export { brandNodes, isNode, isRecord, nodeBrand, placeNow, placeOfNode, withSource } from './node.js';
 export * from './nodes/index.js';
 export { once } from './once.js';
 export { placedExprs } from './placed.js';

@@ -20,7 +20,7 @@ export interface TemplateNode {
 /** What every node of a template has; the kinds are in `nodes/`, one file each. */
 export interface AnyNode extends TemplateNode {
   readonly kind: string;
-  /** Where it was written, for `sourceOf`. */
+  /** Where it was written, for `placeOfNode`. */
   readonly place: object | undefined;
   /** Whatever it holds that may be, or hold, an expression or another node. */
   parts(): readonly unknown[];
@@ -48,7 +48,7 @@ export function placeNow(writtenBy: unknown): object | undefined {
 }
 
 /** File, line and column of the line that wrote a node, where known. */
-export function sourceOf({ place }: { readonly place: object | undefined }): SourcePlace | undefined {
+export function placeOfNode({ place }: { readonly place: object | undefined }): SourcePlace | undefined {
   return place && placeOf(place);
 }
 
@@ -58,7 +58,7 @@ export function withSource(found: Finding, written: { readonly place: object | u
   const isText = isTextPlace(place);
   const said = isText ? saidInText(found) : found;
   if (said.source) return said;
-  const source = (isText ? atAttribute(found, place) : undefined) ?? sourceOf(written);
+  const source = (isText ? atAttribute(found, place) : undefined) ?? placeOfNode(written);
   return source ? { ...said, source } : said;
 }
 

@@ -1,4 +1,4 @@
-import { dev, refuseCall, show } from '../problem/index.js';
+import { dev, printValue, refuseCall } from '../problem/index.js';
 import type { Expr } from './expression/expr.js';
 
 /** A value handed down, with the name it goes by. */
@@ -49,7 +49,7 @@ export function share<Value>(name: string): Share<Value> {
     refuseCall(
       share,
       'share',
-      `expects a name, but received ${show(name || undefined)}`,
+      `expects a name, but received ${printValue(name || undefined)}`,
       "Write share('basket').",
     );
   return new Share<Value>(name);

@@ -14,7 +14,7 @@ import {
 } from '../plan/index.js';
 import { type Finding, finding, type Problem, placed } from '../problem/index.js';
 import { scopedRules } from '../styles/index.js';
-import { describe, type Fill, sourceOf, withSource } from '../template/index.js';
+import { describe, type Fill, placeOfNode, withSource } from '../template/index.js';
 import { unknownAttribute } from './attribute-names.js';
 import { followElement } from './element-checks.js';
 import { Ids } from './ids.js';
@@ -54,7 +54,7 @@ export class TreeBuilder {
   private readonly followed = new Set<ComponentCore>();
   /** How many were left as they are, since there are too many. */
   private leftOut = 0;
-  readonly #told = new Set<string>();
+  readonly #reported = new Set<string>();
   readonly #named = new Map<string, ComponentCore>();
   /** Whether nothing outside the tree can come to it, so that its references have to meet inside it. */
   isWhole = false;
@@ -115,8 +115,8 @@ export class TreeBuilder {
   report(found: Finding, where: string): void {
     const { source } = found;
     const key = `${found.code} ${where} ${found.message} ${source ? `${source.line}:${source.column}` : ''}`;
-    if (this.#told.has(key)) return;
-    this.#told.add(key);
+    if (this.#reported.has(key)) return;
+    this.#reported.add(key);
     this.problems.push(placed(found, where));
   }
 
@@ -221,7 +221,7 @@ export class TreeBuilder {
       ...(spot.isHidden && { shown: false as const }),
       ...(recursive && { recursive: true as const }),
       get source() {
-        return sourceOf(node);
+        return placeOfNode(node);
       },
     } as TreeUse);
   }

@@ -122,7 +122,7 @@ function knownTag({ tag }: PlanElement, scope: TreeScope): string | undefined {
   return typeof known === 'string' ? known : undefined;
 }
 
-/** One of several tags: told where none of them could stand. */
+/** One of several tags: a problem where none of them could stand. */
 function checkAll(
   tags: readonly string[],
   node: PlanElement,

@@ -5,7 +5,7 @@ import { isBlank } from 'zesty-lattice/internal/template';
 import { BlocksDiffer, type DrawnProp, merge, type Wanted } from './merge.js';
 import type { Part } from './parts.js';
 import { fitsSelector, type ParsedElement, type ParsedNode, select } from './select.js';
-import { builderCode, escapeAttribute, keyOf, markupText, quoted } from './write.js';
+import { builderCode, escapeAttribute, markupText, propertyKey, quoted } from './write.js';
 
 /** Options of `adopt`. */
 export interface AdoptOptions {
@@ -240,7 +240,7 @@ function modules(
       ? [`  props: { ${props.map(({ kind, name: prop }) => `${prop}: ${kindCode[kind]}`).join(', ')} },`]
       : []),
     ...(slots.length > 0
-      ? [`  slots: { ${slots.map((slot) => `${keyOf(slot)}: slot()`).join(', ')} },`]
+      ? [`  slots: { ${slots.map((slot) => `${propertyKey(slot)}: slot()`).join(', ')} },`]
       : []),
   ];
   const names = ['component', ...(props.length > 0 ? ['prop'] : []), ...(slots.length > 0 ? ['slot'] : [])];

@@ -84,7 +84,7 @@ function pieceCode(piece: Piece): string {
 
 function attributesCode(attributes: readonly AttributePart[], needs: Set<string>): string {
   const entries = attributes.map(({ name, value }) => {
-    const key = keyOf(name);
+    const key = propertyKey(name);
     if (value === true) return `${key}: true`;
     const [only] = value;
     if (value.length <= 1) return `${key}: ${only === undefined ? "''" : pieceCode(only)}`;
@@ -104,7 +104,7 @@ function attributesCode(attributes: readonly AttributePart[], needs: Set<string>
 }
 
 /** A name as the key of a record in code. */
-export function keyOf(name: string): string {
+export function propertyKey(name: string): string {
   if (name === '__proto__') return "['__proto__']";
   return /^[A-Za-z_$][\w$]*$/.test(name) ? name : quoted(name);
 }

@@ -4,7 +4,7 @@ import type { ModuleCode } from './module.js';
 export type Compute = (...values: never[]) => unknown;
 
 /** Where a component is made: its module, and which of the calls there. */
-export interface Place {
+export interface ExportPlace {
   readonly file: string;
   readonly at: number;
 }
@@ -17,13 +17,13 @@ export interface Loading {
   module(file: string): ModuleCode | undefined;
   /** The module of the project, or of its packages of components, behind an import of a module that was loaded. */
   imported(file: string, source: string): string | undefined;
-  placeOf(core: ComponentCore): Place | undefined;
+  placeOf(core: ComponentCore): ExportPlace | undefined;
   /** Where the component of a name is made, which is one in a page. */
-  placeNamed(name: string): Place | undefined;
+  placeNamed(name: string): ExportPlace | undefined;
   /** The components of a module that was loaded, by their number there. */
   componentsOf(file: string): ReadonlyMap<number, ComponentCore>;
   /** Where a function given to `calc` stands: the component's place, and which of its functions. */
-  closureOf(compute: Compute): (Place & { readonly number: number }) | undefined;
+  closureOf(compute: Compute): (ExportPlace & { readonly number: number }) | undefined;
   /** Where the function that gives a prop's fallback stands: the component's place, and the prop. */
-  fallbackAt(compute: Compute): (Place & { readonly prop: string }) | undefined;
+  fallbackAt(compute: Compute): (ExportPlace & { readonly prop: string }) | undefined;
 }

@@ -3,7 +3,7 @@ import type { Node } from 'estree-walker';
 import MagicString from 'magic-string';
 import { type ComponentCore, componentCore } from 'zesty-lattice/internal/component';
 import { isWorkedOut, kindPartsOf } from './kind-parts.js';
-import type { Compute, Loading, Place } from './loading.js';
+import type { Compute, ExportPlace, Loading } from './loading.js';
 import { isOfInterest, ModuleCode } from './module.js';
 import type { Placed } from './names.js';
 
@@ -33,9 +33,9 @@ export abstract class MarkedLoading implements Loading {
   /** By module: the modules behind what it imports. */
   readonly #imported = new Map<string, ReadonlyMap<string, string>>();
   readonly #files = new Set<string>();
-  readonly #components = new Map<ComponentCore, Place>();
-  readonly #fallbacks = new Map<Compute, Place & { readonly prop: string }>();
-  readonly #closures = new Map<Compute, Place & { readonly number: number }>();
+  readonly #components = new Map<ComponentCore, ExportPlace>();
+  readonly #fallbacks = new Map<Compute, ExportPlace & { readonly prop: string }>();
+  readonly #closures = new Map<Compute, ExportPlace & { readonly number: number }>();
 
   constructor(packages: readonly string[]) {
     this.packages = packages;
@@ -74,11 +74,11 @@ export abstract class MarkedLoading implements Loading {
     return this.#files;
   }
 
-  placeOf(core: ComponentCore): Place | undefined {
+  placeOf(core: ComponentCore): ExportPlace | undefined {
     return this.#components.get(core);
   }
 
-  placeNamed(name: string): Place | undefined {
+  placeNamed(name: string): ExportPlace | undefined {
     for (const [core, place] of this.#components) if (core.name === name) return place;
     return undefined;
   }
@@ -94,11 +94,11 @@ export abstract class MarkedLoading implements Loading {
     return this.componentsOf(file).values();
   }
 
-  closureOf(compute: Compute): (Place & { readonly number: number }) | undefined {
+  closureOf(compute: Compute): (ExportPlace & { readonly number: number }) | undefined {
     return this.#closures.get(compute);
   }
 
-  fallbackAt(compute: Compute): (Place & { readonly prop: string }) | undefined {
+  fallbackAt(compute: Compute): (ExportPlace & { readonly prop: string }) | undefined {
     return this.#fallbacks.get(compute);
   }
 

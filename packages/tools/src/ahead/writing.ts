@@ -10,7 +10,7 @@ import {
 import { scopedRules } from 'zesty-lattice/internal/styles';
 import type { Definition, PartFound } from './definition.js';
 import { isWorkedOut, type KindParts, kindPartsOf, kindsIn } from './kind-parts.js';
-import type { Loading, Place } from './loading.js';
+import type { ExportPlace, Loading } from './loading.js';
 import type { ComponentCall, ModuleCode } from './module.js';
 import { countNodes, htmlFault } from './parsed.js';
 
@@ -72,7 +72,7 @@ export class Writing {
       names.add(`${name} as ${here}`);
       return here;
     };
-    const placeOfName = (component: string): Place | undefined =>
+    const placeOfName = (component: string): ExportPlace | undefined =>
       component === core.name ? place : this.#loading.placeNamed(component);
     const sources: Sources = {
       closure: (compute) => {
@@ -119,7 +119,7 @@ export class Writing {
     }
   }
 
-  #call(place: Place): { readonly module: ModuleCode; readonly call: ComponentCall } | undefined {
+  #call(place: ExportPlace): { readonly module: ModuleCode; readonly call: ComponentCall } | undefined {
     const module = this.#loading.module(place.file);
     const call = module?.components[place.at];
     return module && call && { module, call };
@@ -127,7 +127,7 @@ export class Writing {
 
   /** What a kind was given where a component's prop is declared, and the code of it, wherever that is written. */
   #kindPart(
-    place: Place | undefined,
+    place: ExportPlace | undefined,
     prop: string,
     part: keyof KindParts,
     reach: (file: string, name: string) => string,
@@ -163,7 +163,7 @@ export class Writing {
 
   /** The code of a part of a component's definition, wherever that is written. */
   #partCode(
-    place: Place | undefined,
+    place: ExportPlace | undefined,
     key: string,
     reach: (file: string, name: string) => string,
   ): string | undefined {

@@ -40,7 +40,7 @@ export async function writtenModule({
   const changed = new MagicString(code);
   const isMaking = module.components.length > 0 || module.definitions.size > 0;
   let cores: ReadonlyMap<number, ComponentCore> = new Map();
-  // A module that wants a page, say: whoever registers what it makes is told why.
+  // A module that wants a page, say: whoever registers what it makes sees why.
   const isLoaded = isMaking && (await loading.load(file).then(Boolean, () => false));
   if (isLoaded) {
     cores = loading.componentsOf(file);

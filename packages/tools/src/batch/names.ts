@@ -40,7 +40,7 @@ export function fileOf(
   });
   if (missing !== undefined) return { missing };
   const path = join(folder, name);
-  // Told a second time by where it leads, whatever the first has let pass.
+  // Checked a second time by where it leads, whatever the first check has let pass.
   return resolve(path).startsWith(resolve(folder) + sep) ? { name, path } : { missing: pattern };
 }
 

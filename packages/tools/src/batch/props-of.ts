@@ -1,5 +1,5 @@
 import { type AnyKind, attributeOf, type ComponentCore, readText } from 'zesty-lattice/internal/component';
-import { type Finding, finding, show } from 'zesty-lattice/internal/problem';
+import { type Finding, finding, printValue } from 'zesty-lattice/internal/problem';
 import { isRecord } from 'zesty-lattice/internal/template';
 import type { Props } from './page-of.js';
 import type { RowText } from './rows.js';
@@ -14,7 +14,7 @@ export function recordOf(text: RowText): { readonly record: Props } | { readonly
     return { found: finding('row-invalid', { fault: `is no JSON: ${(thrown as Error).message}` }) };
   }
   if (isRecord(value)) return { record: value };
-  return { found: finding('row-invalid', { fault: `holds ${show(value)} where a record belongs` }) };
+  return { found: finding('row-invalid', { fault: `holds ${printValue(value)} where a record belongs` }) };
 }
 
 /** JSON has no dates: they are texts there. */

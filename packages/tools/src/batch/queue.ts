@@ -99,7 +99,7 @@ export async function workFor(
     },
     { connection, lockDuration: silence, stalledInterval: silence / 2, maxStalledCount: 5 },
   );
-  // What goes wrong with one parcel is tried again, here or elsewhere, and told by who ordered it.
+  // What goes wrong with one parcel is tried again, here or elsewhere, and reported by the caller.
   worker.on('error', () => undefined);
   ready();
   await new Promise<void>((done) => {

@@ -9,7 +9,7 @@ export interface Row {
   /** From 1. */
   readonly number: number;
   readonly text: RowText;
-  /** How far into the file it reaches, in bytes; told for a progress bar, where it is known. */
+  /** How far into the file it reaches, in bytes; for a progress bar, where it is known. */
   readonly at: number;
 }
 

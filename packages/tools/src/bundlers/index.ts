@@ -14,7 +14,7 @@ import { Writing } from '../ahead/writing.js';
 import { writtenModule } from '../ahead/written-module.js';
 import { moduleProblems } from '../check/components.js';
 import { wrongPair } from '../check/package-info.js';
-import { failure, problemBlocks, told } from '../check/report/text.js';
+import { eachOnce, failure, problemBlocks } from '../check/report/text.js';
 import { BundledLoading, plainCode, treeOf } from './loading.js';
 import { withTexts } from './with-texts.js';
 
@@ -96,7 +96,7 @@ const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
       const lines = [...dropped].flatMap(([file, all]) =>
         all.map(({ what, why }) => `${relative(root, file)} registers ${what}: ${why}.`),
       );
-      const all = told([...problems.values()].flat());
+      const all = eachOnce([...problems.values()].flat());
       const errors = all.filter(({ severity }) => severity === 'error');
       const warnings = all.filter(({ severity }) => severity !== 'error');
       if (lines.length > 0) warn(`The page plans some elements itself:\n  ${lines.join('\n  ')}`);

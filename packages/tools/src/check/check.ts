@@ -85,7 +85,7 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
   return {
     files: files.map(({ path }) => path),
     components: components.size,
-    problems: sorted(withSettings(told(problems), settings)),
+    problems: sorted(withSettings(withoutRepeats(problems), settings)),
     took: performance.now() - start,
   };
 }
@@ -127,7 +127,7 @@ function templateFile({ template }: ComponentCore): string | undefined {
 }
 
 /** Each problem once: a component that others use is found wrong in each of them. */
-function told(problems: readonly Problem[]): readonly Problem[] {
+function withoutRepeats(problems: readonly Problem[]): readonly Problem[] {
   const known = new Map<string, Problem>();
   for (const problem of problems) {
     const { source } = problem;

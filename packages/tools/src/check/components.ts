@@ -47,7 +47,7 @@ function unreadProps(component: ComponentCore, isPage: boolean): readonly Proble
   const read = new Set(
     [...placedExprs(blueprintOf(component).content)].map(({ op }) => (op.op === 'prop' ? op.name : '')),
   );
-  // A function may read a prop in any way; that it names the prop is all that can be told from outside.
+  // A function may read a prop in any way; that it names the prop is all that can be seen from outside.
   const functions = [
     component.state,
     component.connected,

@@ -2,13 +2,13 @@ import { elementsIn, type ParsedElement, readDocument } from 'zesty-lattice/inte
 import { type Finding, finding, type SourcePlace } from 'zesty-lattice/internal/problem';
 import { referring } from 'zesty-lattice/internal/tree';
 
-type Place = (offset: number) => SourcePlace | undefined;
+type PlaceOfOffset = (offset: number) => SourcePlace | undefined;
 
 /**
  * What is wrong on a rendered page as a whole: ids, references, headings, images. A part of a page may start with any
  * heading.
  */
-export function pageFindings(html: string, place: Place, isPart = false): readonly Finding[] {
+export function pageFindings(html: string, place: PlaceOfOffset, isPart = false): readonly Finding[] {
   const elements = [...elementsIn(readDocument(html).childNodes)];
   return [
     ...idFindings(elements, place),
@@ -17,7 +17,7 @@ export function pageFindings(html: string, place: Place, isPart = false): readon
   ];
 }
 
-function at(element: ParsedElement, place: Place, attribute?: string): SourcePlace | undefined {
+function at(element: ParsedElement, place: PlaceOfOffset, attribute?: string): SourcePlace | undefined {
   const { sourceCodeLocation: found } = element;
   const offset =
     (attribute === undefined ? undefined : found?.attrs?.[attribute]?.startOffset) ?? found?.startOffset;
@@ -28,7 +28,7 @@ function value(element: ParsedElement, name: string): string | undefined {
   return element.attrs.find((one) => one.name === name)?.value;
 }
 
-function idFindings(elements: readonly ParsedElement[], place: Place): Finding[] {
+function idFindings(elements: readonly ParsedElement[], place: PlaceOfOffset): Finding[] {
   const byId = new Map<string, ParsedElement[]>();
   for (const element of elements) {
     const id = value(element, 'id');
@@ -65,7 +65,7 @@ function idFindings(elements: readonly ParsedElement[], place: Place): Finding[]
  *
  * @param html with the shadow roots declared
  */
-export function unreachableFindings(html: string, place: Place): readonly Finding[] {
+export function unreachableFindings(html: string, place: PlaceOfOffset): readonly Finding[] {
   const ids = new Map<string, (string | undefined)[]>();
   const references: { element: ParsedElement; name: string; id: string; root: string | undefined }[] = [];
   // With a stack of its own: a document may be nested as deep as it is long.
@@ -117,7 +117,7 @@ function linkId(href: string): string[] {
   }
 }
 
-function headingFindings(elements: readonly ParsedElement[], place: Place): Finding[] {
+function headingFindings(elements: readonly ParsedElement[], place: PlaceOfOffset): Finding[] {
   const found: Finding[] = [];
   let before = 0;
   for (const element of elements) {
@@ -136,7 +136,7 @@ function headingFindings(elements: readonly ParsedElement[], place: Place): Find
   return found;
 }
 
-function imageFinding(image: ParsedElement, place: Place): Finding[] {
+function imageFinding(image: ParsedElement, place: PlaceOfOffset): Finding[] {
   if (value(image, 'alt') !== undefined) return [];
   const src = value(image, 'src') ?? '';
   return [

@@ -6,7 +6,7 @@ import { type Known, kindTypes, type Names, presentTypes, typeOf } from './type-
 
 /**
  * Values that a template in HTML text hands to the props of what it uses, and that do not fit their kinds, or may not:
- * told as far as declared kinds say what a value is. What comes of helpers, of state and of what is loaded may be anything.
+ * reported as far as declared kinds say what a value is. What comes of helpers, of state and of what is loaded may be anything.
  */
 export function typeProblems(component: ComponentCore): readonly Problem[] {
   if (typeof component.template === 'function') return [];

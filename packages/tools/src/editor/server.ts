@@ -179,14 +179,14 @@ export function serveEditor(
     const document = documents.get(uri);
     if (!document) return [];
     return (problems.get(uri) ?? []).flatMap((problem) => {
-      const told = diagnostic(problem, document);
-      if (told.range.end.line < range.start.line || told.range.start.line > range.end.line) return [];
-      const at = document.offsetAt(told.range.start);
+      const shown = diagnostic(problem, document);
+      if (shown.range.end.line < range.start.line || shown.range.start.line > range.end.line) return [];
+      const at = document.offsetAt(shown.range.start);
       const open = new OpenFiles(documents);
       const action = (title: string, file: string, edits: readonly TextEdit[]): CodeAction => ({
         title,
         kind: CodeActionKind.QuickFix,
-        diagnostics: [told],
+        diagnostics: [shown],
         edit: { changes: Object.fromEntries([open.changes(file, edits)]) },
       });
       const inText = mendings(problem, document.getText(), at).map((one) =>

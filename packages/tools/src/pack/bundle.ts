@@ -8,7 +8,7 @@ import {
   componentCore,
   componentsIn,
 } from 'zesty-lattice/internal/component';
-import { keyOf, quoted } from '../adopt/write.js';
+import { propertyKey, quoted } from '../adopt/write.js';
 import { loadModule } from '../check/modules.js';
 import { loadVite } from '../vite/load.js';
 
@@ -61,7 +61,7 @@ export async function bundle(file: string, entries: readonly Entry[], isDev = fa
   const path = resolve(file);
   // Beside the module, so that what it imports is found from there.
   const entryPath = `${path}.pack.js`;
-  const names = entries.map(({ exportName }, index) => `${keyOf(exportName)} as C${index}`);
+  const names = entries.map(({ exportName }, index) => `${propertyKey(exportName)} as C${index}`);
   const entry = `import { ${names.join(', ')} } from ${quoted(path)};
 import { register } from 'zesty-lattice/elements';
 register(${entries.map((_, index) => `C${index}`).join(', ')});

@@ -17,7 +17,7 @@ export interface PreviewOptions {
   readonly port?: number;
   /** A style sheet that the stage links, such as a project's custom properties. */
   readonly css?: string;
-  /** Told of what is done, a line each. */
+  /** Receives what is done, a line each. */
   readonly log?: (line: string) => void;
 }
 

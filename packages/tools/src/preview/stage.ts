@@ -48,17 +48,17 @@ export function stageModule(components: readonly ComponentFacts[], css: string |
   const names = components.map((_, index) => `C${index}`);
   const imports = components.map(
     ({ exportName, file, name }, index) => `
-import(${quoted(urlOf(file))}).then(({ ${exportName}: ${names[index]} }) => add(${quoted(name)}, ${names[index]}), (thrown) => told(${quoted(name)}, thrown));`,
+import(${quoted(urlOf(file))}).then(({ ${exportName}: ${names[index]} }) => add(${quoted(name)}, ${names[index]}), (thrown) => failed(${quoted(name)}, thrown));`,
   );
   return `import { register } from 'zesty-lattice/elements';
 ${css === undefined ? '' : `import ${quoted(urlOf(resolve(css)))};\n`}
-const told = (name, thrown) => dispatchEvent(new CustomEvent('lattice-unregistered', { detail: { name, message: String(thrown?.message ?? thrown) } }));
+const failed = (name, thrown) => dispatchEvent(new CustomEvent('lattice-unregistered', { detail: { name, message: String(thrown?.message ?? thrown) } }));
 const add = (name, component) => {
   try {
     register(component);
     dispatchEvent(new Event('lattice-registered'));
   } catch (thrown) {
-    told(name, thrown);
+    failed(name, thrown);
   }
 };
 ${imports.join('')}

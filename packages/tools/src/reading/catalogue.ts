@@ -20,7 +20,7 @@ import { fieldFacts, slotFacts } from './field-facts.js';
 import type { Exported } from './use-code.js';
 import { givenIn, givenTo, useText } from './use-text.js';
 
-/** A project as it is read: what its page is told, and what it takes to show a component. */
+/** A project as it is read: what its page receives, and what is needed to show a component. */
 export interface ReadProject {
   readonly components: readonly ComponentFacts[];
   readonly unread: readonly UnreadFile[];

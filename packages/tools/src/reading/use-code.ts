@@ -1,7 +1,7 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
 import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { readFragment } from 'zesty-lattice/internal/markup';
-import { keyOf, quoted } from '../adopt/write.js';
+import { propertyKey, quoted } from '../adopt/write.js';
 import { givenOf } from './use-text.js';
 
 type Parsed = DefaultTreeAdapterTypes.ChildNode;
@@ -48,7 +48,7 @@ function nodeCode(
   const attributes = node.attrs.filter(({ name }) => name !== 'slot');
   const record = attributes.map(({ name, value }) => {
     if (value.includes('{{')) throw new Unsayable();
-    return `${keyOf(name)}: ${value === '' ? 'true' : quoted(value)}`;
+    return `${propertyKey(name)}: ${value === '' ? 'true' : quoted(value)}`;
   });
   const args = [
     ...(record.length > 0 ? [`{ ${record.join(', ')} }`] : []),
@@ -101,10 +101,12 @@ function componentCode(
   const own = place ? text.slice(place.startOffset, place.endOffset) : '';
   const given = givenOf(readFragment(own).childNodes[0] as DefaultTreeAdapterTypes.Element, own, core);
   const props = [
-    ...Object.entries(given.props).map(([name, value]) => `${keyOf(name)}: ${propCode(core, name, value)}`),
+    ...Object.entries(given.props).map(
+      ([name, value]) => `${propertyKey(name)}: ${propCode(core, name, value)}`,
+    ),
     ...(core.accepts === undefined
       ? []
-      : Object.entries(given.others ?? {}).map(([name, value]) => `${keyOf(name)}: ${quoted(value)}`)),
+      : Object.entries(given.others ?? {}).map(([name, value]) => `${propertyKey(name)}: ${quoted(value)}`)),
   ];
   const slots = Object.entries(given.slots).map(([name, inner]) => {
     const as = given.names?.[name];
@@ -120,7 +122,7 @@ function componentCode(
   if (slots.length === 1 && only?.name === 'default' && !only.code.startsWith('(')) args.push(only.code);
   else if (slots.length > 0) {
     const pad = ' '.repeat(indent + 4);
-    const entries = slots.map(({ name, code }) => `${pad}${keyOf(name)}: ${code},`);
+    const entries = slots.map(({ name, code }) => `${pad}${propertyKey(name)}: ${code},`);
     args.push(`{\n${entries.join('\n')}\n${' '.repeat(indent + 2)}}`);
   }
   return call(exportName, args, indent);
@@ -138,7 +140,7 @@ function valueCode(value: unknown): string {
   if (typeof value === 'string') return quoted(value);
   if (Array.isArray(value)) return `[${value.map(valueCode).join(', ')}]`;
   if (typeof value === 'object' && value !== null) {
-    const fields = Object.entries(value).map(([name, one]) => `${keyOf(name)}: ${valueCode(one)}`);
+    const fields = Object.entries(value).map(([name, one]) => `${propertyKey(name)}: ${valueCode(one)}`);
     return fields.length === 0 ? '{}' : `{ ${fields.join(', ')} }`;
   }
   return String(value);

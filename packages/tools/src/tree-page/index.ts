@@ -9,7 +9,7 @@ import { treeView } from './view.js';
 
 export { mermaid } from './mermaid.js';
 
-/** What a tree's page is told besides the trees. */
+/** What a tree's page receives besides the trees. */
 export interface TreePageOptions {
   /** What the page is of: a component's name, or a document's path. */
   readonly name: string;

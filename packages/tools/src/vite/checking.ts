@@ -6,10 +6,10 @@ import { isOfInterest, ModuleCode } from '../ahead/module.js';
 import { isOwnModule } from '../ahead/packages.js';
 import { readCode } from '../ahead/read-code.js';
 import { moduleProblems } from '../check/components.js';
-import { failure, problemBlocks, told } from '../check/report/text.js';
+import { eachOnce, failure, problemBlocks } from '../check/report/text.js';
 import type { Loadings } from './loadings.js';
 
-/** Checks the components of a build: errors in them make it fail, all of them told at once; warnings are reported. */
+/** Checks the components of a build: errors in them make it fail, all of them reported at once; warnings are reported. */
 export function checking(loadings: Loadings): Plugin {
   const found = new Map<string, readonly Problem[]>();
 
@@ -35,7 +35,7 @@ export function checking(loadings: Loadings): Plugin {
 
     buildEnd(error) {
       if (error) return;
-      const all = told([...found.values()].flat());
+      const all = eachOnce([...found.values()].flat());
       const errors = all.filter(({ severity }) => severity === 'error');
       const warnings = all.filter(({ severity }) => severity !== 'error');
       if (warnings.length > 0) this.warn(`\n${problemBlocks(warnings, pc).join('\n\n')}\n`);

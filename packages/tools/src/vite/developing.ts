@@ -19,7 +19,7 @@ export function isInstalled(root = process.cwd()): boolean {
 
 /** What is known while a server is developed at. */
 export interface Developed {
-  told?: Telling;
+  reporter?: Telling;
 }
 
 /** During development: modules of components take changes in place, and their problems are reported where they are seen. */
@@ -33,16 +33,16 @@ export function developing(developed: Developed): Plugin {
 
     configureServer(server) {
       // A test runner has no page to tell anything to.
-      if (!server.config.plugins.some(({ name }) => name === 'vitest')) developed.told = telling(server);
+      if (!server.config.plugins.some(({ name }) => name === 'vitest')) developed.reporter = telling(server);
     },
 
     hotUpdate: {
       // By then the other plugins have said what a text file stands for.
       order: 'post',
       handler({ type, file, modules }) {
-        if (type === 'delete') developed.told?.forget(file);
+        if (type === 'delete') developed.reporter?.forget(file);
         // What is reported of a module also depends on the components and the texts it is made of: Vite keeps its code then.
-        developed.told?.changed(modules.flatMap((module) => [...filesAbove(module)]));
+        developed.reporter?.changed(modules.flatMap((module) => [...filesAbove(module)]));
         // In a project without a server of its own nothing but this plugin loads modules there: no page needs to hear.
         const { config, name } = this.environment;
         return name === 'ssr' && config.appType !== 'custom' ? [] : undefined;
@@ -55,7 +55,7 @@ export function developing(developed: Developed): Plugin {
       const tree = readCode(this, code);
       const names = tree ? exportedNames(tree) : [];
       if (names.length === 0) return undefined;
-      developed.told?.seen(id.replace(/\?.*$/, ''));
+      developed.reporter?.seen(id.replace(/\?.*$/, ''));
       if (options?.ssr) return undefined;
       const changed = new MagicString(code);
       changed.append(

@@ -71,7 +71,7 @@ export function prerendering(
         // What is wrong in a component itself is reported where it is made.
         const inPage = async (): Promise<readonly Problem[]> =>
           (await render()).problems.filter(({ source }) => source?.file === filename);
-        if (developed.told) developed.told.page(filename, inPage);
+        if (developed.reporter) developed.reporter.page(filename, inPage);
         else if (rendered.problems.length > 0)
           config.logger.warn(`\n${problemBlocks(rendered.problems, pc).join('\n\n')}\n`);
         if (!inspected) return rendered.html;

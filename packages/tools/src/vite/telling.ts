@@ -8,7 +8,7 @@ import { frameOf, problemBlock } from '../check/report/text.js';
 import { written } from './written.js';
 
 /** How long after the last change it is through: the page has it by then, and does not take the overlay down again. */
-const settled = 120;
+const quietFor = 120;
 
 export interface Telling {
   /** A module of components was read. */
@@ -43,7 +43,7 @@ export function telling(server: ViteDevServer): Telling {
     clearTimeout(timer);
     timer = setTimeout(() => {
       running = running.then(tell).catch((thrown) => server.config.logger.error(String(thrown)));
-    }, settled);
+    }, quietFor);
   };
 
   const show = (): void => {

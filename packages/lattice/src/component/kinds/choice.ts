@@ -1,4 +1,4 @@
-import { dev, nearest, refuseCall, show } from '../../problem/index.js';
+import { dev, nearest, printValue, refuseCall } from '../../problem/index.js';
 import { Kind } from '../kind.js';
 import { type Rule, rule, unreadable } from '../rule.js';
 
@@ -31,7 +31,7 @@ export function choice<const Words extends readonly [string, ...string[]]>(
     code: { name: 'choiceRule', args: [words] },
     explain(value) {
       const near = typeof value === 'string' ? nearest(value, words) : undefined;
-      const got = `expects ${expected}, but received ${show(value)}`;
+      const got = `expects ${expected}, but received ${printValue(value)}`;
       return near === undefined ? undefined : `${got}. Did you mean "${near}"?`;
     },
     write: (value) => value,

@@ -1,4 +1,4 @@
-import { dev, refuseCall, show } from '../../problem/index.js';
+import { dev, printValue, refuseCall } from '../../problem/index.js';
 import { type AnyKind, fault, fits, isKind, Kind, type Presence } from '../kind.js';
 import { type Rule, rule } from '../rule.js';
 import { any, readJson } from './any.js';
@@ -26,7 +26,7 @@ export function list<Item>(item: Kind<Item, unknown, Presence> = any<Item>()): K
     refuseCall(
       list,
       'prop.list',
-      `expects the kind of its items, but received ${show(kind)}`,
+      `expects the kind of its items, but received ${printValue(kind)}`,
       'Write prop.list(prop.text()), or prop.list<Variety>() for any items.',
     );
   const loose = kind.rules.word === 'any';

@@ -1,4 +1,4 @@
-import { dev, refuseCall, show, suggest } from '../../problem/index.js';
+import { dev, printValue, refuseCall, suggest } from '../../problem/index.js';
 import { type AnyKind, fault, fits, isKind, isRecord, Kind, type Presence } from '../kind.js';
 import { type Rule, rule } from '../rule.js';
 import { readJson } from './any.js';
@@ -64,7 +64,7 @@ export function record(fields?: FieldKinds, { more = false }: { readonly more?: 
       refuseCall(
         record,
         'prop.record',
-        `expects a record of kinds, but received ${show(fields)}`,
+        `expects a record of kinds, but received ${printValue(fields)}`,
         'Write prop.record({ row: prop.number() }).',
       );
     for (const [name, kind] of Object.entries(fields)) {
@@ -72,7 +72,7 @@ export function record(fields?: FieldKinds, { more = false }: { readonly more?: 
         refuseCall(
           record,
           'prop.record',
-          `expects a kind for each field, but received ${show(kind)} for "${name}"`,
+          `expects a kind for each field, but received ${printValue(kind)} for "${name}"`,
           `Write ${name}: prop.text() or the like.`,
         );
     }

@@ -1,5 +1,5 @@
+import { printValue } from '../../problem/print-value.js';
 import { isScriptUrl } from '../../problem/script-url.js';
-import { show } from '../../problem/show.js';
 import { Kind } from '../kind.js';
 import { rule } from '../rule.js';
 
@@ -19,7 +19,9 @@ export function url(): Kind<string> {
     word: 'url',
     code: { name: 'urlRule' },
     explain: (value) =>
-      typeof value === 'string' ? `refuses ${show(value)}, since its scheme can carry a script` : undefined,
+      typeof value === 'string'
+        ? `refuses ${printValue(value)}, since its scheme can carry a script`
+        : undefined,
     write: (value) => value,
   });
 }

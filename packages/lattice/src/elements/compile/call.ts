@@ -86,7 +86,7 @@ export class MisfitWords {
   }
 }
 
-/** What is wrong with a template, told when it is first shown. */
+/** What is wrong with a template, reported when it is first shown. */
 export class FaultsOf {
   readonly findings: readonly Finding[];
 

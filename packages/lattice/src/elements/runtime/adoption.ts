@@ -9,7 +9,7 @@ import { attachAll, locate, type View } from './view.js';
 /**
  * Takes over what a server wrote. In its HTML each place that changes stands between two comments, `(` and `)`; all else
  * stands as in the view. So the two are walked side by side, and nothing is made anew. What is not as it should be is
- * told, and is to be made anew.
+ * reported, and is to be made anew.
  */
 export function adopting(instance: Instance, root: ShadowRoot): Block | null {
   // Its rules are the shared style sheets' from now on.

@@ -9,7 +9,7 @@ import {
 } from '../../template/attributes/text.js';
 import type { Scope } from '../../template/scope.js';
 import { nameOf } from './adopted.js';
-import { type Attach, attempt, type Place } from './block.js';
+import { type Attach, attempt, type Binding } from './block.js';
 import { setAttribute } from './dom.js';
 import { fixedLook } from './fixed.js';
 import type { Instance } from './instance.js';
@@ -25,7 +25,7 @@ export interface Write {
 }
 
 /** An attribute whose value changes. */
-export function attribute(name: string, write: Write, mask: number, level = 0): Place {
+export function attribute(name: string, write: Write, mask: number, level = 0): Binding {
   return { level, mask, get: write.get, put: putter(name, write) };
 }
 
@@ -45,7 +45,7 @@ export function outerAttribute(name: string, write: Write, level: number, reads:
 }
 
 /** How to show an attribute. */
-function putter(name: string, { text }: Write): Place['put'] {
+function putter(name: string, { text }: Write): Binding['put'] {
   return (node, value, instance) => {
     const element = node as Element;
     const next = text ? text(value as never, (found) => instance.report(found)) : (value as AttributeText);

@@ -12,7 +12,7 @@ export type Attach = (node: Node, scopes: Scopes, block: Block, instance: Instan
  * A place that shows one value of one scope. All that a block keeps of it is its node and the value: rows have many of
  * them.
  */
-export interface Place {
+export interface Binding {
   readonly level: number;
   readonly mask: number;
   get(scope: Scope, instance: Instance): unknown;
@@ -58,7 +58,7 @@ export function keep(block: Block, level: number, mask: number, run: Updater['ru
 
 export function update(block: Block, level: number, mask: number): void {
   block.parts.forEach(([, part], at) => {
-    if ((part as Place).level === level && (part as Place).mask & mask)
+    if ((part as Binding).level === level && (part as Binding).mask & mask)
       attempt(block.instance, look, block, at);
   });
   block.tell?.(block, level, mask);
@@ -73,7 +73,7 @@ function tellUpdaters({ instance, updaters = [] }: Block, level: number, mask: n
 
 /** Looks at a place's value, and shows it where it is another than before. */
 export function look({ instance, nodes, parts, scopes, values }: Block, at: number): void {
-  const place = (parts[at] as DynamicPart)[1] as Place;
+  const place = (parts[at] as DynamicPart)[1] as Binding;
   const value = place.get(scopes[place.level] as Scope, instance);
   if (value === values[at]) return;
   values[at] = value;

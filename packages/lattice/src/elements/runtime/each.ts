@@ -1,4 +1,4 @@
-import { finding, show } from '../../problem/index.js';
+import { finding, printValue } from '../../problem/index.js';
 import { idPart } from '../../template/id-part.js';
 import type { Scope } from '../../template/scope.js';
 import { after, ended } from './adopted.js';
@@ -110,7 +110,7 @@ export function each(of: Each): Attach {
       const value = of.list(scopes[level] as Scope);
       const items: readonly unknown[] = Array.isArray(value) ? value : [];
       if (items !== value && value !== null && value !== undefined)
-        instance.report(finding('list-invalid', { name: of.name, got: show(value) }));
+        instance.report(finding('list-invalid', { name: of.name, got: printValue(value) }));
       rows.show(items);
       if (items.length > 0) {
         if (emptyBlock) remove(emptyBlock);

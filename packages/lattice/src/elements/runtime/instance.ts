@@ -6,7 +6,7 @@ import type { Adoption } from './adopted.js';
 import { adopting } from './adoption.js';
 import { attempt, type Block, update } from './block.js';
 import type { Live, LiveProp } from './live.js';
-import { settled } from './settle.js';
+import { checkedValue } from './settle.js';
 import { create } from './view.js';
 
 type OwnProblem =
@@ -52,7 +52,7 @@ export class Instance {
   readonly #values: unknown[];
   readonly #features: readonly Feature[];
   #waiting = 0;
-  readonly #told = new Set<string>();
+  readonly #reported = new Set<string>();
 
   constructor(live: Live, host: HTMLElement) {
     this.live = live;
@@ -77,8 +77,8 @@ export class Instance {
   /** Says a problem on the console, once for each, but each time with what was thrown. */
   report(found: Finding, ...thrown: readonly unknown[]): void {
     const text = () => problemText({ where: this.live.name, ...found });
-    if (dev && thrown.length === 0 && this.#told.has(text())) return;
-    if (dev) this.#told.add(text());
+    if (dev && thrown.length === 0 && this.#reported.has(text())) return;
+    if (dev) this.#reported.add(text());
     console.error(text(), ...thrown);
   }
 
@@ -124,7 +124,7 @@ export class Instance {
     };
     if (dev && given === undefined && prop.isNeeded && this.block)
       this.tell('prop-missing', { prop: name, expected: rule.expected });
-    const value = given === undefined ? prop.fallback : settled(rule, given, fail);
+    const value = given === undefined ? prop.fallback : checkedValue(rule, given, fail);
     if (Object.is(before, value) || this.#stop(name)) return;
     this.#values[index] = value;
     this.changed(prop.mask);

@@ -1,7 +1,7 @@
 import { dev, failure, finding } from '../../problem/index.js';
 import { jsonBlock, jsonFault } from '../../template/json.js';
 import type { Scope } from '../../template/scope.js';
-import type { Place } from './block.js';
+import type { Binding } from './block.js';
 import type { Instance } from './instance.js';
 
 /** How to have a value of a scope. */
@@ -16,7 +16,7 @@ const misfit: Misfit = (value, instance) => {
 };
 
 /** A value in a text node. */
-export function text(get: Get, mask: number, level = 0, tell = misfit): Place {
+export function text(get: Get, mask: number, level = 0, tell = misfit): Binding {
   return {
     level,
     mask,

@@ -6,7 +6,7 @@ import type { Instance } from './instance.js';
 import type { LiveProp } from './live.js';
 import { anew, forward, type Reads, remove } from './move.js';
 import { derived, refresh } from './scopes.js';
-import { settled } from './settle.js';
+import { checkedValue } from './settle.js';
 import { sheetsFrom } from './sheets.js';
 import type { Get } from './text.js';
 import { create, type View } from './view.js';
@@ -87,7 +87,7 @@ function settledIn(
   instance: Instance,
 ): unknown {
   if (given !== undefined)
-    return settled(rule, given, (fault) =>
+    return checkedValue(rule, given, (fault) =>
       instance.report(finding('prop-invalid', { component, prop: name, fault })),
     );
   if (isNeeded) instance.report(finding('prop-missing', { component, prop: name, expected: rule.expected }));

@@ -1,10 +1,10 @@
 import { htmlFragment } from '../../template/fragment.js';
-import { type Attach, attempt, type Block, look, type Place, type Scopes } from './block.js';
+import { type Attach, attempt, type Binding, type Block, look, type Scopes } from './block.js';
 import { copyOf, safe } from './dom.js';
 import type { Instance } from './instance.js';
 
 /** What is done at one node of each block: which of the nodes on the way to all parts it is, and what. */
-export type DynamicPart = readonly [at: number, part: Attach | Place];
+export type DynamicPart = readonly [at: number, part: Attach | Binding];
 
 /**
  * A piece of a template made into nodes once: each block of it is a clone, and only its parts are looked up.

@@ -9,7 +9,7 @@ import { printOf } from './print.js';
 /** A function that makes a routine's function: of what the library gives, and of the routine's parts. */
 export type Factory = (given: typeof lattice, parts: RoutineParts) => Run;
 
-/** Whether code is made from text: in Node, unless it was told not to. Pages and edge runtimes are not asked. */
+/** Whether code is made from text: in Node, unless its options forbid it. Pages and edge runtimes are not asked. */
 let mayMake: boolean | undefined;
 
 function isMade(): boolean {

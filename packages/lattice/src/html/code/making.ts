@@ -25,7 +25,7 @@ const made = ({ code, constants }: WrittenRoutine): unknown =>
 /** How code is made of a routine; undefined in runtimes that have none of the writer. */
 export const makers:
   | {
-      /** Whether code may be made from text, which Node can be told not to. */
+      /** Whether code may be made from text, which Node's options can forbid. */
       mayMake(): boolean;
       run(parts: RoutineParts, isNamed: boolean): Run;
       spotRun(parts: RoutineParts, component: ComponentCore): SpotRun;

@@ -14,11 +14,11 @@ export interface Uses {
 export function useOf({ op }: Core): string {
   if (op.op === 'local') return String(op.local);
   if (op.op !== 'field' && op.op !== 'member') return '';
-  return op.of.op.op === 'local' ? `${op.of.op.local}.${String(keyOf(op))}` : '';
+  return op.of.op.op === 'local' ? `${op.of.op.local}.${String(fieldKey(op))}` : '';
 }
 
 /** The name of the field that an operation reads, where that is fixed. */
-export function keyOf(op: OpOf<'field'> | OpOf<'member'>): unknown {
+export function fieldKey(op: OpOf<'field'> | OpOf<'member'>): unknown {
   if (op.op === 'field') return op.key;
   return op.key.op.op === 'literal' ? op.key.op.value : '';
 }

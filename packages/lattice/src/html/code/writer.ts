@@ -19,7 +19,7 @@ import {
 import { Lines, mostTwice, sumOf, type Term, Terms } from './lines.js';
 import type { LatticeName } from './names.js';
 import { pathsTo } from './paths.js';
-import { keyOf, type Uses, useOf, usesIn } from './uses.js';
+import { fieldKey, type Uses, useOf, usesIn } from './uses.js';
 
 /** A routine as code, and the values that it needs besides. */
 export interface WrittenRoutine {
@@ -393,7 +393,7 @@ class RoutineWriter {
   private read(op: OpOf<'field'> | OpOf<'member'>): string {
     const of = this.code(op.of);
     if (op.op === 'field') return `${of}?.${memberCode(op.key)}`;
-    const key = keyOf(op);
+    const key = fieldKey(op);
     const isOwn = typeof key === 'string' && isIdentifier(key) && !(key in Object.prototype);
     const otherwise = `${this.name('ownField')}(${of}, ${this.code(op.key)})`;
     if (!isOwn || op.of.op.op !== 'local') return otherwise;
@@ -613,7 +613,7 @@ class RoutineWriter {
 
   /** Keeps a value by a name. */
   private keep(op: Core['op'], code: string): string {
-    const key = op.op === 'field' || op.op === 'member' ? String(keyOf(op)) : 'value';
+    const key = op.op === 'field' || op.op === 'member' ? String(fieldKey(op)) : 'value';
     const name = this.fresh(wordOf(this.isNamed ? key : 'v'));
     this.line(`const ${name} = ${code};`);
     return name;

@@ -25,7 +25,7 @@ import { marksParts } from '../form.js';
 import type { Pass } from '../pass.js';
 import { written } from '../text.js';
 import { choose } from './branches.js';
-import { type At, literal, register } from './env.js';
+import { literal, register, type Scope } from './env.js';
 import { isFlagProp, isPlainProp, isPlainWord, isTextProp } from './sources.js';
 import { type Make, Steps } from './steps.js';
 import { lower } from './values.js';
@@ -33,7 +33,7 @@ import { lower } from './values.js';
 type Attributes = readonly PlanAttribute[];
 
 /** An element's attributes in their order, its component's mark, and what its controls show at first. */
-export function lowerAttributes(node: PlanElement, to: Steps, at: At): void {
+export function lowerAttributes(node: PlanElement, to: Steps, at: Scope): void {
   const { attributes, tags } = node;
   if (!attributes.some(({ kind }) => kind === 'accepted')) return lowerAll(attributes, node, to, at);
   const { accepted, where } = at.env;
@@ -45,7 +45,7 @@ export function lowerAttributes(node: PlanElement, to: Steps, at: At): void {
 }
 
 /** Attributes that come together when the caller's are known. */
-function lowerLater(node: PlanElement, to: Steps, at: At): void {
+function lowerLater(node: PlanElement, to: Steps, at: Scope): void {
   const { lowerer } = at.lowering;
   const plain = new Steps();
   lowerAll(mergedAttributes(node.attributes, [], node.tags, ignore), node, plain, at);
@@ -63,7 +63,7 @@ function lowerLater(node: PlanElement, to: Steps, at: At): void {
 function ignore(): void {}
 
 /** Attributes whose expressions read numbered values, and these values. */
-export function taken(attributes: Attributes, at: At): readonly [Attributes, readonly Core[]] {
+export function taken(attributes: Attributes, at: Scope): readonly [Attributes, readonly Core[]] {
   const values: Core[] = [];
   const numbered = attributes.map((one) =>
     mapAttribute(one, (core) => {
@@ -82,7 +82,7 @@ export function given(at: Core): Core {
 
 const called = (get: unknown): unknown => (get as () => unknown)();
 
-export function lowerAll(attributes: Attributes, node: PlanElement, to: Steps, at: At): void {
+export function lowerAll(attributes: Attributes, node: PlanElement, to: Steps, at: Scope): void {
   const tag = typeof node.tag === 'string' ? node.tag : 'el.of';
   for (const one of attributes) if (!isLast(one)) byAttribute(lowerers, one, tag, to, at);
   lowerMarks(node, to, at);
@@ -94,17 +94,17 @@ function isLast({ kind }: PlanAttribute): boolean {
   return kind === 'binding' || kind === 'chosen';
 }
 
-function lowerMarks(node: PlanElement, to: Steps, at: At): void {
+function lowerMarks(node: PlanElement, to: Steps, at: Scope): void {
   to.text(marksText(node, at));
 }
 
 /** The marks by which the rules of who wrote an element find it. */
-export function marksText(node: PlanElement | PlanUse, { env: { component, form } }: At): string {
+export function marksText(node: PlanElement | PlanUse, { env: { component, form } }: Scope): string {
   const marks = component ? elementMarks(component, node, form === 'shadow') : [];
   return marks.map(([name, value]) => ` ${name}="${value}"`).join('');
 }
 
-const lowerers: AttributeTable<[tag: string, to: Steps, at: At], void> = {
+const lowerers: AttributeTable<[tag: string, to: Steps, at: Scope], void> = {
   fixed: ({ name, text }, _tag, to) => to.text(written(name, text)),
   value: lowerValue,
   class: ({ parts }, tag, to, at) => lowerClass(parts, tag, to, at),
@@ -139,7 +139,7 @@ const lowerers: AttributeTable<[tag: string, to: Steps, at: At], void> = {
   accepted: ignore,
 };
 
-function made(make: Make, values: readonly Core[], to: Steps, at: At): void {
+function made(make: Make, values: readonly Core[], to: Steps, at: Scope): void {
   to.push({ kind: 'made', make, values, where: at.env.where });
 }
 
@@ -215,7 +215,7 @@ function lowerValue(
   { name, rule, value }: Extract<PlanAttribute, { kind: 'value' }>,
   tag: string,
   to: Steps,
-  at: At,
+  at: Scope,
 ): void {
   const { component, where } = at.env;
   const core = lower(value, at);
@@ -256,7 +256,7 @@ type Piece =
   | { readonly word: string; readonly when: Core | undefined }
   | { readonly text: Core; readonly isPlain: boolean };
 
-function lowerClass(parts: readonly ClassPiece[], tag: string, to: Steps, at: At): void {
+function lowerClass(parts: readonly ClassPiece[], tag: string, to: Steps, at: Scope): void {
   const pieces = parts.flatMap((part) => pieceOf(part, at));
   const first = pieces.findIndex((piece) => !('word' in piece) || piece.when !== undefined);
   const words = pieces.slice(0, first < 0 ? undefined : first);
@@ -281,7 +281,7 @@ function lowerClass(parts: readonly ClassPiece[], tag: string, to: Steps, at: At
   made(classOf(rest, tag), values, to, at);
 }
 
-function pieceOf(part: ClassPiece, at: At): readonly Piece[] {
+function pieceOf(part: ClassPiece, at: Scope): readonly Piece[] {
   if (part.kind === 'word') {
     const when = part.when && lower(part.when, at);
     if (when?.op.op !== 'literal') return [{ word: part.word, when }];
@@ -313,12 +313,12 @@ function isYesOrNo({ op }: Core): boolean {
     : op.op === 'filled' || op.op === 'something' || op.op === 'full';
 }
 
-function plain(value: Core, to: Steps, at: At): void {
+function plain(value: Core, to: Steps, at: Scope): void {
   to.push({ kind: 'show', value, as: 'plain', name: () => 'class', where: at.env.where });
 }
 
 /** A part of a class behind others, with the space before it. */
-function spaced(piece: Piece, tag: string, to: Steps, at: At): void {
+function spaced(piece: Piece, tag: string, to: Steps, at: Scope): void {
   if ('word' in piece) {
     const text = ` ${escapeAttribute(piece.word)}`;
     if (piece.when) choose(piece.when, [{ kind: 'text', text }], [], to);

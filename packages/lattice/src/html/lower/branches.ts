@@ -1,12 +1,12 @@
 import type { PlanEach, PlanGiven } from '../../plan/index.js';
 import { type Core, describe, ExprCore, idPart } from '../../template/index.js';
-import { type At, deeper, literal, register } from './env.js';
+import { deeper, literal, register, type Scope } from './env.js';
 import { between, blockStart } from './lowering.js';
 import { constantOf, type Step, Steps } from './steps.js';
 import { lower } from './values.js';
 
 /** One of two contents, by a test. */
-export function lowerGiven({ test, content, otherwise }: PlanGiven, to: Steps, at: At): void {
+export function lowerGiven({ test, content, otherwise }: PlanGiven, to: Steps, at: Scope): void {
   const core = lower(test, at);
   const side = (block: PlanGiven['content'], inner: Steps): void => {
     if (block.nodes.length > 0) inner.text(blockStart(block.nodes, at));
@@ -31,7 +31,7 @@ export function choose(test: Core, yes: readonly Step[], no: readonly Step[], to
 const mostRows = 2_000;
 
 /** Content for every item of a list. */
-export function lowerEach(node: PlanEach, to: Steps, at: At): void {
+export function lowerEach(node: PlanEach, to: Steps, at: Scope): void {
   const { lowering } = at;
   const list = lower(node.list, at);
   between(to, at, () => {
@@ -56,7 +56,7 @@ export function lowerEach(node: PlanEach, to: Steps, at: At): void {
 }
 
 /** One row; what its ids start with is kept where something in it makes ids. */
-function rowOf(node: PlanEach, item: Core, index: Core, at: At): readonly Step[] {
+function rowOf(node: PlanEach, item: Core, index: Core, at: Scope): readonly Step[] {
   const { lowering } = at;
   let kept: number | undefined;
   const inside = deeper(
@@ -82,7 +82,7 @@ function rowOf(node: PlanEach, item: Core, index: Core, at: At): readonly Step[]
 }
 
 /** Rows of a constant list that render nothing but text are that text. */
-function isFixed(node: PlanEach, list: unknown, to: Steps, at: At): boolean {
+function isFixed(node: PlanEach, list: unknown, to: Steps, at: Scope): boolean {
   if (list === null || list === undefined || (Array.isArray(list) && list.length === 0)) {
     if (node.empty.nodes.length > 0) to.text(blockStart(node.empty.nodes, at));
     at.lowering.into(node.empty.nodes, to, at);

@@ -10,7 +10,7 @@ import { escapeText } from '../../template/escape.js';
 import { type Core, describe, jsonBlock, plainText } from '../../template/index.js';
 import { marksParts } from '../form.js';
 import { asJson } from '../runtime.js';
-import type { At } from './env.js';
+import type { Scope } from './env.js';
 import { between } from './lowering.js';
 import { isPlainProp } from './sources.js';
 import type { Make, Steps } from './steps.js';
@@ -21,7 +21,7 @@ export function lowerText({ text }: PlanText, to: Steps): void {
 }
 
 /** An expression's value as text. */
-export function lowerValue({ value }: PlanValue, to: Steps, at: At): void {
+export function lowerValue({ value }: PlanValue, to: Steps, at: Scope): void {
   between(to, at, () => {
     const { op } = value;
     if (op.op !== 'phrase') return lowerShown(value, 'content', to, at);
@@ -34,7 +34,7 @@ export function lowerValue({ value }: PlanValue, to: Steps, at: At): void {
   });
 }
 
-function lowerShown(core: Core, as: 'content' | 'part', to: Steps, at: At): void {
+function lowerShown(core: Core, as: 'content' | 'part', to: Steps, at: Scope): void {
   const value = lower(core, at);
   const { op } = value;
   if (op.op === 'literal' && (as === 'part' || isTextual(op.value)))
@@ -49,13 +49,13 @@ function lowerShown(core: Core, as: 'content' | 'part', to: Steps, at: At): void
   });
 }
 
-/** Whether a value can stand as text; of all others it is told what they are. */
+/** Whether a value can stand as text; of all others a problem says what they are. */
 function isTextual(value: unknown): boolean {
   return /^(string|number|bigint|undefined)$/.test(typeof value) || value === null || value === false;
 }
 
 /** A value as a data block (https://html.spec.whatwg.org/#data-block). */
-export function lowerData({ value }: PlanData, to: Steps, at: At): void {
+export function lowerData({ value }: PlanData, to: Steps, at: Scope): void {
   const core = lower(value, at);
   const { op } = core;
   const known = op.op === 'literal' ? jsonKnown(() => jsonBlock(op.value)) : undefined;
@@ -84,7 +84,7 @@ export function jsonKnown(write: () => string): string | undefined {
 }
 
 /** Ready-made HTML as it is. In a raw-text element it may not close the element. */
-export function lowerTrusted({ html, inside }: PlanTrusted, to: Steps, at: At): void {
+export function lowerTrusted({ html, inside }: PlanTrusted, to: Steps, at: Scope): void {
   // Text in it must not become one with the text around it, where an element is going to take it over.
   if (html.op.op === 'literal') {
     const text = String(html.op.value);

@@ -2,13 +2,13 @@ import type { PlanElement } from '../../plan/index.js';
 import { escapeText } from '../../template/escape.js';
 import { type Core, isChangingTag, lineEaters, voidElements } from '../../template/index.js';
 import { boundChoice, boundText, lowerAttributes } from './attributes.js';
-import type { At } from './env.js';
+import type { Scope } from './env.js';
 import { between } from './lowering.js';
 import { constantOf, type Make, Steps } from './steps.js';
 import { lower } from './values.js';
 
 /** An element: its tag, its attributes in the order written, its content, its end. */
-export function lowerElement(node: PlanElement, to: Steps, at: At): void {
+export function lowerElement(node: PlanElement, to: Steps, at: Scope): void {
   if (typeof node.tag === 'string') return lowerFixed(node, node.tag, node.tag, to, at);
   const tag = lower(node.tag, at);
   between(to, at, () => {
@@ -18,7 +18,7 @@ export function lowerElement(node: PlanElement, to: Steps, at: At): void {
 }
 
 /** `inside` is the tag that its content knows of. */
-function lowerFixed(node: PlanElement, tag: string, inside: string, to: Steps, at: At): void {
+function lowerFixed(node: PlanElement, tag: string, inside: string, to: Steps, at: Scope): void {
   to.text(`<${tag}`);
   lowerAttributes(node, to, at);
   to.text('>');
@@ -48,7 +48,7 @@ const choiceClosed: Make = ({ pass }) => {
 };
 
 /** The content of an element whose first line break a parser drops. */
-function lowerLines({ attributes, content }: PlanElement, to: Steps, at: At): void {
+function lowerLines({ attributes, content }: PlanElement, to: Steps, at: Scope): void {
   const inner = new Steps();
   at.lowering.into(content.nodes, inner, at);
   const bound = boundText(attributes);
@@ -66,7 +66,7 @@ function keepLine(text: string): string {
 }
 
 /** An element whose tag is known only at render time. */
-function lowerChanging(node: PlanElement, tag: Core, to: Steps, at: At): void {
+function lowerChanging(node: PlanElement, tag: Core, to: Steps, at: Scope): void {
   const inside = { ...at, tag: '' };
   const start = new Steps();
   lowerAttributes(node, start, inside);

@@ -13,7 +13,7 @@ export type Ids = () => Core;
 /** Content given to a slot of a component that is inlined, with the place of the use that gives it. */
 export interface Spliced {
   readonly fill: PlanFill;
-  readonly at: At;
+  readonly at: Scope;
 }
 
 /** One component while it is lowered, or content that stands in none: what its expressions read. */
@@ -30,7 +30,7 @@ export interface Env {
   /** The registers that hold what fills its slots, ready to put in, where the routine is for uses inline. */
   readonly texts: readonly Register[] | undefined;
   /** Where its use stands; undefined for what the routine is of. */
-  readonly owner: At | undefined;
+  readonly owner: Scope | undefined;
   readonly where: Where;
   /** What its use hands to its element; `later` where the routine's caller says. */
   readonly accepted: readonly PlanAttribute[] | 'later' | undefined;
@@ -57,14 +57,14 @@ const emptyEnv: Omit<Env, 'form' | 'where' | 'shared'> = {
 /** The place where what is of an environment starts. */
 export function startOf(
   env: Env,
-  { lowering, known = nothingKnown }: Pick<At, 'lowering'> & Partial<Pick<At, 'known'>>,
+  { lowering, known = nothingKnown }: Pick<Scope, 'lowering'> & Partial<Pick<Scope, 'known'>>,
   ids: Ids,
-): At {
+): Scope {
   return { lowering, env, locals: noLocals, ids: [ids], tag: '', known };
 }
 
 /** Where in a template something is lowered. */
-export interface At {
+export interface Scope {
   readonly lowering: Lowering;
   readonly env: Env;
   /** The rows and what slots hand over, each where it is kept. */
@@ -78,7 +78,7 @@ export interface At {
 }
 
 /** The place of something inside the components around it, one step further. */
-export function below({ env, locals }: At, path: readonly SiteStep[]): Where {
+export function below({ env, locals }: Scope, path: readonly SiteStep[]): Where {
   const steps = path.map((step) => ({
     step,
     rows: step.rows.flatMap((row) => locals.get(row) ?? []),
@@ -87,14 +87,14 @@ export function below({ env, locals }: At, path: readonly SiteStep[]): Where {
 }
 
 /** The place so many owners up. */
-export function ownerAt(at: At, up: number): At {
+export function ownerAt(at: Scope, up: number): Scope {
   let one = at;
   for (let n = 0; n < up; n++) one = one.env.owner ?? one;
   return one;
 }
 
 /** A place with more locals, one level of ids deeper. */
-export function deeper(at: At, locals: readonly (readonly [number, Core])[], ids: Ids): At {
+export function deeper(at: Scope, locals: readonly (readonly [number, Core])[], ids: Ids): Scope {
   return { ...at, locals: new Map([...at.locals, ...locals]), ids: [...at.ids, ids] };
 }
 
@@ -110,7 +110,7 @@ const noLocals: ReadonlyMap<number, Core> = new Map();
 const nothingKnown: ReadonlyMap<string, Core> = new Map();
 
 /** A word for a register, or for a field of what one holds; none for other values. */
-export function sourceOf({ op }: Core): string | undefined {
+export function expressionSource({ op }: Core): string | undefined {
   if (op.op === 'local') return String(op.local);
   return op.op === 'field' && op.of.op.op === 'local' ? `${op.of.op.local}.${op.key}` : undefined;
 }

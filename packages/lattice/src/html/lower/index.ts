@@ -16,7 +16,7 @@ import { given, lowerAll } from './attributes.js';
 import { lowerEach, lowerGiven } from './branches.js';
 import { lowerData, lowerText, lowerTrusted, lowerValue } from './content.js';
 import { lowerElement } from './element.js';
-import { type At, type Env, envOf, literal, register, startOf } from './env.js';
+import { type Env, envOf, literal, register, type Scope, startOf } from './env.js';
 import { blockStart, type Lowerer, Lowering } from './lowering.js';
 import { lowerSlot } from './slot.js';
 import { type RoutineParts, Steps } from './steps.js';
@@ -24,7 +24,7 @@ import { lowerBody, lowerUse, stateOf } from './use.js';
 
 /** How each kind of node is lowered. */
 const lowerers: {
-  readonly [Kind in PlanKind]: (node: PlanOf<Kind>, to: Steps, at: At) => void;
+  readonly [Kind in PlanKind]: (node: PlanOf<Kind>, to: Steps, at: Scope) => void;
 } = {
   text: lowerText,
   value: lowerValue,
@@ -47,7 +47,7 @@ function lowererFor(how: How, isStrict: boolean): Lowerer {
     isStrict,
     node(node, to, at) {
       // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
-      (lowerers[node.kind] as (node: PlanNode, to: Steps, at: At) => void)(node, to, at);
+      (lowerers[node.kind] as (node: PlanNode, to: Steps, at: Scope) => void)(node, to, at);
     },
     routine: (component, form) => routineOf(component, form, by),
     attributes: (node, handed, env, own) => attributesRoutine(node, handed, env, own, by),
@@ -131,11 +131,11 @@ function attributesRoutine(
   const noIds = (): Core => literal('');
   const env: Env = { ...around, where: atTop, accepted: undefined };
   const ownLocals = new Map(numbered(own));
-  const owner: At = {
+  const owner: Scope = {
     ...startOf({ ...env, owner: undefined }, { lowering }, noIds),
     locals: new Map(numbered(handed.values.length)),
   };
-  const at: At = { ...startOf({ ...env, owner }, { lowering }, noIds), locals: ownLocals };
+  const at: Scope = { ...startOf({ ...env, owner }, { lowering }, noIds), locals: ownLocals };
   const steps = new Steps();
   const all = mergedAttributes(node.attributes, handed.attributes, node.tags, (found) =>
     steps.push({ kind: 'report', found, where: atTop }),

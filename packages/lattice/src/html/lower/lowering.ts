@@ -4,7 +4,7 @@ import type { Form } from '../form.js';
 import { marksParts } from '../form.js';
 import type { AcceptedHere } from '../frame.js';
 import type { How } from '../how.js';
-import type { At, Env } from './env.js';
+import type { Env, Scope } from './env.js';
 import { type Callable, type Register, type Step, Steps } from './steps.js';
 
 /** How nodes are lowered, and routines had: handed to those that lower one kind, so that they need not know of each other. */
@@ -12,7 +12,7 @@ export interface Lowerer {
   /** Whether a page's policy refuses style attributes, so that rules stand for them. */
   readonly isStrict: boolean;
   readonly how: How;
-  node(node: PlanNode, to: Steps, at: At): void;
+  node(node: PlanNode, to: Steps, at: Scope): void;
   routine(component: ComponentCore, form: Form): Callable;
   /** A routine of an element's attributes with what was passed on; it takes as many values of its own, and those passed on. */
   attributes(node: PlanElement, handed: AcceptedHere, env: Env, own: number): Callable;
@@ -54,7 +54,7 @@ export class Lowering {
   }
 
   /** Lowers nodes where they stand. */
-  into(nodes: readonly PlanNode[], to: Steps, at: At): void {
+  into(nodes: readonly PlanNode[], to: Steps, at: Scope): void {
     for (const node of nodes) {
       const before = to.list.length;
       this.nodes++;
@@ -64,7 +64,7 @@ export class Lowering {
   }
 
   /** Lowers a block apart from what is around it. */
-  apart({ nodes }: Block, at: At): readonly Step[] {
+  apart({ nodes }: Block, at: Scope): readonly Step[] {
     const to = new Steps();
     this.into(nodes, to, at);
     return to.list;
@@ -72,7 +72,7 @@ export class Lowering {
 }
 
 /** Puts a dynamic part between the comments that an element finds it by, where one is going to take it over. */
-export function between(to: Steps, at: At, write: () => void): void {
+export function between(to: Steps, at: Scope, write: () => void): void {
   // The text of these elements is all there is in them: a comment would be text.
   if (!marksParts(at.env.form) || /^(textarea|title|script|style|option)$/.test(at.tag)) return write();
   to.text('<!--(-->');
@@ -81,7 +81,7 @@ export function between(to: Steps, at: At, write: () => void): void {
 }
 
 /** What a block of content starts with, so that it has a first node of its own: a text would be one with the text before it. */
-export function blockStart(nodes: readonly PlanNode[], { env: { form } }: At): string {
+export function blockStart(nodes: readonly PlanNode[], { env: { form } }: Scope): string {
   if (!marksParts(form)) return '';
   const [first] = nodes;
   const isFixed = first?.kind === 'element' && typeof first.tag === 'string';

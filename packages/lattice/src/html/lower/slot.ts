@@ -3,14 +3,14 @@ import { escapeAttribute } from '../../template/escape.js';
 import { marksParts } from '../form.js';
 import { filledMark } from '../runtime.js';
 import { choose } from './branches.js';
-import { type At, deeper, literal, register, type Spliced } from './env.js';
+import { deeper, literal, register, type Scope, type Spliced } from './env.js';
 import { blockStart } from './lowering.js';
 import { fromOutside } from './noted-use.js';
 import { type GivenFill, type Register, type Step, Steps } from './steps.js';
 import { filledHere, isGiven, joined, lower } from './values.js';
 
 /** The place of a slot: its content, written in the place it comes from, or the fallback. */
-export function lowerSlot(node: PlanSlot, to: Steps, at: At): void {
+export function lowerSlot(node: PlanSlot, to: Steps, at: Scope): void {
   const { form, fills } = at.env;
   if (form === 'shadow' && !node.hands) return lowerOwn(node, to, at);
   const text = at.env.texts?.[node.slot];
@@ -30,29 +30,29 @@ export function lowerSlot(node: PlanSlot, to: Steps, at: At): void {
 }
 
 /** A slot whose content is ready to put in. */
-function lowerReady(node: PlanSlot, text: Register, to: Steps, at: At): void {
+function lowerReady(node: PlanSlot, text: Register, to: Steps, at: Scope): void {
   const given: Step = { kind: 'ready', content: register(text) };
   choose(isGiven(text), [given], at.lowering.apart(node.fallback, at), to);
 }
 
-function fallbackStart({ fallback: { nodes } }: PlanSlot, at: At): string {
+function fallbackStart({ fallback: { nodes } }: PlanSlot, at: Scope): string {
   return nodes.length > 0 ? blockStart(nodes, at) : '';
 }
 
 /** What ids start with in content that a slot passes data to: different for each place of the slot. */
-function idsIn({ number }: PlanSlot, at: At): ReturnType<typeof joined> {
+function idsIn({ number }: PlanSlot, at: Scope): ReturnType<typeof joined> {
   return joined('', at.ids.at(-1)?.() ?? literal(''), `s${number}`);
 }
 
 /** A slot of the element whose shadow root this is: the browser fills it. */
-function lowerOwn(node: PlanSlot, to: Steps, at: At): void {
+function lowerOwn(node: PlanSlot, to: Steps, at: Scope): void {
   to.text(node.name === 'default' ? '<slot>' : `<slot name="${escapeAttribute(node.name)}">`);
   at.lowering.into(node.fallback.nodes, to, at);
   to.text('</slot>');
 }
 
 /** A slot whose content is known. */
-function lowerSpliced(node: PlanSlot, given: Spliced | undefined, to: Steps, at: At): void {
+function lowerSpliced(node: PlanSlot, given: Spliced | undefined, to: Steps, at: Scope): void {
   const isHanded = node.hands && at.env.form === 'shadow';
   if (!given && !isHanded) return at.lowering.into(node.fallback.nodes, to, at);
   if (!given) {
@@ -80,7 +80,7 @@ function lowerSpliced(node: PlanSlot, given: Spliced | undefined, to: Steps, at:
 }
 
 /** Where the content of a slot is lowered, with what the slot passes. */
-function contentAt(node: PlanSlot, { data }: PlanFill, owner: At, to: Steps, at: At): At {
+function contentAt(node: PlanSlot, { data }: PlanFill, owner: Scope, to: Steps, at: Scope): Scope {
   // What was checked around the slot stands for its content as well.
   const { known } = at;
   if (data === undefined) return { ...owner, tag: '', known };
@@ -98,7 +98,7 @@ function isAlways({ data, block }: PlanFill): boolean {
 }
 
 /** Content for a slot of a component that is not inlined. What never comes to anything is as if it were not given. */
-export function givenFill(fill: PlanFill | undefined, at: At): GivenFill | undefined {
+export function givenFill(fill: PlanFill | undefined, at: Scope): GivenFill | undefined {
   if (!fill || (fill.data === undefined && fill.block.filled === false)) return undefined;
   const { data, block } = fill;
   const { lowering } = at;
@@ -119,7 +119,7 @@ export function givenFill(fill: PlanFill | undefined, at: At): GivenFill | undef
 }
 
 /** Content of which is only asked whether it comes to anything. */
-export function askedFill(fill: PlanFill | undefined, at: At): GivenFill | undefined {
+export function askedFill(fill: PlanFill | undefined, at: Scope): GivenFill | undefined {
   if (!fill) return undefined;
   const filled = filledHere(isAlways(fill) || fill.block.filled, at);
   return {

@@ -32,15 +32,15 @@ import { choose } from './branches.js';
 import { plainTypeOf } from './checks.js';
 import { jsonKnown } from './content.js';
 import {
-  type At,
   below,
   deeper,
   type Env,
   envOf,
+  expressionSource,
   literal,
   register,
+  type Scope,
   type Spliced,
-  sourceOf,
   startOf,
 } from './env.js';
 import { between, blockStart } from './lowering.js';
@@ -50,7 +50,7 @@ import { type Handed, type Make, type Step, Steps } from './steps.js';
 import { joined, lower } from './values.js';
 
 /** A use: its component inlined where it is small enough, else called. */
-export function lowerUse(node: PlanUse, to: Steps, at: At): void {
+export function lowerUse(node: PlanUse, to: Steps, at: Scope): void {
   if (at.env.component === undefined) refuseBroken(node.component);
   const failure = planOf(node.component).onFailure;
   if (failure) return lowerGuarded(node, failure, to, at);
@@ -62,7 +62,7 @@ function lowerGuarded(
   node: PlanUse,
   { block, fault }: NonNullable<Plan['onFailure']>,
   to: Steps,
-  at: At,
+  at: Scope,
 ): void {
   const { component, site } = node;
   const { lowering } = at;
@@ -78,7 +78,7 @@ function lowerGuarded(
   to.push({ kind: 'guard', component, inner: inner.list, fault: wrong, fallback, where });
 }
 
-function lowerStanding(node: PlanUse, to: Steps, at: At): void {
+function lowerStanding(node: PlanUse, to: Steps, at: Scope): void {
   const { component } = node;
   const { lowering, env } = at;
   const isOnTheSpot = env.component === undefined;
@@ -100,12 +100,12 @@ function lowerStanding(node: PlanUse, to: Steps, at: At): void {
 
 const isPlace = ({ kind }: PlanAttribute): boolean => kind === 'accepted';
 
-function isInside(at: At, component: ComponentCore): boolean {
+function isInside(at: Scope, component: ComponentCore): boolean {
   return around(at).has(component);
 }
 
 /** The components whose templates are around a place. */
-function around({ env }: At): ReadonlySet<ComponentCore> {
+function around({ env }: Scope): ReadonlySet<ComponentCore> {
   const all = new Set<ComponentCore>();
   for (let one: Env | undefined = env; one; one = one.owner?.env) if (one.component) all.add(one.component);
   return all;
@@ -114,11 +114,11 @@ function around({ env }: At): ReadonlySet<ComponentCore> {
 /** The values of a use's props, and what is known since they were checked. */
 interface Bound {
   readonly props: readonly Core[];
-  readonly known: At['known'];
+  readonly known: Scope['known'];
 }
 
 /** Binds a use's props: those that change are checked each time, and each value once. */
-function boundProps(node: PlanUse, where: Where, to: Steps, at: At): Bound {
+function boundProps(node: PlanUse, where: Where, to: Steps, at: Scope): Bound {
   const { component, place } = node;
   const known = new Map(at.known);
   const props = node.props.map(({ expr, name, value: constant }, index) => {
@@ -137,7 +137,7 @@ function boundProps(node: PlanUse, where: Where, to: Steps, at: At): Bound {
       return value;
     const kept = at.lowering.register(name);
     to.push({ kind: 'let', to: kept, value, check: { component, index, declared, place, where } });
-    const from = sourceOf(value);
+    const from = expressionSource(value);
     if (type !== undefined) {
       at.lowering.types.set(kept, type);
       if (from !== undefined) known.set(from, register(kept));
@@ -147,7 +147,7 @@ function boundProps(node: PlanUse, where: Where, to: Steps, at: At): Bound {
   return { props, known };
 }
 
-function splice(node: PlanUse, to: Steps, at: At): void {
+function splice(node: PlanUse, to: Steps, at: Scope): void {
   const { component, site } = node;
   const { lowering } = at;
   const where = below(at, site.path);
@@ -176,7 +176,7 @@ function splice(node: PlanUse, to: Steps, at: At): void {
 }
 
 /** What a component's own template comes to, with what is read and provided around it. */
-export function lowerBody(component: ComponentCore, at: At, to: Steps): void {
+export function lowerBody(component: ComponentCore, at: Scope, to: Steps): void {
   const inner = new Steps();
   const content = at.env.form === 'shadow' ? planOf(component).content : dissolvedContent(component);
   at.lowering.into(content.nodes, inner, at);
@@ -226,7 +226,7 @@ function loaded(
 }
 
 /** The register for what a component loads. */
-function dataOf(component: ComponentCore, { lowering }: Pick<At, 'lowering'>): Core | undefined {
+function dataOf(component: ComponentCore, { lowering }: Pick<Scope, 'lowering'>): Core | undefined {
   return component.load && register(lowering.register('data'));
 }
 
@@ -235,7 +235,7 @@ export function stateOf(
   component: ComponentCore,
   props: readonly Core[],
   to: Steps,
-  { lowering }: Pick<At, 'lowering'>,
+  { lowering }: Pick<Scope, 'lowering'>,
 ): Core | undefined {
   if (!component.state) return undefined;
   const kept = lowering.register('state');
@@ -243,16 +243,16 @@ export function stateOf(
   return register(kept);
 }
 
-function acceptedIn({ accepted }: PlanUse, { env }: At): readonly PlanAttribute[] | undefined {
+function acceptedIn({ accepted }: PlanUse, { env }: Scope): readonly PlanAttribute[] | undefined {
   if (!accepted || env.accepted === 'later') return accepted;
   return mergedAttributes(accepted, env.accepted ?? [], undefined, () => undefined);
 }
 
-function idsOf({ site }: PlanUse, { ids }: At): Core {
+function idsOf({ site }: PlanUse, { ids }: Scope): Core {
   return joined('', ids.at(-1)?.() ?? literal(''), site.id);
 }
 
-function lowerCall(node: PlanUse, to: Steps, at: At): void {
+function lowerCall(node: PlanUse, to: Steps, at: Scope): void {
   const { component, site } = node;
   const { lowering, env } = at;
   const form = innerForm(env.form);
@@ -280,7 +280,7 @@ function once<T>(make: () => T): () => T {
   };
 }
 
-function handedBy(node: PlanUse, at: At): Handed | undefined {
+function handedBy(node: PlanUse, at: Scope): Handed | undefined {
   const accepted = acceptedIn(node, at);
   if (!accepted) return undefined;
   const [attributes, values] = taken(accepted, at);
@@ -288,7 +288,7 @@ function handedBy(node: PlanUse, at: At): Handed | undefined {
 }
 
 /** A use that stays an element: its props as attributes, its shadow root declared, its content as its children. */
-function lowerHost(node: PlanUse, to: Steps, at: At): void {
+function lowerHost(node: PlanUse, to: Steps, at: Scope): void {
   const { component, site } = node;
   const { lowering, env } = at;
   refuseAsElement(component);
@@ -334,7 +334,7 @@ function spliceHost(
   { known, props, where }: Bound & { readonly where: Where },
   content: Steps,
   to: Steps,
-  at: At,
+  at: Scope,
 ): void {
   const { env: around, lowering } = at;
   const state = stateOf(component, props, to, at);
@@ -366,7 +366,13 @@ function spliceHost(
 }
 
 /** A prop as the attribute of an element; one that is at its fallback needs none. */
-function lowerPropAttribute(component: ComponentCore, index: number, value: Core, to: Steps, at: At): void {
+function lowerPropAttribute(
+  component: ComponentCore,
+  index: number,
+  value: Core,
+  to: Steps,
+  at: Scope,
+): void {
   const { op } = value;
   const known = op.op === 'literal' ? jsonKnown(() => propAttribute(component, index, op.value)) : undefined;
   if (known !== undefined) return to.text(known);

@@ -2,11 +2,11 @@ import { canFail } from '../../code/expressions.js';
 import { filledCore } from '../../plan/index.js';
 import { type Core, describe, ExprCore, type Op, withInputs } from '../../template/index.js';
 import { Named } from '../frame.js';
-import { type At, deeper, literal, ownerAt, register, sourceOf } from './env.js';
+import { deeper, expressionSource, literal, ownerAt, register, type Scope } from './env.js';
 import type { Register } from './steps.js';
 
 /** An expression as one of registers, worked out at once as far as it is constant. */
-export function lower(core: Core, at: At): Core {
+export function lower(core: Core, at: Scope): Core {
   const { op } = core;
   const { env } = at;
   switch (op.op) {
@@ -56,8 +56,8 @@ export function lower(core: Core, at: At): Core {
 }
 
 /** The register that holds a value since it was checked; the value itself where it was not. */
-function checked(value: Core, { known }: At): Core {
-  const source = known.size > 0 ? sourceOf(value) : undefined;
+function checked(value: Core, { known }: Scope): Core {
+  const source = known.size > 0 ? expressionSource(value) : undefined;
   return (source !== undefined && known.get(source)) || value;
 }
 
@@ -68,7 +68,7 @@ export function joined(before: string, value: Core, after: string): Core {
 }
 
 /** Whether a slot is filled: known where the component is inlined in, else asked of whoever calls. */
-function filledIn(op: Extract<Op, { readonly op: 'filled' }>, { env }: At): Core {
+function filledIn(op: Extract<Op, { readonly op: 'filled' }>, { env }: Scope): Core {
   const text = env.texts?.[op.index];
   if (text !== undefined) return isGiven(text);
   if (!env.fills) return new ExprCore(op);
@@ -83,11 +83,11 @@ export function isGiven(text: Register): Core {
 }
 
 /** Whether content comes to anything, where it is written. */
-export function filledHere(filled: boolean | Core, at: At): Core {
+export function filledHere(filled: boolean | Core, at: Scope): Core {
   return lower(filledCore(filled), at);
 }
 
-function normalisedCore(op: Op, core: Core, { env }: At): Core {
+function normalisedCore(op: Op, core: Core, { env }: Scope): Core {
   const simpler = decided(op);
   if (simpler) return simpler;
   if (op.op === 'written' && !canFail(op.of)) return op.of;

@@ -4,7 +4,7 @@ import type { Places } from './place.js';
 
 /**
  * What the standard's tokenizer finds wrong (https://html.spec.whatwg.org/#parse-errors), in words. Errors that are
- * told in another way, or that no page suffers from, are left out.
+ * reported in another way, or that no page suffers from, are left out.
  */
 const words: Readonly<Record<string, readonly [fault: string, hint: string]>> = {
   'abrupt-closing-of-empty-comment': [

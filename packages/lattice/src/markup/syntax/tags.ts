@@ -171,7 +171,7 @@ class TagCheck {
     }
   }
 
-  /** An end tag that ends nothing. It may be the other half of something told already. */
+  /** An end tag that ends nothing. It may be the other half of something reported already. */
   stray(tag: string, at: number): void {
     const cut = this.#cut.get(tag);
     if (cut) {

@@ -72,7 +72,7 @@ const blockWords: Readonly<Record<string, string>> = {
   each: '<template each-of="…" as="…">',
 };
 
-/** Tells blocks that are text here, and would be shown; what ends one is not told again. */
+/** Tells blocks that are text here, and would be shown; what ends one is not reported again. */
 function tellBlocks({ at, text }: MarkupString, reading: TextReading): void {
   for (const found of text.matchAll(/\{%-?\s*(\w+)[^%]{0,200}%\}/g)) {
     const [written, word = ''] = found;
@@ -111,7 +111,7 @@ function elementContent(node: MarkupElement, locals: Locals, reading: TextReadin
     return useContent(node, meant, locals, reading);
   }
   if (node.tag === 'slot') return slotContent(node, locals, reading);
-  // Told where its tag was read.
+  // Reported where its tag was read.
   if (hasHole(node.tag)) return contentOf(node.children, locals, reading);
   checkCustom(node, reading);
   const attributes = attributesOf(node, locals, reading);

@@ -217,7 +217,7 @@ function one(content: readonly Content[]): Content {
 
 const identifier = /^[A-Za-z_$][\w$]*$/;
 
-/** The name that an attribute such as `as` gives; told when it is none. */
+/** The name that an attribute such as `as` gives; a problem when it is none. */
 export function nameIn(attribute: MarkupAttribute | undefined, reading: TextReading): string | undefined {
   if (!attribute) return undefined;
   const name = attribute.value.trim();
@@ -233,7 +233,7 @@ export function nameIn(attribute: MarkupAttribute | undefined, reading: TextRead
   return undefined;
 }
 
-/** The expression of a directive, told when it is missing. */
+/** The expression of a directive; a problem when it is missing. */
 function directiveValue(
   attribute: MarkupAttribute,
   locals: Locals,

@@ -1,4 +1,4 @@
-import { finding, show } from '../../problem/index.js';
+import { finding, printValue } from '../../problem/index.js';
 import {
   attributeRule,
   attributeText,
@@ -89,7 +89,7 @@ function planListeners(value: unknown, { report, tags }: Around, to: PlanAttribu
       finding('attribute-invalid', {
         attribute,
         tag: tagOf(tags),
-        fault: `expects ${wanted}, but received ${show(got)}`,
+        fault: `expects ${wanted}, but received ${printValue(got)}`,
         hint: 'Declare a handler, and call it: on: { click: handlers.add(1) }.',
       }),
     );

@@ -1,5 +1,5 @@
 import { type AnyKind, kindFacts } from '../../component/index.js';
-import { finding, show } from '../../problem/index.js';
+import { finding, printValue } from '../../problem/index.js';
 import {
   type Core,
   coreOf,
@@ -8,7 +8,7 @@ import {
   ExprCore,
   isAsyncRows,
   operand,
-  sourceOf,
+  placeOfNode,
 } from '../../template/index.js';
 import { both, either, isNot } from '../block.js';
 import type { PlanEach } from '../plan.js';
@@ -31,7 +31,7 @@ export const each: PlannedKind<EachNode, PlanEach> = {
     const kind = noListOf(coreOf(list), planner);
     if (kind)
       planner.report(
-        finding('list-invalid', { name: describeValue(list), got: kind.rules.expected }, sourceOf(node)),
+        finding('list-invalid', { name: describeValue(list), got: kind.rules.expected }, placeOfNode(node)),
       );
     const isList =
       (coreOf(list) !== undefined && !kind) ||
@@ -40,8 +40,8 @@ export const each: PlannedKind<EachNode, PlanEach> = {
       list === null ||
       list === undefined;
     if (!isList && !kind) {
-      const facts = { name: describeValue(list), got: show(list) };
-      planner.report(finding('list-invalid', facts, sourceOf(node)));
+      const facts = { name: describeValue(list), got: printValue(list) };
+      planner.report(finding('list-invalid', facts, placeOfNode(node)));
     }
     const rows = operand(isList ? (list ?? []) : []);
     planner.lists.set(item, rows);

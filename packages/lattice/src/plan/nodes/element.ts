@@ -15,7 +15,7 @@ import { attributeReads, type PlanAttribute } from '../attributes/plan-attribute
 import { optionValue, parsedName, planAttributes, type Tags } from '../attributes/plan-attributes.js';
 import type { Block } from '../block.js';
 import type { PlanElement, PlanNode } from '../plan.js';
-import type { At, Planner } from '../planner.js';
+import type { Planner, PlanScope } from '../planner.js';
 import type { PlannedKind } from './kind.js';
 
 /** An element: its tag, its attributes, its content. */
@@ -25,7 +25,7 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
     if (plainTag) {
       const [tag] = plainTag;
       const { around, rows, counts, choice } = at;
-      const inside: At = { around, rows, counts, tag, choice };
+      const inside: PlanScope = { around, rows, counts, tag, choice };
       const content = planner.block(node.content, inside);
       const { place } = node;
       return { kind: 'element', tag, tags: plainTag, attributes: noAttributes, content, place };
@@ -39,7 +39,7 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
       : noAttributes;
     const { around, rows, counts } = at;
     const inner = /^(?:select|datalist)$/.test(fixed) ? boundOf(attributes) : at.choice;
-    const inside: At = { around, rows, counts, tag: fixed, choice: inner };
+    const inside: PlanScope = { around, rows, counts, tag: fixed, choice: inner };
     const content = contentOf(node, fixed, inside, planner, report);
     const { choice } = at;
     const all =
@@ -113,7 +113,13 @@ function tagsOf({ op }: Core, planner: Planner): Tags {
 
 const textElements: ReadonlySet<string> = new Set(['option', 'textarea', 'title']);
 
-function contentOf(node: ElementNode, tag: string, inside: At, planner: Planner, report: Report): Block {
+function contentOf(
+  node: ElementNode,
+  tag: string,
+  inside: PlanScope,
+  planner: Planner,
+  report: Report,
+): Block {
   const json = tag === 'script' ? node.attributes?.json : undefined;
   if (json !== undefined) return planner.made([{ kind: 'data', value: operand(json) }]);
   const block = planner.block(node.content, inside);

@@ -6,7 +6,7 @@ import { acceptedOf, bindProps, checkSlots, givenTo, listenersOf } from '../bind
 import { Counts, noRows } from '../counts.js';
 import { withProps } from '../misplaced-props.js';
 import type { PlanFill, PlanUse } from '../plan.js';
-import type { At, Planner } from '../planner.js';
+import type { Planner, PlanScope } from '../planner.js';
 import { useFilled } from '../use-filled.js';
 import type { PlannedKind } from './kind.js';
 
@@ -23,7 +23,7 @@ export const use: PlannedKind<UseNode, PlanUse> = {
     };
     const props = bindProps(node, report);
     checkSlots(node, report);
-    const inside: At = {
+    const inside: PlanScope = {
       around: site,
       rows: noRows,
       counts: new Counts(),
@@ -86,7 +86,7 @@ class PlannedUse implements PlanUse {
 
 const noFills: PlanUse['fills'] = [];
 
-function fillsOf(node: UseNode, inside: At, planner: Planner): PlanUse['fills'] {
+function fillsOf(node: UseNode, inside: PlanScope, planner: Planner): PlanUse['fills'] {
   const { names } = node.component.slots;
   if (names.length === 0) return noFills;
   const fills = new Array<PlanFill | undefined>(names.length);
@@ -94,7 +94,7 @@ function fillsOf(node: UseNode, inside: At, planner: Planner): PlanUse['fills'] 
   return fills;
 }
 
-function fill(node: UseNode, name: string, inside: At, planner: Planner): PlanFill | undefined {
+function fill(node: UseNode, name: string, inside: PlanScope, planner: Planner): PlanFill | undefined {
   const given = givenTo(node, name);
   if (!given) return undefined;
   const { content, data } = given;

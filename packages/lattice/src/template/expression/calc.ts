@@ -1,4 +1,4 @@
-import { dev, refuseCall, show } from '../../problem/index.js';
+import { dev, printValue, refuseCall } from '../../problem/index.js';
 import { gotIn } from '../got.js';
 import { currentRun } from '../run-state.js';
 import { coreOf, type Expr, ExprCore, type ExprOf, operand } from './expr.js';
@@ -84,7 +84,7 @@ export function uid(label: string): Expr<string> {
     refuseCall(
       uid,
       'uid',
-      `expects a label, but received ${show(label || undefined)}`,
+      `expects a label, but received ${printValue(label || undefined)}`,
       "Write uid('panel').",
     );
   return new ExprCore({ op: 'uid', label, depth: currentRun()?.depth ?? 0 }, uid).face as Expr<string>;

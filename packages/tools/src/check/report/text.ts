@@ -77,8 +77,8 @@ export function failure(errors: readonly Problem[]): string {
   return `${count} in the components of this build\n\n${problemBlocks(errors, pc).join('\n\n')}\n`;
 }
 
-/** Problems, each once: what is wrong in a component is wrong wherever it is used, and told where it is made. */
-export function told(problems: readonly Problem[]): readonly Problem[] {
+/** Problems, each once: what is wrong in a component is wrong wherever it is used, and reported where it is made. */
+export function eachOnce(problems: readonly Problem[]): readonly Problem[] {
   const byKey = new Map<string, Problem>();
   for (const one of problems) {
     const key = identityOf(one);

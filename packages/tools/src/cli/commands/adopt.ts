@@ -131,7 +131,7 @@ function asRead(html: string): string {
 function firstDifference(before: string, after: string): string {
   let at = 0;
   while (at < before.length && before[at] === after[at]) at++;
-  const show = (text: string): string => JSON.stringify(text.slice(Math.max(0, at - 20), at + 30));
+  const excerpt = (text: string): string => JSON.stringify(text.slice(Math.max(0, at - 20), at + 30));
   const line = before.slice(0, at).split('\n').length;
-  return `from line ${line}: ${show(before)} came back as ${show(after)}`;
+  return `from line ${line}: ${excerpt(before)} came back as ${excerpt(after)}`;
 }

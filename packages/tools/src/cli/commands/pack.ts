@@ -47,7 +47,7 @@ async function runPack(file: string, { dev = false, limit, out, picture, sizes }
   const path = out ?? join('out', `${stemOf(file)}.js`);
   if (!/\.m?js$/.test(path)) throw new UsageError(`${path} is to be a module: name it ${path}.js.`);
   const packed = await bundle(file, own ? [] : entries, dev).catch((thrown) => {
-    // What is wrong in the components, told as a build tells it.
+    // What is wrong in the components, reported as a build does.
     if ((thrown as Error).message.startsWith('Build failed'))
       throw new PackFailed(
         (thrown as Error).message.replace(/^ +at .*\n?/gm, (line) =>

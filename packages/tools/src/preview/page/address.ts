@@ -50,7 +50,7 @@ function withLook(name: string, said: URLSearchParams, look: Look): string {
   return `${name}?${said}`;
 }
 
-/** Reads an address; what it says of props that the component does not have is kept, and told like any other. */
+/** Reads an address; what it says of props that the component does not have is kept, and reported like any other. */
 export function readAddress(hash: string, components: readonly ComponentFacts[]): Address {
   const [name = '', query = ''] = splitAt(hash.replace(/^#/, ''), '?');
   const said = new URLSearchParams(query);

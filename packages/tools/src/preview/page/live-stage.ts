@@ -22,7 +22,7 @@ function frameOf(host: unknown): Window | undefined {
   return (host as StageElement).shadowRoot?.querySelector('iframe')?.contentWindow ?? undefined;
 }
 
-function show(host: unknown): void {
+function postShow(host: unknown): void {
   const { direction: dir, isStill, listens: events, scheme, text } = host as StageElement;
   frameOf(host)?.postMessage({ kind: 'show', text, dir, isStill, scheme, events }, location.origin);
 }
@@ -46,11 +46,11 @@ export const LiveStage = component('live-stage', {
   },
   styles: stageRules,
   reactions: {
-    text: ({ host }) => show(host),
-    direction: ({ host }) => show(host),
-    isStill: ({ host }) => show(host),
-    scheme: ({ host }) => show(host),
-    listens: ({ host }) => show(host),
+    text: ({ host }) => postShow(host),
+    direction: ({ host }) => postShow(host),
+    isStill: ({ host }) => postShow(host),
+    scheme: ({ host }) => postShow(host),
+    listens: ({ host }) => postShow(host),
   },
   handlers: {
     inspect: ({ host }) => frameOf(host)?.postMessage({ kind: 'inspect' }, location.origin),
@@ -64,7 +64,7 @@ export const LiveStage = component('live-stage', {
         if (origin !== location.origin || source !== frame?.contentWindow || data?.from !== 'lattice-stage')
           return;
         if (data.kind === 'ready' || data.kind === 'renewed') dispatch('renewed');
-        if (data.kind === 'ready') show(element);
+        if (data.kind === 'ready') postShow(element);
         else if (data.kind === 'height') change({ height: data.height });
         else if (data.kind === 'find') dispatchEvent(new Event('lattice-find'));
         else if (data.kind === 'event')

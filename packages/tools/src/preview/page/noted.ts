@@ -25,12 +25,12 @@ export function together(
   own: readonly Problem[],
   said: readonly string[],
 ): readonly Noted[] {
-  const told = new Set<string>();
+  const seen = new Set<string>();
   return [...problems, ...own, ...said.map(saidThere)].filter(({ code, message }) => {
     const isAtField =
       /^prop-(?:invalid|missing)$/.test(code) && Object.keys(faults).some((name) => message.includes(name));
-    const isNew = !told.has(message);
-    told.add(message);
+    const isNew = !seen.has(message);
+    seen.add(message);
     return isNew && !isAtField;
   });
 }

@@ -16,9 +16,9 @@ import {
   remember,
   type Sent,
   sampleAddress,
-  settled,
-  show,
   shownNow,
+  showState,
+  withStateChange,
 } from './state.js';
 import { ValueField } from './value-field.js';
 import { type Held, inWords } from './values.js';
@@ -48,7 +48,7 @@ export const PreviewPage = component('preview-page', {
       const { value } = event.target as HTMLTextAreaElement;
       const next = { ...state, text: value };
       remember(next);
-      void show(next, change);
+      void showState(next, change);
       return { text: value, notice: '', said: [] };
     },
     looked: ({ event, state }, what: 'width' | 'scheme' | 'dir' | 'isStill') => {
@@ -99,14 +99,14 @@ export const PreviewPage = component('preview-page', {
     const arrive = (): void =>
       change((state) => {
         if (!state.isRead) return {};
-        const changes = settled(
+        const changes = withStateChange(
           state.catalogue,
           readAddress(location.hash, state.catalogue.components),
           state,
         );
         const next = { ...state, ...changes };
         document.title = next.name === '' ? 'Preview' : `${next.name}: preview`;
-        void show(next, change);
+        void showState(next, change);
         return changes;
       });
     const read = async (): Promise<void> => {

@@ -24,7 +24,7 @@ export interface State {
   readonly said: readonly string[];
   /** What went wrong on the way to the server. */
   readonly failure: string;
-  /** What was done, told once. */
+  /** What was done, said once. */
   readonly notice: string;
   readonly sampleName: string;
   /** Whether a sample of that name is there already. */
@@ -92,7 +92,7 @@ function givenAtFirst({ props, samples, slots }: ComponentFacts): Given {
 }
 
 /** What the address says, as it stands in the state. */
-export function settled(
+export function withStateChange(
   catalogue: Catalogue,
   { given: its, look, name, text: written }: Address,
   now: State,
@@ -116,7 +116,7 @@ let asked: Promise<Shown> = Promise.resolve(noneShown);
 export const shownNow = (): Promise<Shown> => asked;
 
 /** Asks what comes of what the component is given now; what is asked later counts. */
-export async function show(
+export async function showState(
   { given: its, name, text }: Pick<State, 'given' | 'name' | 'text'>,
   change: Change,
 ): Promise<void> {
@@ -145,7 +145,7 @@ export function remember({
 /** What was typed: shown at once in its field, asked for, and kept in the address. */
 export function changed(now: State, change: Change): Partial<State> {
   remember(now);
-  void show(now, change);
+  void showState(now, change);
   return { given: now.given, notice: '', said: [] };
 }
 

@@ -15,7 +15,7 @@ const never = '(max-width: 0px)';
 
 let now: Wishes = { scheme: 'light', isStill: false };
 
-function settled(media: string): string {
+function emulated(media: string): string {
   return media.replace(asked, (all, what: string, wanted?: string) => {
     if (what.toLowerCase() === 'color-scheme')
       return wanted === undefined || wanted === now.scheme ? always : never;
@@ -42,7 +42,7 @@ new MutationObserver(() => requestAnimationFrame(look)).observe(document, { chil
 // Elements bring rules of their own, which no one outside hears of.
 addEventListener('lattice-registered', () => requestAnimationFrame(look));
 const { matchMedia } = window;
-window.matchMedia = (query) => matchMedia.call(window, settled(query));
+window.matchMedia = (query) => matchMedia.call(window, emulated(query));
 
 function* sheetsIn(root: Document | ShadowRoot): Generator<CSSStyleSheet> {
   yield* root.styleSheets;
@@ -69,7 +69,7 @@ function rulesOf(group: CSSStyleSheet | CSSGroupingRule): Iterable<CSSRule> {
 
 function settle(media: MediaList): void {
   const own = written.get(media) ?? media.mediaText;
-  const wanted = settled(own);
+  const wanted = emulated(own);
   written.set(media, own);
   if (wanted !== own || media.mediaText !== own) media.mediaText = wanted;
 }

@@ -19,10 +19,10 @@ const tell = (message: Readonly<Record<string, unknown>>): void =>
 addEventListener('message', ({ data, origin, source }: MessageEvent<Partial<Show> | { kind: 'inspect' }>) => {
   if (source !== parent || origin !== location.origin) return;
   if (data?.kind === 'inspect') dispatchEvent(new Event('lattice-inspect'));
-  else if (data?.kind === 'show') show(data);
+  else if (data?.kind === 'show') showComponent(data);
 });
 
-function show(data: Partial<Show>): void {
+function showComponent(data: Partial<Show>): void {
   const { dir = 'ltr', events = [], isStill = false, scheme = 'light', text = '' } = data;
   document.documentElement.dir = dir;
   for (const name of events) listenTo(name);

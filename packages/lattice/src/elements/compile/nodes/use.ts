@@ -51,7 +51,7 @@ function enter(node: PlanUse, view: CompiledView, spot: Spot): Level {
   const changing = node.props.flatMap(({ expr }, at) =>
     expr ? [{ at, get: expr, prop: compiledProp(component, at, level.dependencies) }] : [],
   );
-  // Only who asks whether its slots are filled has to be told.
+  // Only a component that asks whether its slots are filled has to know.
   const asked = content.asksForSlots ? node.fills : [];
   const of = {
     name: component.name,

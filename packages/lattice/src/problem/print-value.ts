@@ -1,5 +1,5 @@
 /** A value as it is quoted in a message: short, and saying what it is. */
-export function show(value: unknown): string {
+export function printValue(value: unknown): string {
   if (typeof value === 'string') {
     const text = JSON.stringify(value.length > 40 ? `${value.slice(0, 39)}…` : value);
     return `the text ${text}`;
