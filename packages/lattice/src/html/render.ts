@@ -134,9 +134,11 @@ export function renderBytes<const Target extends Use | AnyComponent>(
 export function withCall(thrown: unknown, call: unknown): unknown {
   if (!dev || !(thrown instanceof LatticeError)) return thrown;
   const source = placeOf(callPlace(call));
+  // A package that renders for somebody, as a batch does, is no line of theirs.
+  if (!source || source.file.includes('/node_modules/')) return thrown;
   const isOfUse = ({ code, source: known, where }: Problem): boolean =>
     !known && !where.includes(' › ') && /^(?:prop|slot)-/.test(code);
-  if (!source || !thrown.problems.some(isOfUse)) return thrown;
+  if (!thrown.problems.some(isOfUse)) return thrown;
   const problems = thrown.problems.map((one) => (isOfUse(one) ? { ...one, source } : one));
   return new LatticeError(problems, { cause: thrown.cause });
 }

@@ -3,7 +3,7 @@ import { type Finding, factsOf, type Problem, type Severity, type SourcePlace } 
 import { visible } from './visible.js';
 import { type ProblemCode, type Words, words } from './words.js';
 
-export { isOwn } from './own-frames.js';
+export { hideFramesOf, isOwn } from './own-frames.js';
 export { writtenPlace } from './source-maps.js';
 
 declare const process: { readonly env?: Readonly<Record<string, string | undefined>> } | undefined;

@@ -1,4 +1,4 @@
-export { dev, finding, problemText, saidInText, tells } from '#dev';
+export { dev, finding, hideFramesOf, problemText, saidInText, tells } from '#dev';
 export { refuseCall } from './called.js';
 export { causedBy, causeOf } from './cause.js';
 export { failure, LatticeError } from './error.js';

@@ -29,4 +29,6 @@ export function isOwn(): boolean {
   return false;
 }
 
+export function hideFramesOf(_folder: string): void {}
+
 export function forReaders(_error: Error): void {}
