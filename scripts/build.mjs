@@ -103,7 +103,7 @@ await build({
   plugins: [
     standingIn({
       '#dev': inNode['#dev'],
-      '#look': inNode['#look'],
+      '#watch': inNode['#watch'],
       './source-maps.js': inNode['./source-maps.js'],
     }),
   ],

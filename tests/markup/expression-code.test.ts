@@ -55,7 +55,6 @@ function both(text: string): readonly [read: unknown, written: unknown, code: st
     component: none,
     scopedSheet: none,
     htmlFault: none,
-    comparesFixed: false,
   });
   const code = coreCode(node.value, to);
   const used = [...to.names];

@@ -300,7 +300,6 @@ function evaluated(made: AnyComponent): runtime.Live {
     },
     scopedSheet: () => undefined,
     htmlFault: () => undefined,
-    comparesFixed: true,
   };
   const { code, names } = writeComponent(core, sources, countInPage);
   const make = new Function('theirs', ...names.map((name) => own + name), `return ${code}`);

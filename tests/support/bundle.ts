@@ -11,7 +11,6 @@ export async function bundle(
     readonly production?: boolean;
     readonly ahead?: boolean;
     readonly maps?: boolean;
-    readonly compareFixed?: boolean;
     /** As a page is built without the plugin. */
     readonly plain?: boolean;
   } = {},
@@ -21,9 +20,7 @@ export async function bundle(
     // Some of these components are wrong on purpose.
     plugins: options.plain
       ? []
-      : lattice({ ahead: options.ahead ?? false, compareFixed: options.compareFixed ?? false }).filter(
-          ({ name }) => name !== 'zesty-lattice:checking',
-        ),
+      : lattice({ ahead: options.ahead ?? false }).filter(({ name }) => name !== 'zesty-lattice:checking'),
     logLevel: 'error',
     define: { 'process.env.NODE_ENV': JSON.stringify(options.production ? 'production' : 'development') },
     resolve: { alias: sourceAliases('page', options.production) },

@@ -6,7 +6,6 @@ import { compileComponent } from './compile/component.js';
 import { countInPage, inPage, viewInPage } from './interpret.js';
 import { markupRead } from './page-markup.js';
 import { ownSheet, scopedSheet } from './page-rules.js';
-import { comparing } from './runtime/fixed.js';
 import type { Live } from './runtime/live.js';
 import { looked } from './runtime/page-sheets.js';
 import { define, defined } from './runtime/register.js';
@@ -69,7 +68,6 @@ function make(core: ComponentCore): Live {
       styledAs(...own.map(ownSheetOf), ...others),
       ...(fillsOthers ? [lending(...own.map(scopedSheetOf), ...others)] : []),
       looked,
-      comparing(),
       ...(dev ? [markupRead(core)] : []),
       ...(inPage(features) as NonNullable<Live['features']>),
     ],

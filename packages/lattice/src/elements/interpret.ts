@@ -4,6 +4,7 @@ import { type Finding, finding } from '../problem/index.js';
 import { type Core, describe, htmlFragment, isCore, type Scope } from '../template/index.js';
 import {
   Call,
+  CompiledBinding,
   Constant,
   FaultsOf,
   FillTest,
@@ -11,16 +12,17 @@ import {
   HandlerArguments,
   InPage,
   MisfitWords,
+  Named,
   ViewOnDemand,
 } from './compile/call.js';
 import { Fallback, RuleOf } from './compile/props.js';
 import { Anchor, type CountNodes, StaticHtml, type StaticNode, StaticText } from './compile/static.js';
 import { CompiledView } from './compile/view.js';
-import type { Attach } from './runtime/block.js';
+import { type Attach, attempt, Block, type Put } from './runtime/block.js';
 import * as called from './runtime/called.js';
 import { newElement, safe, setAttribute } from './runtime/dom.js';
 import type { Feature, Instance } from './runtime/instance.js';
-import { type View, view } from './runtime/view.js';
+import { type BlockClass, type View, view } from './runtime/view.js';
 
 const views = new WeakMap<CompiledView, View>();
 
@@ -28,15 +30,72 @@ const views = new WeakMap<CompiledView, View>();
 export function viewInPage(compiled: CompiledView): View {
   let made = views.get(compiled);
   if (!made) {
-    made = view(
-      '',
-      compiled.steps,
-      compiled.parts.map(({ at, work }) => [at, inPage(work) as Attach]),
-      () => nodesOf(compiled.content),
-    );
+    const parts = compiled.parts.map(({ at, work }): Part => [at, inPage(work) as Attach | Binding]);
+    made = view('', madeOf(compiled.steps, parts), () => nodesOf(compiled.content));
     views.set(compiled, made);
   }
   return made;
+}
+
+/** A part that shows one value of one scope. */
+interface Binding {
+  readonly level: number;
+  readonly mask: number;
+  get(scope: Scope, instance: Instance): unknown;
+  put: Put;
+}
+
+/** What is done at one node of each block: which of the nodes on the way to all parts it is, and what. */
+type Part = readonly [at: number, part: Attach | Binding];
+
+/** The blocks of a view in a page that made it itself: what a build writes as code is gone through here. */
+function madeOf(steps: CompiledView['steps'], parts: readonly Part[]): BlockClass {
+  return class extends Block {
+    declare parts: readonly (Node | null)[];
+    declare values: unknown[];
+
+    find(first: Node): void {
+      const found = locate(steps, first);
+      this.parts = parts.map(([at]) => safe(found[at] as Node));
+      // No part has shown anything: in place of its value stands what no value is.
+      this.values = [...parts];
+    }
+
+    override take(shape: Block, nodes: ReadonlyMap<unknown, Node>): void {
+      this.parts = shape.found().map((one) => nodes.get(one) ?? (one as null));
+      this.values = [...parts];
+    }
+
+    override found(): readonly unknown[] {
+      return this.parts;
+    }
+
+    put(mask: number, level: number, _scope: Scope, instance: Instance): void {
+      parts.forEach(([, part], at) => {
+        if (typeof part === 'function') {
+          if (mask < 0) part(this.parts[at] as Node, this.scopes, this, instance);
+        } else if (mask < 0 || (part.level === level && part.mask & mask))
+          attempt(instance, () => {
+            const value = part.get(this.scopes[part.level] as Scope, instance);
+            if (value === this.values[at]) return;
+            this.values[at] = value;
+            part.put(this.parts[at] as Node, value, instance);
+          });
+      });
+    }
+  };
+}
+
+/** The nodes on the way to all parts; the first stands for what is around them. */
+function locate(steps: CompiledView['steps'], first: Node): (Node | null)[] {
+  const nodes: (Node | null)[] = [null];
+  for (let at = 0; at < steps.length; at += 2) {
+    const around = nodes[steps[at] as number];
+    let node: Node | null = around ? safe(around).firstChild : first;
+    for (let child = steps[at + 1] as number; child; child--) node = safe(node as Node).nextSibling;
+    nodes.push(node);
+  }
+  return nodes;
 }
 
 /** What something compiled is in a page. */
@@ -48,6 +107,13 @@ export function inPage(compiled: unknown): unknown {
     const make = called[compiled.name] as (...args: unknown[]) => unknown;
     return make(...compiled.args.map(inPage));
   }
+  if (compiled instanceof CompiledBinding) {
+    const { get, level, mask, put } = compiled;
+    return { level, mask, get: inPage(get), put: inPage(put) };
+  }
+  // As above.
+  // biome-ignore lint/performance/noDynamicNamespaceImportAccess: the names are known when a template is compiled.
+  if (compiled instanceof Named) return called[compiled.name];
   if (compiled instanceof CompiledView) return viewInPage(compiled);
   if (compiled instanceof Constant) return compiled.value;
   if (compiled instanceof InPage) return inPage(compiled.value);

@@ -20,20 +20,13 @@ export interface WrittenHere extends WrittenComponent {
   readonly imports: ReadonlyMap<string, ReadonlySet<string>>;
 }
 
-/** What a build says of how elements are written out. */
-export interface WritingOptions {
-  readonly compareFixed?: boolean | undefined;
-}
-
 /** Writes the elements of components out, each once. */
 export class Writing {
   readonly #loading: Loading;
-  readonly #comparesFixed: boolean;
   readonly #written = new Map<ComponentCore, WrittenHere | NotWritten>();
 
-  constructor(loading: Loading, { compareFixed = false }: WritingOptions = {}) {
+  constructor(loading: Loading) {
     this.#loading = loading;
-    this.#comparesFixed = compareFixed;
   }
 
   /** A component's elements as code of its module; the reason where they cannot be written. */
@@ -107,7 +100,6 @@ export class Writing {
         return at && this.#call(at)?.call.definition ? reach(at.file, sheetName(at.at)) : undefined;
       },
       htmlFault,
-      comparesFixed: this.#comparesFixed,
     };
     if (!this.#call(place)?.call.definition)
       return new NotWritten('it is made inside a function; make it at the top of its module');

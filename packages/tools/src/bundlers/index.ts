@@ -24,12 +24,6 @@ export interface BundlerOptions {
    * Plans elements at build time, so that a page loads only the functions that their templates need (default: `true`).
    */
   readonly ahead?: boolean;
-  /**
-   * Compares all of the server's HTML at hydration, as during development: a changed URL or listener, or an added element, is
-   * reported and corrected. This adds 0.7 KB (gzip). By default a built page compares what can change, and the elements
-   * around it (default: `false`).
-   */
-  readonly compareFixed?: boolean;
   /** The folder of the project's `package.json` (default: the current folder). */
   readonly root?: string;
 }
@@ -54,7 +48,7 @@ const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
     buildStart() {
       keepLines();
       loading = new BundledLoading(root);
-      writing = new Writing(loading, options);
+      writing = new Writing(loading);
       dropped.clear();
       problems.clear();
     },

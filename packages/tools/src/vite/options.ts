@@ -20,10 +20,4 @@ export interface LatticeOptions {
    * build contains nothing of it (default: `false`).
    */
   readonly inspect?: boolean;
-  /**
-   * Compares all of the server's HTML at hydration, as during development: a changed URL or listener, or an added element, is
-   * reported and corrected. This adds 0.7 KB (gzip). By default a built page compares what can change, and the elements
-   * around it (default: `false`).
-   */
-  readonly compareFixed?: boolean;
 }

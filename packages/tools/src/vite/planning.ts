@@ -4,7 +4,7 @@ import { isOfInterest } from '../ahead/module.js';
 import { isOwnModule } from '../ahead/packages.js';
 import { readCode } from '../ahead/read-code.js';
 import type { Dropped, Resolve } from '../ahead/registering.js';
-import { Writing, type WritingOptions } from '../ahead/writing.js';
+import { Writing } from '../ahead/writing.js';
 import { writtenModule } from '../ahead/written-module.js';
 import { lineIn } from './line-in.js';
 import type { Loadings } from './loadings.js';
@@ -20,7 +20,7 @@ interface DroppedIn extends Dropped {
  * and whoever registers the component takes these, with just what that code calls. What cannot be written as code is
  * reported, and the page plans it itself, as it does during development.
  */
-export function planning(loadings: Loadings, options: WritingOptions): Plugin {
+export function planning(loadings: Loadings): Plugin {
   let config: ResolvedConfig;
   let writing: Writing;
   const dropped = new Map<string, readonly DroppedIn[]>();
@@ -35,7 +35,7 @@ export function planning(loadings: Loadings, options: WritingOptions): Plugin {
 
     buildStart() {
       if (this.environment.config.consumer !== 'client') return;
-      writing = new Writing(loadings.of(this.environment.name), options);
+      writing = new Writing(loadings.of(this.environment.name));
       dropped.clear();
     },
 

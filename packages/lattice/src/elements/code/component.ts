@@ -30,7 +30,6 @@ export function writeComponent(core: ComponentCore, sources: Sources, count: Cou
   const viewCode = to.view(view);
   const propCodes = props.map((prop) => to.code(prop));
   const featureCodes = features.map((one) => to.code(one)).filter((code) => code !== 'undefined');
-  if (sources.comparesFixed) featureCodes.push(to.call('comparing'));
   const memberCodes = members.map((member) => to.code(member)).filter((code) => code !== 'undefined');
   const sheet = (css: string): string => to.line(to.call('sheet', JSON.stringify(css)));
   const own = core.styles === '' ? [] : [core];

@@ -4,11 +4,13 @@ import { readsOp } from '../../plan/index.js';
 import { isCore } from '../../template/index.js';
 import {
   Call,
+  CompiledBinding,
   Constant,
   FillTest,
   FromDefinition,
   HandlerArguments,
   InPage,
+  Named,
   type RuntimeName,
 } from '../compile/call.js';
 import { Fallback, RuleOf } from '../compile/props.js';
@@ -28,8 +30,6 @@ export interface Sources {
   kindPart(component: string, prop: string, part: KindPart): string | undefined;
   /** Whether a prop's fallback is worked out as its module runs, such as a date of that moment. */
   isWorkedOut(component: string, prop: string): boolean;
-  /** Whether pages hold all that a server wrote against the component. */
-  readonly comparesFixed: boolean;
   /** The code of another component's rules as a style sheet, for where it has no shadow root of its own. */
   scopedSheet(core: ComponentCore): string | undefined;
   /** The code of another component's elements. */
@@ -42,14 +42,7 @@ export interface Sources {
 export type KindPart = 'fallback' | 'tests' | 'schema';
 
 /** Those whose last argument is the number of a scope, the element's own unless said. */
-const scoped: ReadonlySet<RuntimeName> = new Set([
-  'attribute',
-  'bind',
-  'listen',
-  'property',
-  'ready',
-  'text',
-]);
+const scoped: ReadonlySet<RuntimeName> = new Set(['bind', 'listen', 'ready']);
 
 /** Writes what was compiled as code, and keeps account of what that code calls. */
 export class Writer {
@@ -91,6 +84,7 @@ export class Writer {
     if (isCore(compiled)) return `(s) => ${coreCode(compiled, this)}`;
     if (compiled instanceof Call)
       return this.call(compiled.name, ...compiled.args.map((arg) => this.code(arg)));
+    if (compiled instanceof Named) return this.name(compiled.name);
     if (compiled instanceof CompiledView) return this.view(compiled);
     if (compiled instanceof Fallback) return this.#fallback(compiled);
     if (compiled instanceof Constant) return constantCode(compiled.value);
@@ -134,14 +128,97 @@ export class Writer {
     const { html, isSvg } = htmlOf(view.content);
     const fault = this.sources.htmlFault(isSvg ? `<svg>${html}</svg>` : html, view);
     if (fault !== undefined) throw new NotWritten(fault);
-    const parts = view.parts.map(({ at, work }) => `[${at}, ${this.code(work)}]`);
     return this.call(
       'view',
       JSON.stringify(html),
-      `[${view.steps.join(', ')}]`,
-      `[${parts.join(', ')}]`,
+      `class extends ${this.name('Block')} { ${this.#find(view)} ${this.#put(view)} }`,
       ...(isSvg ? [this.name('svgNodes')] : []),
     );
+  }
+
+  /** The method that finds the nodes of a view's parts in a copy of it, each by the shortest way. */
+  #find(view: CompiledView): string {
+    const { parts, steps } = view;
+    const wanted = new Set(parts.map(({ at }) => at).filter((at) => at > 0));
+    const lines: string[] = [];
+    /** The last node found among the children of each, and which child it is. */
+    const last = new Map<number, readonly [code: string, child: number]>();
+    for (let at = 1; at <= steps.length / 2; at++) {
+      const [from, child] = [steps[at * 2 - 2] as number, steps[at * 2 - 1] as number];
+      const sibling = last.get(from);
+      const isAfter = sibling !== undefined && sibling[1] <= child;
+      const start = isAfter ? sibling[0] : from === 0 ? 'n' : `${this.#asked(view, from)}.firstChild`;
+      const way = this.#siblings(
+        view,
+        start,
+        child - (isAfter ? sibling[1] : 0),
+        from,
+        isAfter ? sibling[1] : 0,
+      );
+      lines.push(`const n${at} = ${way};`);
+      last.set(from, [`n${at}`, child]);
+    }
+    for (const at of wanted) lines.push(`this.n${at} = ${this.#asked(view, at)};`);
+    const values = parts.flatMap(({ work }, index) =>
+      work instanceof CompiledBinding ? [`this.v${index} = `] : [],
+    );
+    // No part has shown anything: in place of its value stands what no value is.
+    if (values.length > 0) lines.push(`${values.join('')}${this.name('view')};`);
+    return `find(n) { ${lines.join(' ')} }`;
+  }
+
+  /** A node by the name it has where it was found. A form is asked by its prototype, since its controls' names hide its members. */
+  #asked(view: CompiledView, at: number): string {
+    return view.isForm(at) ? `${this.name('safe')}(n${at})` : `n${at}`;
+  }
+
+  /** The way from a node to one of those that follow it. */
+  #siblings(view: CompiledView, start: string, count: number, parent: number, child: number): string {
+    let code = start;
+    for (let step = 0; step < count; step++)
+      code = `${view.isFormAt(parent, child + step) ? `${this.name('safe')}(${code})` : code}.nextSibling`;
+    return code;
+  }
+
+  /** The method that shows what has changed: a line for each part, in the order of the template. */
+  #put({ parts }: CompiledView): string {
+    const isDeep = parts.some(({ work }) => work instanceof CompiledBinding && work.level > 0);
+    const lines: string[] = [];
+    /** What is done once, between the parts that show values. */
+    let once: string[] = [];
+    const addOnce = (): void => {
+      if (once.length > 0) lines.push(`if (m < 0) { ${once.join(' ')} }`);
+      once = [];
+    };
+    let values = 0;
+    parts.forEach(({ at, work }, index) => {
+      if (!(work instanceof CompiledBinding)) {
+        const code = this.code(work);
+        if (code !== 'undefined')
+          once.push(`${this.line(code)}(${at === 0 ? 'null' : `this.n${at}`}, this.scopes, this, i);`);
+        return;
+      }
+      addOnce();
+      values++;
+      const { get, level, mask, put } = work;
+      const scope = level === 0 ? 's' : `this.scopes[${level}]`;
+      const value = isCore(get) ? coreCode(get, this, scope) : `${this.line(this.code(get))}(${scope}, i)`;
+      const [node, shown] = [`this.n${at}`, `this.v${index}`];
+      const isOf = mask === 0 ? 'm < 0' : isDeep ? `m < 0 || l === ${level} && m & ${mask}` : `m & ${mask}`;
+      lines.push(
+        `if (${isOf}) try { if ((v = ${value}) !== ${shown}) ${this.#shows(put, node, `${shown} = v`)}; } catch (e) { i.fail(e); }`,
+      );
+    });
+    addOnce();
+    const locals = values > 0 ? 'let v; ' : '';
+    return `put(m, l, s, i) { ${locals}${lines.join(' ')} }`;
+  }
+
+  /** The code that shows a value at a node. */
+  #shows(put: Call, node: string, value: string): string {
+    if (put.name === 'text') return `${this.name('putText')}(${node}, ${value}, i)`;
+    if (put.name === 'property') return `${node}[${JSON.stringify(put.args[0])}] = ${value}`;
+    return `${this.line(this.code(put))}(${node}, ${value}, i)`;
   }
 
   #handlerArguments({ args }: HandlerArguments): string {

@@ -7,8 +7,8 @@ import {
   classPrefix,
   type PlanAttribute,
 } from '../../plan/index.js';
-import { type Report, styleText } from '../../template/index.js';
-import { type Call, Constant, call, HandlerArguments } from './call.js';
+import { type Core, type Report, styleText } from '../../template/index.js';
+import { type Call, CompiledBinding, Constant, call, HandlerArguments, Named } from './call.js';
 import { readsOf } from './dependencies.js';
 import type { Level } from './level.js';
 import type { StaticElement } from './static.js';
@@ -29,12 +29,19 @@ const builders: AttributeTable<[element: StaticElement, view: CompiledView, leve
     element.attributes.set(name, text === true ? '' : text);
   },
   value(one, element, view, level) {
-    part(element, one, one.name, writerOf(one, element.tag), view, level);
+    part(element, one, one.value, putterOf(one, element.tag), view, level);
   },
   class(one, element, view, level) {
     const { prefix, rest } = classPrefix(one.parts);
     if (rest.length > 0)
-      part(element, one, 'class', call('classes', element.tag, prefix, rest.map(classPart)), view, level);
+      part(
+        element,
+        one,
+        call('classes', element.tag, prefix, rest.map(classPart)),
+        call('attribute', 'class'),
+        view,
+        level,
+      );
     else if (prefix !== '') element.attributes.set('class', prefix);
   },
   style(one, element, view, level) {
@@ -77,8 +84,8 @@ const ignore: Report = () => undefined;
 function part(
   element: StaticElement,
   one: PlanAttribute,
-  name: string,
-  writer: Call,
+  get: Core | Call,
+  put: Call,
   view: CompiledView,
   level: Level,
 ): void {
@@ -86,15 +93,15 @@ function part(
   view.note(reads);
   const [first, ...more] = reads;
   if (more.length === 0 && (!first || first[0] === level.index))
-    view.part(element, call('attribute', name, writer, first?.[1] ?? 0, level.index));
-  else view.part(element, call('outerAttribute', name, writer, level.index, reads));
+    view.part(element, new CompiledBinding(get, put, first?.[1] ?? 0, level.index));
+  else view.part(element, call('outerAttribute', get, put, level.index, reads));
 }
 
-/** How to have the text of one that changes. */
-function writerOf({ name, rule, value }: AttributeOf<'value'>, tag: string): Call {
-  if (rule === 'document') return call('documentHtml', value);
-  if (rule === 'plain' || rule === 'worded') return call(rule, tag, name, value);
-  return call('checked', tag, name, rule, value);
+/** What shows one that changes. */
+function putterOf({ name, rule }: AttributeOf<'value'>, tag: string): Call {
+  if (rule === 'document') return call('attribute', name, new Named('documentHtml'));
+  if (rule === 'plain' || rule === 'worded') return call('attribute', name, call(rule, tag, name));
+  return call('attribute', name, call('checked', tag, name, rule));
 }
 
 function classPart(piece: ClassPiece): unknown {

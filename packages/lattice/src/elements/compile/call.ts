@@ -30,6 +30,30 @@ export function call(name: CalledName, ...args: readonly unknown[]): Call {
   return new Call(name, args);
 }
 
+/** One of the functions of a page's runtime itself. */
+export class Named {
+  readonly name: CalledName;
+
+  constructor(name: CalledName) {
+    this.name = name;
+  }
+}
+
+/** A part that shows one value of one scope: how to have the value, and what shows it at its node. */
+export class CompiledBinding {
+  readonly get: Core | Call;
+  readonly put: Call;
+  readonly mask: number;
+  readonly level: number;
+
+  constructor(get: Core | Call, put: Call, mask: number, level: number) {
+    this.get = get;
+    this.put = put;
+    this.mask = mask;
+    this.level = level;
+  }
+}
+
 /** A value of the component's author, which is passed on as it is. */
 export class Constant {
   readonly value: unknown;

@@ -1,13 +1,13 @@
-import type { Call, InPage } from './call.js';
+import type { Call, CompiledBinding, InPage } from './call.js';
 import type { Reads } from './dependencies.js';
 import type { Common, Level } from './level.js';
-import { Anchor, type Around, StaticHtml, type StaticNode, StaticText } from './static.js';
+import { Anchor, type Around, StaticElement, StaticHtml, type StaticNode, StaticText } from './static.js';
 
 /** What is done at one node of a view. */
 export interface DynamicPart {
   /** Which of the nodes on the way to all parts it is. */
   readonly at: number;
-  readonly work: Call | InPage;
+  readonly work: Call | CompiledBinding | InPage;
 }
 
 /** What a view is going to be: its static nodes, and its dynamic parts with what is done at them. */
@@ -67,8 +67,25 @@ export class CompiledView implements Around {
   }
 
   /** Makes a node a dynamic part. */
-  part(node: StaticNode | CompiledView, work: Call | InPage): void {
+  part(node: StaticNode | CompiledView, work: DynamicPart['work']): void {
     this.parts.push({ at: this.#number(node), work });
+  }
+
+  /** Whether one of the nodes on the way to its parts is a form, whose controls' names hide its members. */
+  isForm(at: number): boolean {
+    for (const [node, number] of this.#numbers)
+      if (number === at) return node instanceof StaticElement && node.tag === 'form';
+    return false;
+  }
+
+  /** The same of a child of one of those nodes. */
+  isFormAt(parent: number, child: number): boolean {
+    for (const [node, number] of this.#numbers) {
+      if (number !== parent) continue;
+      const found = (node as Around).content.find((one) => this.#childOf(node as Around, one) === child);
+      return found instanceof StaticElement && found.tag === 'form';
+    }
+    return false;
   }
 
   #number(node: StaticNode | Around): number {

@@ -1,10 +1,11 @@
 import { dev } from '../../problem/index.js';
+import type { Scope } from '../../template/scope.js';
 import { type Adoption, differs } from './adopted.js';
 import type { Block, Scopes } from './block.js';
 import { safe } from './dom.js';
-import { fixedLook, type Pair } from './fixed.js';
 import type { Instance } from './instance.js';
-import { attachAll, locate, type View } from './view.js';
+import { lookAt, lookedAtAll, type Pair } from './look.js';
+import type { View } from './view.js';
 
 /**
  * Takes over what a server wrote. In its HTML each place that changes stands between two comments, `(` and `)`; all else
@@ -18,7 +19,7 @@ export function adopting(instance: Instance, root: ShadowRoot): Block | null {
   instance.adoption = adoption;
   try {
     const block = adopt(instance.live.view, root.firstChild, root, [instance.scope], instance, null);
-    fixedLook?.done(instance);
+    lookedAtAll(instance);
     adoption.done?.map((work) => work());
     return block;
   } catch (thrown) {
@@ -38,18 +39,17 @@ export function adopt(
   instance: Instance,
   end?: Node | null,
 ): Block {
-  const top = view.fragment().firstChild;
-  const onWay = locate(view.steps, top);
-  const nodes: Node[] = [];
+  const { first: top, Made, onWay, shape } = view();
+  const nodes = new Map<unknown, Node>();
   /** Finds the nodes on the way among siblings, a place counting as one; gives the last of all. */
   const pair: Pair = (top, first, around) => {
     let node = first;
     let last: Node | null = null;
     for (let one = top; one; one = safe(one).nextSibling) {
-      const at = onWay.indexOf(one);
+      const isOnWay = onWay.has(safe(one));
       const isText = one instanceof Text;
       // A text that is alone in its element, and empty, has left no trace.
-      if (!node && !last && at > 0 && isText) node = safe(around).insertBefore(new Text(), null);
+      if (!node && !last && isOnWay && isText) node = safe(around).insertBefore(new Text(), null);
       last = node;
       if (node && isMark(node, '(')) {
         last = close(instance, node);
@@ -61,9 +61,8 @@ export function adopt(
           around,
           dev && `has ${node ? safe(node).nodeName : 'nothing'} where ${safe(one).nodeName} belongs`,
         );
-      if (at > 0) nodes[at] = node;
-      if (fixedLook) fixedLook.node(one, node, at > 0, instance, pair);
-      else if (at > 0) pair(safe(one).firstChild, safe(node).firstChild, node);
+      if (isOnWay) nodes.set(safe(one), safe(node));
+      lookAt(one, node, isOnWay, instance, pair);
       node = safe(last as Node).nextSibling;
     }
     return last;
@@ -72,7 +71,10 @@ export function adopt(
   // As `after` and `ended` have it, written out: every page carries this.
   if (end !== undefined && end !== (last ? safe(last).nextSibling : first))
     differs(instance, parent, dev && 'has more in it');
-  return attachAll(view, first, last, scopes, instance, nodes);
+  const block = new Made(first, last, scopes, instance);
+  block.take(shape, nodes);
+  block.put(-1, 0, scopes[0] as Scope, instance);
+  return block;
 }
 
 function close(instance: Instance, start: Node): Node {

@@ -9,34 +9,46 @@ import {
 } from '../../template/attributes/text.js';
 import type { Scope } from '../../template/scope.js';
 import { nameOf } from './adopted.js';
-import { type Attach, attempt, type Binding } from './block.js';
+import { type Attach, attempt, type Put } from './block.js';
 import { setAttribute } from './dom.js';
-import { fixedLook } from './fixed.js';
 import type { Instance } from './instance.js';
+import { ownAttribute } from './look.js';
 import { forward, type Reads } from './move.js';
-import type { Get } from './text.js';
 
-/** How to have an attribute's text: the same rules as in HTML text. */
-export interface Write {
-  /** What it is made of; the same value comes to the same text. */
-  get(scope: Scope, instance: Instance): unknown;
-  /** Where that is not the text itself. */
-  text?(value: never, report: Report): AttributeText;
-}
+/** How to have an attribute's text of its value: the same rules as in HTML text. */
+export type TextOf = (value: never, report: Report) => AttributeText;
 
-/** An attribute whose value changes. */
-export function attribute(name: string, write: Write, mask: number, level = 0): Binding {
-  return { level, mask, get: write.get, put: putter(name, write) };
+/** Shows an attribute; without a function its value is its text. */
+export function attribute(name: string, textOf?: TextOf): Put {
+  return (node, value, instance) => {
+    const element = node as Element;
+    const next = textOf
+      ? textOf(value as never, (found) => instance.report(found))
+      : (value as AttributeText);
+    const text = next === true ? '' : next;
+    if (instance.adoption) {
+      ownAttribute(element, name, instance);
+      if (element.getAttribute(name) === text) return;
+      instance.tell('markup-differs', {
+        how: dev ? `${name} of ${nameOf(element)} is not the same` : name,
+      });
+    }
+    setAttribute(element, name, text);
+  };
 }
 
 /** The same, where what it reads is not of one scope alone. */
-export function outerAttribute(name: string, write: Write, level: number, reads: Reads): Attach {
-  const put = putter(name, write);
+export function outerAttribute(
+  get: (scope: Scope, instance: Instance) => unknown,
+  put: Put,
+  level: number,
+  reads: Reads,
+): Attach {
   return (node, scopes, block, instance) => {
     let value: unknown = put;
     const run = (): void => {
       const before = value;
-      value = write.get(scopes[level] as Scope, instance);
+      value = get(scopes[level] as Scope, instance);
       if (value !== before) put(node, value, instance);
     };
     attempt(instance, run);
@@ -44,38 +56,22 @@ export function outerAttribute(name: string, write: Write, level: number, reads:
   };
 }
 
-/** How to show an attribute. */
-function putter(name: string, { text }: Write): Binding['put'] {
-  return (node, value, instance) => {
-    const element = node as Element;
-    const next = text ? text(value as never, (found) => instance.report(found)) : (value as AttributeText);
-    const written = next === true ? '' : next;
-    if (instance.adoption) fixedLook?.own(element, name, instance);
-    if (element.getAttribute(name) === written) return;
-    if (instance.adoption)
-      instance.tell('markup-differs', {
-        how: dev ? `${name} of ${nameOf(element)} is not the same` : name,
-      });
-    setAttribute(element, name, written);
-  };
-}
-
 /** Text, a number, or true and false as an attribute that is there or not. */
-export function plain(tag: string, name: string, get: Get): Write {
-  return { get, text: (value, report) => plainAttribute(tag, name, value, report) };
+export function plain(tag: string, name: string): TextOf {
+  return (value, report) => plainAttribute(tag, name, value, report);
 }
 
 /** The same, true and false being words, as in `aria-*`. */
-export function worded(tag: string, name: string, get: Get): Write {
-  return { get, text: (value, report) => wordedAttribute(tag, name, value, report) };
+export function worded(tag: string, name: string): TextOf {
+  return (value, report) => wordedAttribute(tag, name, value, report);
 }
 
 /** One that holds URLs: those that carry scripts are reported and left out. */
-export function checked(tag: string, name: string, rule: UrlRule, get: Get): Write {
-  return { get, text: (value, report) => urlAttribute(tag, name, rule, value, report) };
+export function checked(tag: string, name: string, rule: UrlRule): TextOf {
+  return (value, report) => urlAttribute(tag, name, rule, value, report);
 }
 
 /** A whole document as text, for `srcdoc`: ready-made alone comes here. */
-export function documentHtml(get: Get): Write {
-  return { get, text: (value) => String(value ?? '') };
+export function documentHtml(value: unknown): string {
+  return String(value ?? '');
 }

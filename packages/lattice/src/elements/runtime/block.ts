@@ -1,41 +1,62 @@
 import type { Scope } from '../../template/scope.js';
 import type { Instance } from './instance.js';
-import type { DynamicPart } from './view.js';
 
 /** The scopes that a piece of a shadow root reads: the element's own first, then those of components in it. */
-export type Scopes = Scope[];
+export type Scopes = Scope[] & {
+  /** Has the scopes be those of a row: all plain rows of a list share theirs. */
+  enter?: (row: Block) => void;
+};
 
-/** What a place puts into the nodes it is given; it may follow changes. */
+/** What a part does at the node it is given; it may follow changes. */
 export type Attach = (node: Node, scopes: Scopes, block: Block, instance: Instance) => void;
 
-/**
- * A place that shows one value of one scope. All that a block keeps of it is its node and the value: rows have many of
- * them.
- */
-export interface Binding {
-  readonly level: number;
-  readonly mask: number;
-  get(scope: Scope, instance: Instance): unknown;
-  /** Shows a value, which is another than the one before. */
-  put(node: Node, value: unknown, instance: Instance): void;
-}
+/** Shows a value at a node, which is another than the one before. */
+export type Put = (node: Node, value: unknown, instance: Instance) => void;
 
 /** A piece of a shadow root that comes and goes as one: its nodes, from first to last, and what changes in it. */
-export interface Block {
-  readonly first: Node | null;
-  readonly last: Node | null;
-  readonly scopes: Scopes;
-  /** What its view has at its nodes; the node of each, and the value that is shown there. */
-  readonly parts: readonly DynamicPart[];
-  readonly nodes: readonly Node[];
-  readonly values: unknown[];
-  /** Places that look after themselves, where there are some, and how they hear of changes. */
-  updaters?: Updater[];
-  tell?: (block: Block, level: number, mask: number) => void;
-  readonly instance: Instance;
+export abstract class Block {
+  // Declared, not defined: rows have many blocks, and each field counts.
+  declare readonly first: Node | null;
+  declare readonly last: Node | null;
+  declare readonly scopes: Scopes;
+  declare readonly instance: Instance;
+  /** Parts that look after themselves, where there are some, and how they hear of changes. */
+  declare updaters?: Updater[];
+  declare tell?: (block: Block, level: number, mask: number) => void;
+  /** Of a row: its item, what tells that from others, and its number where something in the row asks for that. */
+  declare item: unknown;
+  declare key: unknown;
+  declare index: number;
+
+  constructor(first: Node | null, last: Node | null, scopes: Scopes, instance: Instance) {
+    this.first = first;
+    this.last = last;
+    this.scopes = scopes;
+    this.instance = instance;
+  }
+
+  /** Finds the nodes of its parts in a copy of its view. */
+  abstract find(first: Node): void;
+
+  /** Has the nodes that stand for those that another block found. */
+  take(shape: Block, nodes: ReadonlyMap<unknown, Node>): void {
+    const own = this as unknown as Record<string, unknown>;
+    for (const [name, value] of Object.entries(shape)) own[name] ??= nodes.get(value) ?? value;
+  }
+
+  /** The nodes that it found. */
+  found(): readonly unknown[] {
+    return Object.values(this);
+  }
+
+  /**
+   * Shows what has changed of a scope, and all there is for the mask -1. What an author's code throws is reported, and
+   * touches nothing but its own part.
+   */
+  abstract put(mask: number, level: number, scope: Scope, instance: Instance): void;
 }
 
-/** Brings one place up to date after something it reads has changed: which of the scopes, and what of it. */
+/** Brings one part up to date after something it reads has changed: which of the scopes, and what of it. */
 export interface Updater {
   readonly level: number;
   readonly mask: number;
@@ -57,30 +78,18 @@ export function keep(block: Block, level: number, mask: number, run: Updater['ru
 }
 
 export function update(block: Block, level: number, mask: number): void {
-  block.parts.forEach(([, part], at) => {
-    if ((part as Binding).level === level && (part as Binding).mask & mask)
-      attempt(block.instance, look, block, at);
-  });
+  block.put(mask, level, block.scopes[0] as Scope, block.instance);
   block.tell?.(block, level, mask);
 }
 
-/** Apart from the others, since many pages have no places that look after themselves. */
+/** Apart from the others, since many pages have no parts that look after themselves. */
 function tellUpdaters({ instance, updaters = [] }: Block, level: number, mask: number): void {
   for (const updater of updaters) {
     if (updater.level === level && updater.mask & mask) attempt(instance, updater.run, level, mask);
   }
 }
 
-/** Looks at a place's value, and shows it where it is another than before. */
-export function look({ instance, nodes, parts, scopes, values }: Block, at: number): void {
-  const place = (parts[at] as DynamicPart)[1] as Binding;
-  const value = place.get(scopes[place.level] as Scope, instance);
-  if (value === values[at]) return;
-  values[at] = value;
-  place.put(nodes[at] as Node, value, instance);
-}
-
-/** Does what may come to an author's code. What that throws is reported, and touches nothing but its own place. */
+/** Does what may come to an author's code. What that throws is reported, and touches nothing but its own part. */
 export function attempt(instance: Instance, work: () => void): void;
 export function attempt<One, Other>(
   instance: Instance,

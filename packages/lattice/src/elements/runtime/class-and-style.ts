@@ -3,37 +3,39 @@ import { type ClassPart, writtenClass } from '../../template/attributes/class.js
 import { type StylePart, writtenStyle } from '../../template/attributes/style.js';
 import type { Scope } from '../../template/scope.js';
 import { nameOf } from './adopted.js';
-import type { Write } from './attribute.js';
 import { type Attach, attempt } from './block.js';
 import { newElement, safe, setAttribute } from './dom.js';
-import { fixedLook } from './fixed.js';
 import type { Feature, Instance } from './instance.js';
+import { ownAttribute } from './look.js';
 import { forward, type Reads } from './move.js';
 
+/** An attribute's text, of all that it reads. */
+type Written = (scope: Scope, instance: Instance) => string | null;
+
 /** The words of a class: those that are always there, and the parts that follow. */
-export function classes(tag: string, prefix: string, parts: readonly ClassPart[]): Write {
+export function classes(tag: string, prefix: string, parts: readonly ClassPart[]): Written {
   const write = writtenClass(tag, prefix, parts);
-  return { get: (scope, instance) => write(scope, (found) => instance.report(found)) || null };
+  return (scope, instance) => write(scope, (found) => instance.report(found)) || null;
 }
 
 /** The declarations of a style. */
-export function styles(tag: string, parts: readonly StylePart[]): Write {
+export function styles(tag: string, parts: readonly StylePart[]): Written {
   const write = writtenStyle(tag, parts);
-  return { get: (scope, instance) => write(scope, (found) => instance.report(found)) || null };
+  return (scope, instance) => write(scope, (found) => instance.report(found)) || null;
 }
 
 /**
  * A style that changes. It goes through the style object: a page's policy may refuse style attributes
  * (https://www.w3.org/TR/CSP3/#directive-style-src-attr).
  */
-export function inlineStyle(write: Write, reads: Reads, level = 0): Attach {
+export function inlineStyle(write: Written, reads: Reads, level = 0): Attach {
   return (node, scopes, block, instance) => {
     const element = node as HTMLElement;
     const style = element.style;
     let shown: unknown;
     const run = (): void => {
-      if (instance.adoption) fixedLook?.own(element, 'style', instance);
-      const text = write.get(scopes[level] as Scope, instance) ?? '';
+      if (instance.adoption) ownAttribute(element, 'style', instance);
+      const text = write(scopes[level] as Scope, instance) ?? '';
       if (text === shown) return;
       shown = text;
       const written = element.getAttribute('style') ?? '';

@@ -4,13 +4,11 @@ import type { Scope } from '../../template/scope.js';
 import { after, ended } from './adopted.js';
 import { adopt } from './adoption.js';
 import { type Attach, attempt, type Block, follow, type Scopes, update } from './block.js';
-import { copyOf } from './dom.js';
-import type { Instance } from './instance.js';
 import { forward, inside, mount, type Reads, remove } from './move.js';
 import { Rows } from './rows.js';
 import { derived, refresh } from './scopes.js';
 import type { Get } from './text.js';
-import { attachAll, create, type View } from './view.js';
+import { create, type View } from './view.js';
 
 export interface Each {
   readonly list: Get;
@@ -27,33 +25,18 @@ export interface Each {
   readonly key?: Get | undefined;
   /** Set where something in a row asks for its number: a place, an event's handler, the path of a use. */
   readonly numbered?: boolean | undefined;
+  /** Set where all there is in a row shows values or listens: that needs a scope just while it is looked at. */
+  readonly isPlain?: boolean | undefined;
   readonly row: View;
   readonly empty?: View | undefined;
   /** What rows and the content for none read. */
   readonly reads: Reads;
 }
 
-/** How to make a row. One of a single element is cloned without a fragment around it, which costs as much again. */
-function rowMaker(view: View): (scopes: Scopes, instance: Instance) => ReturnType<typeof create> {
-  let only: Node | null | undefined;
-  return (scopes, instance) => {
-    if (only === undefined) {
-      const { firstChild, lastChild } = view.fragment();
-      only = firstChild === lastChild && firstChild instanceof Element ? firstChild : null;
-    }
-    if (!only) return create(view, scopes, instance);
-    const node = copyOf(only);
-    return { block: attachAll(view, node, node, scopes, instance), fragment: node };
-  };
-}
-
 /** Content for every item of a list, before a node that marks the place. */
 export function each(of: Each): Attach {
-  const { level, item, itemMask, indexMask, key, row, empty, reads, depth, numbered = false } = of;
+  const { level, item, itemMask, indexMask, key, row, empty, reads, depth, isPlain, numbered = false } = of;
   const readsIndex = reads.some(([index, mask]) => index === level && mask & indexMask);
-  /** Whether all there is in a row are places that show values: those need their scope just while they are looked at. */
-  const isPlain = depth === undefined && row.parts.every(([, part]) => typeof part !== 'function');
-  const createRow = rowMaker(row);
   const setRow = ({ locals }: Scope, value: unknown, index: number): void => {
     locals[item] = value;
     locals[item + 1] = index;
@@ -61,8 +44,9 @@ export function each(of: Each): Attach {
   return (mark, scopes, block, instance) => {
     /** One scope serves to ask all items for their keys, and is that of all plain rows in turn. */
     const shared = derived(scopes[level] as Scope);
-    const sharedScopes = scopes.slice();
+    const sharedScopes: Scopes = scopes.slice();
     sharedScopes[level] = shared;
+    sharedScopes.enter = (one) => setRow(shared, one.item, one.index);
     const rowScopes = (value: unknown, index: number): Scopes => {
       if (isPlain) {
         setRow(shared, value, index);
@@ -80,12 +64,12 @@ export function each(of: Each): Attach {
     };
     /** The next of the rows that a server wrote. */
     let cursor: Node | null = instance.adoption ? inside(mark, instance) : null;
-    const rows = new Rows(mark, {
+    const rows = new Rows(mark, instance, {
       create(value, index) {
-        if (!instance.adoption) return createRow(rowScopes(value, index), instance);
+        if (!instance.adoption) return create(row, rowScopes(value, index), instance);
         const taken = adopt(row, cursor, mark.parentNode as Node, rowScopes(value, index), instance);
         cursor = after(taken.last, null);
-        return { block: taken, fragment: new DocumentFragment() };
+        return taken;
       },
       keyOf:
         key &&
@@ -124,10 +108,10 @@ export function each(of: Each): Attach {
       if (emptyBlock) update(emptyBlock, one, mask);
       const others = one === level ? mask & ~(itemMask | indexMask) : mask;
       if (!others) return;
-      rows.all.forEach(({ block: within, item: value }, index) => {
+      rows.all.forEach((within, index) => {
         const own = within.scopes[level] as Scope;
         if (one === level) refresh(own, scopes[level] as Scope, item, 2);
-        setRow(own, value, index);
+        setRow(own, within.item, index);
         update(within, one, others);
       });
     });

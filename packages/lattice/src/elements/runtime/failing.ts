@@ -2,7 +2,7 @@ import { reasonOf } from '../../problem/index.js';
 import type { Scope } from '../../template/scope.js';
 import type { Feature, Instance } from './instance.js';
 import { derived } from './scopes.js';
-import { create, type View } from './view.js';
+import { create, nodesOf, type View } from './view.js';
 
 /** What stands in an element that cannot be shown; the next time it is tried anew. */
 export function failing(view: View, local: number): (instance: Instance) => Feature {
@@ -14,9 +14,8 @@ export function failing(view: View, local: number): (instance: Instance) => Feat
       hasFailed = true;
       const scope: Scope = derived(instance.scope);
       scope.locals[local] = { message };
-      const { block, fragment } = create(view, [scope], instance);
-      instance.block = block;
-      (instance.host.shadowRoot as ShadowRoot).replaceChildren(fragment);
+      instance.block = create(view, [scope], instance);
+      (instance.host.shadowRoot as ShadowRoot).replaceChildren(nodesOf(instance.block));
     };
     instance.failed = fallback;
     instance.fail = (thrown) => {

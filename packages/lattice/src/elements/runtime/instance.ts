@@ -1,4 +1,4 @@
-import { watched } from '#look';
+import { watched } from '#watch';
 import { unreadable } from '../../component/rule.js';
 import { dev, type Finding, finding, type LatticeError, problemText, reasonOf } from '../../problem/index.js';
 import type { Scope } from '../../template/scope.js';
@@ -7,7 +7,7 @@ import { adopting } from './adoption.js';
 import { attempt, type Block, update } from './block.js';
 import type { Live, LiveProp } from './live.js';
 import { checkedValue } from './settle.js';
-import { create } from './view.js';
+import { create, nodesOf } from './view.js';
 
 type OwnProblem =
   | 'handler-failed'
@@ -148,9 +148,8 @@ export class Instance {
       const root = this.host.shadowRoot as ShadowRoot;
       this.block = root.firstChild && adopting(this, root);
       if (!this.block) {
-        const { block, fragment } = create(live.view, [scope], this);
-        this.block = block;
-        root.replaceChildren(fragment);
+        this.block = create(live.view, [scope], this);
+        root.replaceChildren(nodesOf(this.block));
       }
       this.each('after');
     });

@@ -8,14 +8,15 @@ export function listen(
   args: (scope: Scope, event: Event) => readonly unknown[],
   level = 0,
 ): Attach {
-  return (node, scopes, _block, instance) => {
-    node.addEventListener(type, (event) =>
+  return (node, scopes, block, instance) => {
+    node.addEventListener(type, (event) => {
+      scopes.enter?.(block);
       instance.call(
         handler,
         instance.live.handlers?.[handler],
         { event },
         args(scopes[level] as Scope, event),
-      ),
-    );
+      );
+    });
   };
 }

@@ -4,7 +4,7 @@ import { adopt } from './adoption.js';
 import { type Block, follow, type Scopes } from './block.js';
 import { safe } from './dom.js';
 import type { Instance } from './instance.js';
-import { create, type View } from './view.js';
+import { create, nodesOf, type View } from './view.js';
 
 /** The scopes that a piece of a template reads, with the mask it reads of each. */
 export type Reads = readonly (readonly [level: number, mask: number])[];
@@ -13,8 +13,8 @@ export type Reads = readonly (readonly [level: number, mask: number])[];
 export function mount(view: View, mark: Node, scopes: Scopes, instance: Instance): Block {
   const parent = mark.parentNode as Node;
   if (instance.adoption) return adopt(view, inside(mark, instance), parent, scopes, instance, mark);
-  const { block, fragment } = create(view, scopes, instance);
-  safe(parent).insertBefore(fragment, mark);
+  const block = create(view, scopes, instance);
+  safe(parent).insertBefore(nodesOf(block), mark);
   return block;
 }
 

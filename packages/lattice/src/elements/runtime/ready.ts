@@ -1,8 +1,10 @@
+import { dev } from '../../problem/index.js';
 import { htmlFragment } from '../../template/fragment.js';
 import type { Scope } from '../../template/scope.js';
+import { differs } from './adopted.js';
 import { type Attach, keep } from './block.js';
 import { safe } from './dom.js';
-import { fixedLook } from './fixed.js';
+import type { Instance } from './instance.js';
 import { inside } from './move.js';
 import type { Get } from './text.js';
 
@@ -22,7 +24,7 @@ export function ready(get: Get, mask: number, level = 0): Attach {
           node = safe(node).nextSibling
         )
           nodes.push(node);
-        fixedLook?.ready(next, nodes, mark, instance);
+        lookAtReady(next, nodes, mark, instance);
         return;
       }
       for (const one of nodes) (safe(one) as ChildNode).remove();
@@ -32,4 +34,22 @@ export function ready(get: Get, mask: number, level = 0): Attach {
     };
     keep(block, level, mask, run);
   };
+}
+
+function lookAtReady(html: string, nodes: readonly Node[], mark: Node, instance: Instance): void {
+  // Most is written as a browser would write it: that is seen without reading it once more.
+  if (nodes.map(written).join('') === html) return;
+  const wanted = [...htmlFragment(html).childNodes];
+  // Elements of their own may have filled themselves: of what holds some, the kinds of nodes are compared.
+  const isTheirs = /<[a-z][^\s>]*-/i.test(html);
+  const isSame = (one: Node, node: Node): boolean =>
+    isTheirs ? safe(one).nodeName === safe(node).nodeName : safe(one).isEqualNode(node);
+  if (wanted.length !== nodes.length || !wanted.every((one, at) => isSame(one, nodes[at] as Node)))
+    differs(instance, mark.parentNode, dev && 'has other ready-made HTML');
+}
+
+/** A node as HTML, where it is one that says it by itself. */
+function written(node: Node): string {
+  if (node instanceof Element) return safe(node).outerHTML;
+  return node instanceof Text && !/[&<>]/.test(node.data) ? node.data : '&';
 }

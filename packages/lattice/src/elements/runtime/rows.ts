@@ -1,16 +1,12 @@
 import { dev } from '../../problem/index.js';
 import type { Block } from './block.js';
 import { safe } from './dom.js';
+import type { Instance } from './instance.js';
 import { moveBefore, movingIn, remove } from './move.js';
-
-interface Row {
-  readonly block: Block;
-  readonly key: unknown;
-  item: unknown;
-}
+import { nodesOf } from './view.js';
 
 interface RowWork {
-  create(item: unknown, index: number): { readonly block: Block; readonly fragment: Node };
+  create(item: unknown, index: number): Block;
   /** Shows an item, which may be a new one, at a number, which may be another than before. */
   update(block: Block, isNew: boolean, item: unknown, index: number): void;
   /** What tells one item from another; without it rows are told apart by their number. */
@@ -23,11 +19,11 @@ interface RowWork {
 type KeyOf = NonNullable<RowWork['keyOf']>;
 
 /** A row that moves, and the node that it is to stand before. */
-type Move = readonly [row: Row, before: Node];
+type Move = readonly [row: Block, before: Node];
 
 /** Items, the rows that they get, and from which to which these are made anew. */
 interface NewRows {
-  readonly rows: Row[];
+  readonly rows: Block[];
   readonly items: readonly unknown[];
   readonly start: number;
   readonly end: number;
@@ -35,7 +31,7 @@ interface NewRows {
 
 /** What is between those that stand at the same end as before: rows that were there, and what moves in any case. */
 interface Middle extends NewRows {
-  readonly old: readonly Row[];
+  readonly old: readonly Block[];
   readonly from: number;
   readonly oldEnd: number;
   readonly moves: readonly Move[];
@@ -47,12 +43,14 @@ const cameUp = -2;
 
 /** The rows of one list, kept in step with its items: known keys move, new ones are made, others go. */
 export class Rows {
-  all: Row[] = [];
+  all: Block[] = [];
   readonly #mark: Node;
+  readonly #instance: Instance;
   readonly #work: RowWork;
 
-  constructor(mark: Node, work: RowWork) {
+  constructor(mark: Node, instance: Instance, work: RowWork) {
     this.#mark = mark;
+    this.#instance = instance;
     this.#work = work;
   }
 
@@ -64,7 +62,7 @@ export class Rows {
       for (const key of items.map(keyOf)) if (seen.size === seen.add(key).size) doubled(key);
     }
     const old = this.all;
-    const rows: Row[] = new Array(items.length);
+    const rows: Block[] = new Array(items.length);
     const moves: Move[] = [];
     let from = 0;
     let oldEnd = old.length;
@@ -74,7 +72,7 @@ export class Rows {
     for (;;) {
       // Most items are the very ones of before, at one end or the other: those need no key, and nothing shown anew.
       while (from < oldEnd && start < end) {
-        const row = old[from] as Row;
+        const row = old[from] as Block;
         if (row.item !== items[start]) {
           if (row.key !== keyOf(items[start], start)) break;
           this.#keep(row, items, start);
@@ -83,7 +81,7 @@ export class Rows {
         from++;
       }
       while (oldEnd > from && end > start) {
-        const row = old[oldEnd - 1] as Row;
+        const row = old[oldEnd - 1] as Block;
         if (row.item !== items[end - 1]) {
           if (row.key !== keyOf(items[end - 1], end - 1)) break;
           isNewer = true;
@@ -93,15 +91,15 @@ export class Rows {
       }
       if (from === oldEnd || start === end) break;
       // What stood first and comes last now, or the other way round, moves in any case: what is between may have stayed.
-      const first = old[from] as Row;
-      const last = old[oldEnd - 1] as Row;
+      const first = old[from] as Block;
+      const last = old[oldEnd - 1] as Block;
       if (first.key === keyOf(items[end - 1], end - 1)) {
         moves.push([first, this.#following(rows, end)]);
         rows[--end] = first;
         from++;
         isNewer = true;
       } else if (last.key === keyOf(items[start], start)) {
-        moves.push([last, first.block.first as Node]);
+        moves.push([last, first.first as Node]);
         this.#keep(last, items, start);
         rows[start++] = last;
         oldEnd--;
@@ -111,19 +109,21 @@ export class Rows {
       this.#between({ old, from, oldEnd, rows, items, start, end, moves }, keyOf),
     );
     if (isNewer || (areNumbered && (old.length !== items.length || moves.length > 0)))
-      for (let at = end; at < items.length; at++) this.#keep(rows[at] as Row, items, at);
+      for (let at = end; at < items.length; at++) this.#keep(rows[at] as Block, items, at);
     this.all = rows;
   }
 
   /** The node before which what ends at a place is put. */
-  #following(rows: readonly Row[], end: number): Node {
-    return end < rows.length ? ((rows[end] as Row).block.first as Node) : this.#mark;
+  #following(rows: readonly Block[], end: number): Node {
+    return end < rows.length ? ((rows[end] as Block).first as Node) : this.#mark;
   }
 
-  #keep(row: Row, items: readonly unknown[], index: number): void {
+  #keep(row: Block, items: readonly unknown[], index: number): void {
     const item = items[index];
-    this.#work.update(row.block, row.item !== item, item, index);
+    const isNew = row.item !== item;
     row.item = item;
+    if (this.#work.areNumbered) row.index = index;
+    this.#work.update(row, isNew, item, index);
   }
 
   /** The rows between those that stand at the same end as before. The document is not touched before all keys are known. */
@@ -134,7 +134,7 @@ export class Rows {
     const places: number[] = [];
     /** Where each key stood; of those that came up, that they did. */
     const known = new Map<unknown, number>();
-    for (let at = from; at < oldEnd; at++) known.set((old[at] as Row).key, at);
+    for (let at = from; at < oldEnd; at++) known.set((old[at] as Block).key, at);
     const hasStayed = new Uint8Array(oldEnd - from);
     let staying = 0;
     let isRising = true;
@@ -153,12 +153,12 @@ export class Rows {
       highest = place;
     }
     const parent = this.#mark.parentNode as Node;
-    for (const [{ block }, before] of middle.moves) moveBefore(block, parent, before);
+    for (const [row, before] of middle.moves) moveBefore(row, parent, before);
     if (staying === 0) {
       if (from < oldEnd) this.#removeAll(old.slice(from, oldEnd), oldEnd - from === old.length);
       return this.#insert(middle, keys, this.#following(middle.rows, end));
     }
-    for (let at = from; at < oldEnd; at++) if (hasStayed[at - from] === 0) remove((old[at] as Row).block);
+    for (let at = from; at < oldEnd; at++) if (hasStayed[at - from] === 0) remove(old[at] as Block);
     this.#arrange(middle, keys, places, isRising);
   }
 
@@ -175,50 +175,59 @@ export class Rows {
     for (let at = end - 1; at >= start; at--) {
       const place = places[at - start] as number;
       if (place < 0) {
-        const { block, fragment } = this.#work.create(items[at], at);
-        rows[at] = { block, key: keys[at - start], item: items[at] };
-        safe(parent).insertBefore(fragment, before);
+        const row = this.#made(items, at, keys[at - start]);
+        rows[at] = row;
+        safe(parent).insertBefore(nodesOf(row), before);
       } else {
-        const row = old[place] as Row;
+        const row = old[place] as Block;
         rows[at] = row;
         if (row.item !== items[at] || (this.#work.areNumbered && place !== at)) this.#keep(row, items, at);
-        if (staying && !staying.has(at - start)) moveBefore(row.block, parent, before);
+        if (staying && !staying.has(at - start)) moveBefore(row, parent, before);
       }
-      before = (rows[at] as Row).block.first as Node;
+      before = (rows[at] as Block).first as Node;
     }
+  }
+
+  #made(items: readonly unknown[], index: number, key: unknown): Block {
+    const row = this.#work.create(items[index], index);
+    row.item = items[index];
+    row.key = key;
+    row.index = index;
+    return row;
   }
 
   #insert({ end, items, rows, start }: NewRows, keys: readonly unknown[], before: Node): void {
     if (start === end) return;
     const all = new DocumentFragment();
+    const isThere = this.#instance.adoption;
     for (let at = start; at < end; at++) {
-      const { block, fragment } = this.#work.create(items[at], at);
-      rows[at] = { block, key: keys[at - start], item: items[at] };
-      all.append(fragment);
+      const row = this.#made(items, at, keys[at - start]);
+      rows[at] = row;
+      if (!isThere) all.appendChild(nodesOf(row));
     }
     safe(this.#mark.parentNode as Node).insertBefore(all, before);
   }
 
-  #removeAll(rows: readonly Row[], areAll: boolean): void {
+  #removeAll(rows: readonly Block[], areAll: boolean): void {
     const parent = this.#mark.parentNode as Node;
     const [first] = rows;
     if (
       areAll &&
       !(parent instanceof HTMLFormElement) &&
-      first?.block.first === parent.firstChild &&
+      first?.first === parent.firstChild &&
       this.#mark === parent.lastChild
     ) {
       parent.textContent = '';
       parent.appendChild(this.#mark);
       return;
     }
-    for (const { block } of rows) remove(block);
+    for (const row of rows) remove(row);
   }
 
   #showByNumber(items: readonly unknown[]): void {
     const both = Math.min(this.all.length, items.length);
     for (let at = 0; at < both; at++) {
-      const row = this.all[at] as Row;
+      const row = this.all[at] as Block;
       if (row.item !== items[at]) this.#keep(row, items, at);
     }
     if (items.length < this.all.length) this.#removeAll(this.all.splice(items.length), items.length === 0);

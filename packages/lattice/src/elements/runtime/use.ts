@@ -9,7 +9,7 @@ import { derived, refresh } from './scopes.js';
 import { checkedValue } from './settle.js';
 import { sheetsFrom } from './sheets.js';
 import type { Get } from './text.js';
-import { create, type View } from './view.js';
+import { create, nodesOf, type View } from './view.js';
 
 /** A component whose template stands in another's: it has a scope of its own. */
 export interface Inner {
@@ -115,14 +115,14 @@ export function filling(
       const copies = [...scopes];
       copies[level] = scope;
       const made = anew(instance, () => create(content, copies, instance));
-      live.add(made.block);
+      live.add(made);
       return {
-        content: made.fragment,
+        content: nodesOf(made),
         sheets: sheetsFrom(instance),
         release() {
-          live.delete(made.block);
+          live.delete(made);
           // What is in it may be more by now than the slot was given.
-          remove(made.block);
+          remove(made);
         },
       };
     };

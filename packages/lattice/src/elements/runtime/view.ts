@@ -1,32 +1,48 @@
 import { htmlFragment } from '../../template/fragment.js';
-import { type Attach, attempt, type Binding, type Block, look, type Scopes } from './block.js';
+import type { Scope } from '../../template/scope.js';
+import type { Block, Scopes } from './block.js';
 import { copyOf, safe } from './dom.js';
 import type { Instance } from './instance.js';
 
-/** What is done at one node of each block: which of the nodes on the way to all parts it is, and what. */
-export type DynamicPart = readonly [at: number, part: Attach | Binding];
+/** A piece of a template, made into nodes when it is first needed: each block of it is a copy, and only its parts are looked up. */
+export type View = () => MadeView;
 
-/**
- * A piece of a template made into nodes once: each block of it is a clone, and only its parts are looked up.
- */
-export interface View {
-  /** Its nodes, of which blocks are clones. */
-  fragment(): DocumentFragment;
-  /**
-   * The steps to its parts, two numbers each: from which node found so far (0 is the fragment), to which of its
-   * children.
-   */
-  readonly steps: readonly number[];
-  readonly parts: readonly DynamicPart[];
+export interface MadeView {
+  /** What blocks are copies of: its only element, or all of its nodes in a fragment. */
+  readonly source: Node;
+  /** The first of its nodes. */
+  readonly first: Node;
+  readonly Made: BlockClass;
+  /** A block whose nodes are the view's own. */
+  readonly shape: Block;
+  /** Those of its nodes that are a part's, or hold one. */
+  readonly onWay: Set<unknown>;
 }
 
-/** A view of HTML, which is made nodes when they are first needed. */
-export function view(html: string, steps: View['steps'], parts: View['parts'], make = htmlNodes): View {
-  let nodes: DocumentFragment | undefined;
-  return {
-    steps,
-    parts,
-    fragment: () => (nodes ??= make(html)),
+export type BlockClass = new (
+  first: Node | null,
+  last: Node | null,
+  scopes: Scopes,
+  instance: Instance,
+) => Block;
+
+/** A view of HTML. */
+export function view(html: string, Made: BlockClass, make = htmlNodes): View {
+  let made: MadeView | undefined;
+  return () => {
+    if (!made) {
+      const fragment = make(html);
+      const first = fragment.firstChild as Node;
+      // One of a single element is copied without a fragment around it, which costs as much again.
+      const isOne = first === fragment.lastChild && first instanceof Element;
+      const shape = new Made(null, null, [], undefined as never);
+      shape.find(first);
+      const onWay = new Set<unknown>();
+      for (const part of shape.found())
+        for (let one = part; one instanceof Node; one = safe(one).parentNode) onWay.add(safe(one));
+      made = { source: isOne ? first : fragment, first, Made, shape, onWay };
+    }
+    return made;
   };
 }
 
@@ -44,44 +60,19 @@ export function svgNodes(html: string): DocumentFragment {
   return fragment;
 }
 
-/** Makes a block; its nodes are in the returned fragment until they are put somewhere. */
-export function create(
-  from: View,
-  scopes: Scopes,
-  instance: Instance,
-): { readonly block: Block; readonly fragment: Node } {
-  const fragment = copyOf(from.fragment());
-  const { firstChild, lastChild } = fragment;
-  return { block: attachAll(from, firstChild, lastChild, scopes, instance), fragment };
-}
-
-/** The nodes on the way to all parts; the first stands for what is around them. */
-export function locate(steps: View['steps'], first: Node | null): (Node | null)[] {
-  const nodes: (Node | null)[] = [null];
-  for (let at = 0; at < steps.length; at += 2) {
-    const around = nodes[steps[at] as number];
-    let node = around ? safe(around).firstChild : first;
-    for (let child = steps[at + 1] as number; child; child--) node = safe(node as Node).nextSibling;
-    nodes.push(node);
-  }
-  return nodes;
-}
-
-/** Makes a block of nodes that are there: finds its parts, and attaches what belongs to them. */
-export function attachAll(
-  { parts, steps }: View,
-  first: Node | null,
-  last: Node | null,
-  scopes: Scopes,
-  instance: Instance,
-  found: readonly (Node | null)[] = locate(steps, first),
-): Block {
-  const nodes = parts.map(([at]) => safe(found[at] as Node));
-  // No place has shown anything: in place of its value stands what no value is.
-  const block: Block = { scopes, first, last, parts, nodes, values: [...parts], instance };
-  parts.forEach(([, part], at) => {
-    if (typeof part === 'function') part(nodes[at] as Node, scopes, block, instance);
-    else attempt(instance, look, block, at);
-  });
+/** Makes a block; its nodes stand by themselves until they are put somewhere. */
+export function create(view: View, scopes: Scopes, instance: Instance): Block {
+  const { Made, source } = view();
+  const copy = copyOf(source);
+  const isMany = copy instanceof DocumentFragment;
+  const first = (isMany ? copy.firstChild : copy) as Node;
+  const block = new Made(first, isMany ? copy.lastChild : copy, scopes, instance);
+  block.find(first);
+  block.put(-1, 0, scopes[0] as Scope, instance);
   return block;
+}
+
+/** The nodes of a new block as one: the fragment that they are in, or the only one of them. */
+export function nodesOf({ first }: Block): Node {
+  return safe(first as Node).parentNode ?? (first as Node);
 }

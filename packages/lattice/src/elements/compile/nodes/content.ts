@@ -1,6 +1,6 @@
 import type { PlanData, PlanText, PlanTrusted, PlanValue } from '../../../plan/index.js';
 import { type Core, describe, isJson, jsonBlock } from '../../../template/index.js';
-import { call, InPage, MisfitWords } from '../call.js';
+import { type Call, CompiledBinding, call, InPage, MisfitWords } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import type { Spot } from '../level.js';
 import { Anchor, type Around, StaticHtml } from '../static.js';
@@ -12,7 +12,7 @@ export function buildText({ text }: PlanText, parent: Around, view: CompiledView
 
 /** An expression's value as a text node. */
 export function buildValue({ value }: PlanValue, parent: Around, view: CompiledView, spot: Spot): void {
-  buildDynamicText(value, value, parent, view, spot, new InPage(new MisfitWords(value)));
+  buildDynamicText(value, value, parent, view, spot, new MisfitWords(value));
 }
 
 /** Data as the text of a script, the same text as in HTML. */
@@ -24,16 +24,16 @@ export function buildData({ value }: PlanData, parent: Around, view: CompiledVie
 
 function buildDynamicText(
   core: Core,
-  shown: unknown,
+  shown: Core | Call,
   parent: Around,
   view: CompiledView,
   { level }: Spot,
-  ...more: readonly unknown[]
+  misfit?: MisfitWords,
 ): void {
   const mask = maskOf(core, level);
   view.note(own(level, mask));
   const text = view.add(parent, new Anchor('text'));
-  view.part(text, call('text', shown, mask, level.index, ...more));
+  view.part(text, new CompiledBinding(shown, call('text', new InPage(misfit)), mask, level.index));
 }
 
 /** Ready-made HTML, parsed by the browser. */

@@ -1,10 +1,10 @@
 import { type PlanEach, type PlanElement, readsOp } from '../../../plan/index.js';
 import { type Core, describe, inputsOf } from '../../../template/index.js';
-import { Constant, call } from '../call.js';
+import { Call, CompiledBinding, Constant, call } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import { type Spot, viewOf } from '../level.js';
 import type { Around } from '../static.js';
-import { type CompiledView, own } from '../view.js';
+import { type CompiledView, type DynamicPart, own } from '../view.js';
 
 /** Content for every item of a list, before a node that marks where it ends. */
 export function buildEach(node: PlanEach, parent: Around, view: CompiledView, spot: Spot): void {
@@ -31,11 +31,17 @@ export function buildEach(node: PlanEach, parent: Around, view: CompiledView, sp
     depth: mayMakeIds(node) ? depth : undefined,
     key,
     numbered: asksForNumber(node) || undefined,
+    isPlain: (!mayMakeIds(node) && row.parts.every(({ work }) => isPlain(work))) || undefined,
     row,
     empty,
     reads: view.noteViews(row, empty),
   };
   view.part(mark, call('each', of));
+}
+
+/** Whether a part needs its scope just while it is looked at. */
+function isPlain(work: DynamicPart['work']): boolean {
+  return work instanceof CompiledBinding || (work instanceof Call && work.name === 'listen');
 }
 
 /** Whether something in the rows asks for their number: also the path of a use, and what an event's handler is called with. */

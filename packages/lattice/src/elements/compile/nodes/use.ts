@@ -14,7 +14,7 @@ import {
 } from '../../../plan/index.js';
 import { noting } from '../../inspected.js';
 import { buildAttributes } from '../attributes.js';
-import { Constant, call, FillTest, InPage, ViewOnDemand } from '../call.js';
+import { CompiledBinding, Constant, call, FillTest, InPage, ViewOnDemand } from '../call.js';
 import { Dependencies, maskOf, readsOf } from '../dependencies.js';
 import type { Common, Level, Spot } from '../level.js';
 import { compiledProp } from '../props.js';
@@ -140,7 +140,7 @@ function buildHost(node: PlanUse, parent: Around, view: CompiledView, spot: Spot
     const mask = expr ? maskOf(expr, level) : 0;
     view.note(expr ? readsOf([expr], level) : []);
     const get = expr ?? call('always', new Constant(value));
-    view.part(host, call('property', name, get, mask, level.index));
+    view.part(host, new CompiledBinding(get, call('property', name), mask, level.index));
   }
 }
 
