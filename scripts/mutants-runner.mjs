@@ -18,8 +18,11 @@ async function fails(folder) {
   if (!specifications.has(folder)) specifications.set(folder, await vitest.globTestSpecifications([folder]));
   const found = specifications.get(folder);
   if (found.length === 0) return false;
+  vitest.state.clearErrors();
   const { testModules, unhandledErrors } = await vitest.runTestSpecifications(found);
-  return unhandledErrors.length > 0 || testModules.some((module) => !module.ok());
+  // A file that could not be loaded stays among the modules of later runs.
+  const ids = new Set(found.map(({ moduleId }) => moduleId));
+  return unhandledErrors.length > 0 || testModules.some((module) => ids.has(module.moduleId) && !module.ok());
 }
 
 process.on('message', async ({ file, text, tests }) => {
