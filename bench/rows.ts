@@ -186,6 +186,11 @@ const steps: Record<string, { readonly from: (count: number) => readonly Row[]; 
     from: made,
     to: (_count, rows) => rows.map((row, n) => (n % 10 === 0 ? { ...row, name: `${row.name}!` } : row)),
   },
+  'update all': {
+    from: made,
+    to: (_count, rows) => rows.map((row) => ({ ...row, name: `${row.name}!` })),
+  },
+  'the same as new records': { from: made, to: (_count, rows) => rows.map((row) => ({ ...row })) },
   'swap two': {
     from: made,
     to: (count, rows) => {
@@ -197,6 +202,12 @@ const steps: Record<string, { readonly from: (count: number) => readonly Row[]; 
     },
   },
   'remove one': { from: made, to: (count, rows) => rows.filter((_, n) => n !== count >> 1) },
+  'remove a tenth from the middle': {
+    from: made,
+    to: (count, rows) => rows.filter((_, n) => n < count * 0.45 || n >= count * 0.55),
+  },
+  reverse: { from: made, to: (_count, rows) => [...rows].reverse() },
+  sort: { from: made, to: (_count, rows) => [...rows].sort((a, b) => a.crates - b.crates) },
   'append a tenth': { from: made, to: (count, rows) => [...rows, ...made(count / 10, count)] },
   clear: { from: made, to: () => [] },
 };
@@ -267,7 +278,16 @@ async function measure(count: number, rounds: number): Promise<Record<string, Fi
 /** The short steps to and fro in one element each, in turns: what they cost once the browser has compiled them. */
 async function again(count: number, times: number): Promise<Record<string, Figures>> {
   const results: Record<string, Figures> = {};
-  for (const name of ['update every tenth', 'swap two', 'remove one']) {
+  for (const name of [
+    'update every tenth',
+    'update all',
+    'the same as new records',
+    'swap two',
+    'remove one',
+    'remove a tenth from the middle',
+    'reverse',
+    'sort',
+  ]) {
     const { from, to } = steps[name] as (typeof steps)[string];
     const before = from(count);
     const after = to(count, before, 0);
@@ -295,4 +315,23 @@ async function again(count: number, times: number): Promise<Record<string, Figur
   return results;
 }
 
-Object.assign(window, { again, measure });
+/** Bytes of heap that a row takes, ours and by hand. */
+function heap(count: number): readonly number[] {
+  return ['crate-table', 'hand-table'].map((tag) => {
+    const { gc } = globalThis as { gc?: () => void };
+    const used = (): number => {
+      for (let time = 0; time < 3; time++) gc?.();
+      return (performance as { memory?: { readonly usedJSHeapSize: number } }).memory?.usedJSHeapSize ?? 0;
+    };
+    const rows = made(count);
+    const before = used();
+    const table = document.createElement(tag) as Table;
+    table.rows = rows;
+    document.body.append(table);
+    const bytes = (used() - before) / count;
+    table.remove();
+    return bytes;
+  });
+}
+
+Object.assign(window, { again, heap, measure });

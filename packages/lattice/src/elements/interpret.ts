@@ -31,7 +31,7 @@ export function viewInPage(compiled: CompiledView): View {
   let made = views.get(compiled);
   if (!made) {
     const parts = compiled.parts.map(({ at, work }): Part => [at, inPage(work) as Attach | Binding]);
-    made = view('', madeOf(compiled.steps, parts), () => nodesOf(compiled.content));
+    made = view('', madeOf(compiled, parts), () => nodesOf(compiled.content));
     views.set(compiled, made);
   }
   return made;
@@ -49,8 +49,10 @@ interface Binding {
 type Part = readonly [at: number, part: Attach | Binding];
 
 /** The blocks of a view in a page that made it itself: what a build writes as code is gone through here. */
-function madeOf(steps: CompiledView['steps'], parts: readonly Part[]): BlockClass {
+function madeOf({ attributes, steps }: CompiledView, parts: readonly Part[]): BlockClass {
   return class extends Block {
+    static readonly own = Object.fromEntries(attributes);
+
     declare parts: readonly (Node | null)[];
     declare values: unknown[];
 
@@ -62,12 +64,12 @@ function madeOf(steps: CompiledView['steps'], parts: readonly Part[]): BlockClas
     }
 
     override take(shape: Block, nodes: ReadonlyMap<unknown, Node>): void {
-      this.parts = shape.found().map((one) => nodes.get(one) ?? (one as null));
+      this.parts = shape.found().map(([, one]) => nodes.get(one) ?? (one as null));
       this.values = [...parts];
     }
 
-    override found(): readonly unknown[] {
-      return this.parts;
+    override found(): readonly (readonly [string, unknown])[] {
+      return this.parts.map((node, at) => [`${at}`, node]);
     }
 
     put(mask: number, level: number, _scope: Scope, instance: Instance): void {

@@ -131,9 +131,20 @@ export class Writer {
     return this.call(
       'view',
       JSON.stringify(html),
-      `class extends ${this.name('Block')} { ${this.#find(view)} ${this.#put(view)} }`,
+      `class extends ${this.name('Block')} { ${this.#own(view)}${this.#find(view)} ${this.#put(view)} }`,
       ...(isSvg ? [this.name('svgNodes')] : []),
     );
+  }
+
+  /** The attributes that parts have, by the fields of their nodes. */
+  #own({ attributes, parts }: CompiledView): string {
+    const all = new Map<number, string[]>();
+    for (const [part, names] of attributes) {
+      const at = parts[part]?.at ?? 0;
+      all.set(at, [...(all.get(at) ?? []), ...names]);
+    }
+    const fields = [...all].map(([at, names]) => `n${at}: ${JSON.stringify(names)}`);
+    return fields.length > 0 ? `static own = { ${fields.join(', ')} }; ` : '';
   }
 
   /** The method that finds the nodes of a view's parts in a copy of it, each by the shortest way. */

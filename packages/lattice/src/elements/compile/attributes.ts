@@ -54,7 +54,11 @@ const builders: AttributeTable<[element: StaticElement, view: CompiledView, leve
       const reads = readsOf(attributeReads(one), level);
       view.note(reads);
       view.common.hasStyles = true;
-      return view.part(element, call('inlineStyle', call('styles', element.tag, ready), reads, level.index));
+      return view.part(
+        element,
+        call('inlineStyle', call('styles', element.tag, ready), reads, level.index),
+        'style',
+      );
     }
     const constant = parts.map(([name, { op }]) => [name, op.op === 'literal' && op.value] as const);
     const text = styleText(element.tag, constant, ignore as never, ignore);
@@ -89,12 +93,13 @@ function part(
   view: CompiledView,
   level: Level,
 ): void {
+  const name = one.kind === 'value' ? one.name : 'class';
   const reads = readsOf(attributeReads(one), level);
   view.note(reads);
   const [first, ...more] = reads;
   if (more.length === 0 && (!first || first[0] === level.index))
-    view.part(element, new CompiledBinding(get, put, first?.[1] ?? 0, level.index));
-  else view.part(element, call('outerAttribute', get, put, level.index, reads));
+    view.part(element, new CompiledBinding(get, put, first?.[1] ?? 0, level.index), name);
+  else view.part(element, call('outerAttribute', get, put, level.index, reads), name);
 }
 
 /** What shows one that changes. */

@@ -18,6 +18,8 @@ export class CompiledView implements Around {
    * The steps to its parts, two numbers each: from which node found so far (0 is the view), to which of its children.
    */
   readonly steps: number[] = [];
+  /** The attributes that parts have, by the number of the part. */
+  readonly attributes: (readonly [part: number, names: readonly string[]])[] = [];
   readonly common: Common;
   readonly #numbers = new Map<Around | StaticNode, number>([[this, 0]]);
   readonly #parents = new Map<StaticNode, Around>();
@@ -66,8 +68,9 @@ export class CompiledView implements Around {
     return reads;
   }
 
-  /** Makes a node a dynamic part. */
-  part(node: StaticNode | CompiledView, work: DynamicPart['work']): void {
+  /** Makes a node a dynamic part, which may have one of its attributes. */
+  part(node: StaticNode | CompiledView, work: DynamicPart['work'], attribute?: string): void {
+    if (attribute !== undefined) this.attributes.push([this.parts.length, [attribute]]);
     this.parts.push({ at: this.#number(node), work });
   }
 

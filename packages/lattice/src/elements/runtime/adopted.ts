@@ -4,8 +4,6 @@ import type { Instance } from './instance.js';
 
 /** While a shadow root is hydrated: the opening comment of each place, by its closing one. */
 export interface Adoption extends Map<Node, Node> {
-  /** Attributes that the view has not, or not so, with their elements: those of parts are taken out again. */
-  others?: Map<Attr, Element>;
   /** What is done once all of it is hydrated. */
   done?: (() => void)[];
 }

@@ -12,7 +12,6 @@ import { nameOf } from './adopted.js';
 import { type Attach, attempt, type Put } from './block.js';
 import { setAttribute } from './dom.js';
 import type { Instance } from './instance.js';
-import { ownAttribute } from './look.js';
 import { forward, type Reads } from './move.js';
 
 /** How to have an attribute's text of its value: the same rules as in HTML text. */
@@ -27,7 +26,6 @@ export function attribute(name: string, textOf?: TextOf): Put {
       : (value as AttributeText);
     const text = next === true ? '' : next;
     if (instance.adoption) {
-      ownAttribute(element, name, instance);
       if (element.getAttribute(name) === text) return;
       instance.tell('markup-differs', {
         how: dev ? `${name} of ${nameOf(element)} is not the same` : name,

@@ -41,12 +41,12 @@ export abstract class Block {
   /** Has the nodes that stand for those that another block found. */
   take(shape: Block, nodes: ReadonlyMap<unknown, Node>): void {
     const own = this as unknown as Record<string, unknown>;
-    for (const [name, value] of Object.entries(shape)) own[name] ??= nodes.get(value) ?? value;
+    for (const [name, value] of shape.found()) own[name] ??= nodes.get(value) ?? value;
   }
 
-  /** The nodes that it found. */
-  found(): readonly unknown[] {
-    return Object.values(this);
+  /** The nodes that it found, with the names it has for them. */
+  found(): readonly (readonly [string, unknown])[] {
+    return Object.entries(this);
   }
 
   /**

@@ -6,7 +6,6 @@ import { nameOf } from './adopted.js';
 import { type Attach, attempt } from './block.js';
 import { newElement, safe, setAttribute } from './dom.js';
 import type { Feature, Instance } from './instance.js';
-import { ownAttribute } from './look.js';
 import { forward, type Reads } from './move.js';
 
 /** An attribute's text, of all that it reads. */
@@ -34,7 +33,6 @@ export function inlineStyle(write: Written, reads: Reads, level = 0): Attach {
     const style = element.style;
     let shown: unknown;
     const run = (): void => {
-      if (instance.adoption) ownAttribute(element, 'style', instance);
       const text = write(scopes[level] as Scope, instance) ?? '';
       if (text === shown) return;
       shown = text;

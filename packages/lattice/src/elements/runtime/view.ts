@@ -15,16 +15,15 @@ export interface MadeView {
   readonly Made: BlockClass;
   /** A block whose nodes are the view's own. */
   readonly shape: Block;
-  /** Those of its nodes that are a part's, or hold one. */
-  readonly onWay: Set<unknown>;
+  /** Those of its nodes that are a part's, or hold one, with the attributes that parts have. */
+  readonly onWay: ReadonlyMap<unknown, readonly string[]>;
 }
 
-export type BlockClass = new (
-  first: Node | null,
-  last: Node | null,
-  scopes: Scopes,
-  instance: Instance,
-) => Block;
+export interface BlockClass {
+  new (first: Node | null, last: Node | null, scopes: Scopes, instance: Instance): Block;
+  /** The attributes that parts have, by what a block calls the node. */
+  readonly own?: Readonly<Record<string, readonly string[]>>;
+}
 
 /** A view of HTML. */
 export function view(html: string, Made: BlockClass, make = htmlNodes): View {
@@ -33,13 +32,17 @@ export function view(html: string, Made: BlockClass, make = htmlNodes): View {
     if (!made) {
       const fragment = make(html);
       const first = fragment.firstChild as Node;
-      // One of a single element is copied without a fragment around it, which costs as much again.
-      const isOne = first === fragment.lastChild && first instanceof Element;
       const shape = new Made(null, null, [], undefined as never);
       shape.find(first);
-      const onWay = new Set<unknown>();
-      for (const part of shape.found())
-        for (let one = part; one instanceof Node; one = safe(one).parentNode) onWay.add(safe(one));
+      const onWay = new Map<unknown, readonly string[]>();
+      for (const [name, part] of shape.found())
+        for (let one = part; one instanceof Node; one = safe(one).parentNode)
+          onWay.set(safe(one), [
+            ...(onWay.get(safe(one)) ?? []),
+            ...((one === part && Made.own?.[name]) || []),
+          ]);
+      // One of a single element is copied without a fragment around it, which costs as much again.
+      const isOne = first === fragment.lastChild && first instanceof Element;
       made = { source: isOne ? first : fragment, first, Made, shape, onWay };
     }
     return made;
