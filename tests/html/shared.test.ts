@@ -37,6 +37,6 @@ test('shared data reaches content built inline', () => {
 test('shared data stands in declared shadow roots', () => {
   const html = renderHtml(Box({ crates: 2 }, Total()), { form: 'elements' });
   expect(html).toContain(
-    '<basket-total><template shadowrootmode="open"><!--shared {"basket":"basket-box"}--><!----><!--(--><b><!--(-->2<!--)--></b><!--)--></template></basket-total>',
+    '<basket-total><template shadowrootmode="open"><!--shared {"basket":"basket-box"}--><!----><!--(--><b>2</b><!--)--></template></basket-total>',
   );
 });

@@ -23,12 +23,14 @@ function lowerFixed(node: PlanElement, tag: string, inside: string, to: Steps, a
   lowerAttributes(node, to, at);
   to.text('>');
   if (voidElements.has(tag)) return;
-  if (lineEaters.has(tag)) lowerLines(node, to, { ...at, tag: inside });
+  const [only, ...others] = node.content.nodes;
+  const content: Scope = { ...at, tag: inside, isAlone: only?.kind === 'value' && others.length === 0 };
+  if (lineEaters.has(tag)) lowerLines(node, to, content);
   else {
     const choice = tag === 'select' && hasOthers(node) ? boundChoice(node.attributes) : undefined;
     const where = { values: choice ? [lower(choice, at)] : [], where: at.env.where };
     if (choice) to.push({ kind: 'made', make: choiceOpened, ...where });
-    at.lowering.into(node.content.nodes, to, { ...at, tag: inside });
+    at.lowering.into(node.content.nodes, to, content);
     if (choice) to.push({ kind: 'made', make: choiceClosed, ...where });
   }
   to.text(`</${tag}>`);

@@ -73,6 +73,8 @@ export interface Scope {
   readonly ids: readonly Ids[];
   /** The tag of the element around it, where it is known. */
   readonly tag: string;
+  /** Set for a value that is all there is in the element around it. */
+  readonly isAlone?: boolean;
   /** Registers and their fields whose values were checked around it, each with the register that holds them since. */
   readonly known: ReadonlyMap<string, Core>;
 }
