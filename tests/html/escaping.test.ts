@@ -207,3 +207,26 @@ test('the two escapes are there for hand-written text', () => {
   expect(escapeText('a < b & "c" > d\r\0')).toBe('a &lt; b &amp; "c" &gt; d&#13;\uFFFD');
   expect(escapeAttribute('"<a&b>"')).toBe('&quot;&lt;a&amp;b&gt;&quot;');
 });
+
+test('a list for an element stands in the quotes in which it is shorter, and comes back as it was', () => {
+  const List = component('variety-list', {
+    props: { items: prop.list<Record<string, string>>() },
+    state: () => ({}),
+    template: ({ props }) => el.ul(eachOf(props.items, (item) => el.li(item.name))),
+  });
+  const written = (items: readonly Record<string, string>[]): string =>
+    /<variety-list items=([^>]*)>/.exec(renderHtml(List, { items }, { form: 'elements' }))?.[1] ?? '';
+  expect(written([{ name: 'Candlewick' }])).toBe(`'[{"name":"Candlewick"}]'`);
+  expect(written([{ name: "Fen's" }])).toBe(`'[{"name":"Fen&#39;s"}]'`);
+  const many = "'".repeat(20);
+  expect(written([{ name: many }])).toBe(`"[{&quot;name&quot;:&quot;${many}&quot;}]"`);
+  for (const text of [...hostile, `' onclick='alert(1)`, `"' x=">`, "&#39;'&apos;"]) {
+    for (const items of [[{ name: text }], [{ [text]: 'a', b: text }]]) {
+      const html = renderHtml(List, { items }, { form: 'elements' });
+      const [element] = parsed(html);
+      const { items: value, ...others } = (element as Exclude<Plain, string>)[1];
+      expect(JSON.parse(value as string)).toEqual(JSON.parse(JSON.stringify(items).replaceAll('\0', '\uFFFD')));
+      expect(others).toEqual({});
+    }
+  }
+});

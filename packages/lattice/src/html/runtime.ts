@@ -377,7 +377,16 @@ export function propAttribute({ props }: ComponentCore, index: number, value: un
   const text = kind.rules.write(value);
   if (text === null) return '';
   const name = attributeOf(props.names[index] as string);
-  return text === '' ? ` ${name}` : ` ${name}="${escapeAttribute(text)}"`;
+  return text === '' ? ` ${name}` : ` ${name}=${quotedShort(text)}`;
+}
+
+/** An attribute's value in the quotes in which it is shorter: JSON has many of the double ones. */
+function quotedShort(text: string): string {
+  if (!/^[[{]/.test(text) || !text.includes('"')) return `"${escapeAttribute(text)}"`;
+  const single = `'${escapeText(text).replaceAll("'", '&#39;')}'`;
+  if (!text.includes("'")) return single;
+  const double = `"${escapeAttribute(text)}"`;
+  return single.length < double.length ? single : double;
 }
 
 /** What was loaded as a data block that an element hydrates; none where JSON would make another value of it. */
