@@ -1,4 +1,4 @@
-import { calc, component, eachOf, el, prop } from 'zesty-lattice';
+import { calc, component, eachOf, el, isSame, prop } from 'zesty-lattice';
 import type { Row } from './crate-table.js';
 
 /** A list of which one row is selected. */
@@ -10,11 +10,7 @@ export const PickTable = component('pick-table', {
       el.tbody(
         eachOf(
           props.rows,
-          (row) =>
-            el.tr(
-              { class: { picked: calc(row.id, props.picked, (id, picked) => id === picked) } },
-              el.td(row.name),
-            ),
+          (row) => el.tr({ class: { picked: isSame(row.id, props.picked) } }, el.td(row.name)),
           { key: 'id' },
         ),
       ),

@@ -58,6 +58,7 @@ export {
   el,
   given,
   type HandlerCall,
+  isSame,
   type LoadBranches,
   type LoadExpr,
   type LoadFault,

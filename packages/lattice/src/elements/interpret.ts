@@ -13,6 +13,7 @@ import {
   InPage,
   MisfitWords,
   Named,
+  OfRow,
   ViewOnDemand,
 } from './compile/call.js';
 import { Fallback, RuleOf } from './compile/props.js';
@@ -121,6 +122,7 @@ export function inPage(compiled: unknown): unknown {
   if (compiled instanceof InPage) return inPage(compiled.value);
   if (compiled instanceof FromDefinition) return partOf(compiled);
   if (compiled instanceof HandlerArguments) return argumentsOf(compiled.args);
+  if (compiled instanceof OfRow) return ofRow(compiled);
   if (compiled instanceof FillTest) return fillTest(compiled.filled);
   if (compiled instanceof RuleOf) return compiled.kind.rule;
   if (compiled instanceof MisfitWords) return misfitWords(compiled.value);
@@ -158,6 +160,14 @@ type Functions = Readonly<Record<string, ((...args: unknown[]) => unknown) | und
 /** Arguments may read the event itself, such as its detail. */
 function argumentsOf(args: readonly Core[]): (scope: Scope, event: Event) => readonly unknown[] {
   return (scope, event) => args.map(({ get }) => get({ ...scope, event }));
+}
+
+function ofRow({ core: { get }, item }: OfRow): (value: unknown, index: number, scope: Scope) => unknown {
+  return (value, index, scope) => {
+    scope.locals[item] = value;
+    scope.locals[item + 1] = index;
+    return get(scope);
+  };
 }
 
 function fillTest({ get }: Core): { isFilled(owner: Scope): boolean } {

@@ -7,7 +7,7 @@ export type { AttributesOfAny } from './builders.js';
 export { controlText } from './control-text.js';
 export type { DomElement, DomEvent, DomFetch, DomSignal } from './dom-names.js';
 export { builderOf, el } from './el.js';
-export { calc, phrase, uid } from './expression/calc.js';
+export { calc, isSame, phrase, uid } from './expression/calc.js';
 export { describe } from './expression/describe.js';
 export { failedValue, guarded, plainText } from './expression/evaluate.js';
 export type { Expr, ExprOf, StateExpr } from './expression/expr.js';

@@ -5,9 +5,16 @@ import { type Core, describe } from '../../template/index.js';
 import { RuleOf } from '../compile/props.js';
 import type { Writer } from './writer.js';
 
-/** The code of an expression's value, of a scope `s`. */
-export function coreCode({ op }: Pick<Core, 'op'>, to: Writer, scope = 's'): string {
-  const code = (core: Core): string => coreCode(core, to, scope);
+const noNames: ReadonlyMap<number, string> = new Map();
+
+/** The code of an expression's value, of a scope `s`; `names` are those of locals that are at hand by themselves. */
+export function coreCode(
+  { op }: Pick<Core, 'op'>,
+  to: Writer,
+  scope = 's',
+  names: ReadonlyMap<number, string> = noNames,
+): string {
+  const code = (core: Core): string => coreCode(core, to, scope, names);
   return operationCode(op, {
     code,
     perhaps: code,
@@ -15,7 +22,7 @@ export function coreCode({ op }: Pick<Core, 'op'>, to: Writer, scope = 's'): str
     kept: {
       prop: ({ index }) => `${scope}.props[${index}]`,
       state: ({ name }) => `${scope}.state${isIdentifier(name) ? '.' : ''}${memberCode(name)}`,
-      local: ({ local }) => `${scope}.locals[${local}]`,
+      local: ({ local }) => names.get(local) ?? `${scope}.locals[${local}]`,
       event: () => 'e',
       data: () => `${scope}.data`,
       shared: ({ name }) => `${scope}.shared?.get(${JSON.stringify(name)})`,

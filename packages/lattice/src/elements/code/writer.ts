@@ -1,7 +1,8 @@
 import { constantCode, keyCode, NotWritten, own } from '../../code/constants.js';
+import { canFail } from '../../code/expressions.js';
 import { type AnyKind, authored, type ComponentCore, isKind, isMade } from '../../component/index.js';
 import { readsOp } from '../../plan/index.js';
-import { isCore } from '../../template/index.js';
+import { type Core, inputsOf, isCore } from '../../template/index.js';
 import {
   Call,
   CompiledBinding,
@@ -11,6 +12,7 @@ import {
   HandlerArguments,
   InPage,
   Named,
+  OfRow,
   type RuntimeName,
 } from '../compile/call.js';
 import { Fallback, RuleOf } from '../compile/props.js';
@@ -43,6 +45,16 @@ export type KindPart = 'fallback' | 'tests' | 'schema';
 
 /** Those whose last argument is the number of a scope, the element's own unless said. */
 const scoped: ReadonlySet<RuntimeName> = new Set(['bind', 'listen', 'ready']);
+
+/** Whether an expression is written in one piece, without lines of its own that know of a scope alone. */
+function isSimple(core: Core): boolean {
+  const { op } = core;
+  return (
+    /^(?:binary|choice|field|full|literal|local|member|phrase|prop|something|state)$/.test(op.op) &&
+    !canFail(core) &&
+    inputsOf(core).every(isSimple)
+  );
+}
 
 /** Writes what was compiled as code, and keeps account of what that code calls. */
 export class Writer {
@@ -91,6 +103,7 @@ export class Writer {
     if (compiled instanceof FillTest) return `{ isFilled: (s) => ${coreCode(compiled.filled, this)} }`;
     if (compiled instanceof RuleOf) return this.rule(compiled);
     if (compiled instanceof FromDefinition) return this.#partLine(compiled);
+    if (compiled instanceof OfRow) return this.#ofRow(compiled);
     if (compiled instanceof HandlerArguments) return this.#handlerArguments(compiled);
     if (compiled instanceof InPage) {
       if (compiled.obstacle !== undefined) throw new NotWritten(compiled.obstacle);
@@ -230,6 +243,16 @@ export class Writer {
     if (put.name === 'text') return `${this.name('putText')}(${node}, ${value}, i)`;
     if (put.name === 'property') return `${node}[${JSON.stringify(put.args[0])}] = ${value}`;
     return `${this.line(this.code(put))}(${node}, ${value}, i)`;
+  }
+
+  /** Something of a row. What has to be calculated finds the row in the scope. */
+  #ofRow({ core, item }: OfRow): string {
+    const names = new Map([
+      [item, 't'],
+      [item + 1, 'n'],
+    ]);
+    if (isSimple(core)) return `(t, n, s) => ${coreCode(core, this, 's', names)}`;
+    return `(t, n, s) => { s.locals[${item}] = t; s.locals[${item + 1}] = n; return ${coreCode(core, this)}; }`;
   }
 
   #handlerArguments({ args }: HandlerArguments): string {

@@ -92,6 +92,17 @@ export class FillTest {
   }
 }
 
+/** Something of a row, of its item most often: `item` is the local that holds that. */
+export class OfRow {
+  readonly core: Core;
+  readonly item: number;
+
+  constructor(core: Core, item: number) {
+    this.core = core;
+    this.item = item;
+  }
+}
+
 /** The arguments that a handler is called with. */
 export class HandlerArguments {
   readonly args: readonly Core[];

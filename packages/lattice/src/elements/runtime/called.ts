@@ -5,6 +5,7 @@ export { attribute, checked, documentHtml, outerAttribute, plain, worded } from 
 export { bind } from './bind.js';
 export { changing } from './changing.js';
 export { classes, inlineStyle, restyled, styles } from './class-and-style.js';
+export { compared } from './compared.js';
 export { formSafe } from './dom.js';
 export { each } from './each.js';
 export { failing } from './failing.js';

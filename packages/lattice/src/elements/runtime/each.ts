@@ -4,6 +4,7 @@ import type { Scope } from '../../template/scope.js';
 import { after, ended } from './adopted.js';
 import { adopt } from './adoption.js';
 import { type Attach, attempt, type Block, follow, type Scopes, update } from './block.js';
+import type { Comparison, OfRow } from './compared.js';
 import { forward, inside, mount, type Reads, remove } from './move.js';
 import { Rows } from './rows.js';
 import { derived, refresh } from './scopes.js';
@@ -22,7 +23,9 @@ export interface Each {
   readonly indexMask: number;
   /** How many row and slot functions enclose the rows, where something in them makes ids. */
   readonly depth?: number | undefined;
-  readonly key?: Get | undefined;
+  readonly key?: OfRow | undefined;
+  /** Things that rows read just to compare them with something of their own. */
+  readonly compared?: readonly (() => Comparison)[] | undefined;
   /** Set where something in a row asks for its number: a place, an event's handler, the path of a use. */
   readonly numbered?: boolean | undefined;
   /** Set where all there is in a row shows values or listens: that needs a scope just while it is looked at. */
@@ -56,7 +59,7 @@ export function each(of: Each): Attach {
       setRow(own, value, index);
       if (own.at && depth !== undefined) {
         own.at = own.at.slice();
-        own.at[depth + 1] = `${own.at[depth] ?? ''}-${idPart(key ? key(own) : index)}`;
+        own.at[depth + 1] = `${own.at[depth] ?? ''}-${idPart(key ? key(value, index, own) : index)}`;
       }
       const copies = scopes.slice();
       copies[level] = own;
@@ -71,12 +74,7 @@ export function each(of: Each): Attach {
         cursor = after(taken.last, null);
         return taken;
       },
-      keyOf:
-        key &&
-        ((value, index) => {
-          setRow(shared, value, index);
-          return key(shared);
-        }),
+      keyOf: key && ((value, index) => key(value, index, shared)),
       update(changed, isNew, value, index) {
         const own = changed.scopes[level] as Scope;
         let mask = isNew ? itemMask : 0;
@@ -88,6 +86,7 @@ export function each(of: Each): Attach {
       doubled: (one) =>
         instance.report(finding('key-doubled', { key: JSON.stringify(one) ?? String(one), list: of.name })),
     });
+    const comparisons = of.compared?.map((make) => make()) ?? [];
     let emptyBlock: Block | undefined;
     const run = (): void => {
       refresh(shared, scopes[level] as Scope, item, 2);
@@ -96,6 +95,7 @@ export function each(of: Each): Attach {
       if (items !== value && value !== null && value !== undefined)
         instance.report(finding('list-invalid', { name: of.name, got: printValue(value) }));
       rows.show(items);
+      for (const one of comparisons) one.shown(scopes[level] as Scope);
       if (items.length > 0) {
         if (emptyBlock) remove(emptyBlock);
         emptyBlock = undefined;
@@ -106,14 +106,19 @@ export function each(of: Each): Attach {
     // What rows read besides their own item goes to each of them, before the list itself is looked at.
     forward(block, reads, (one, mask) => {
       if (emptyBlock) update(emptyBlock, one, mask);
-      const others = one === level ? mask & ~(itemMask | indexMask) : mask;
-      if (!others) return;
-      rows.all.forEach((within, index) => {
+      let others = one === level ? mask & ~(itemMask | indexMask) : mask;
+      const show = (within: Block, index = within.index): void => {
         const own = within.scopes[level] as Scope;
         if (one === level) refresh(own, scopes[level] as Scope, item, 2);
         setRow(own, within.item, index);
-        update(within, one, others);
-      });
+        update(within, one, mask);
+      };
+      for (const comparison of one === level ? comparisons : [])
+        if (others & comparison.mask) {
+          others &= ~comparison.mask;
+          comparison.changed(rows.all, scopes[level] as Scope, shared, (within) => show(within));
+        }
+      if (others) rows.all.forEach((within, index) => show(within, index));
     });
     follow(block, level, of.mask, run);
   };

@@ -26,6 +26,19 @@ type Values = Readonly<Record<string, unknown>>;
 /** How many updates one has caused in the turn that is under way: those that follow from it count on. */
 let round = 0;
 
+/** The elements that have changed in this turn. */
+let waiting: Instance[] = [];
+
+/** Shows the changes of a turn, and those that follow from them. One that fails holds up no other. */
+function showWaiting(): void {
+  const all = waiting;
+  waiting = [];
+  for (const one of all) attempt(one, showOne, one, undefined);
+  round = 0;
+}
+
+const showOne = (one: Instance): void => one.showChanges();
+
 /** Does what follows from an update at once: changes in it count as one more. */
 export function following(work: () => void): void {
   round++;
@@ -52,6 +65,7 @@ export class Instance {
   readonly #values: unknown[];
   readonly #features: readonly Feature[];
   #waiting = 0;
+  #round = 0;
   readonly #reported = new Set<string>();
 
   constructor(live: Live, host: HTMLElement) {
@@ -158,20 +172,22 @@ export class Instance {
   /** Has places that read what the mask stands for looked at, together with all else that changes in the same turn. */
   changed(mask: number | undefined): void {
     if (!this.#waiting) {
-      const own = round + 1;
-      queueMicrotask(() => {
-        const waiting = this.#waiting;
-        this.#waiting = 0;
-        round = own;
-        if (this.block) update(this.block, 0, waiting);
-        // What could not be shown may be so now. Before the first try it may still be without some of its attributes: an
-        // engine may run microtasks between the callbacks of an upgrade.
-        else if (this.block !== undefined && this.host.isConnected) this.show();
-        this.each('shown');
-        round = 0;
-      });
+      this.#round = round + 1;
+      if (waiting.push(this) === 1) queueMicrotask(showWaiting);
     }
     this.#waiting |= mask as number;
+  }
+
+  /** Shows what has changed. */
+  showChanges(): void {
+    const changed = this.#waiting;
+    this.#waiting = 0;
+    round = this.#round;
+    if (this.block) update(this.block, 0, changed);
+    // What could not be shown may be so now. Before the first try it may still be without some of its attributes: an
+    // engine may run microtasks between the callbacks of an upgrade.
+    else if (this.block !== undefined && this.host.isConnected) this.show();
+    this.each('shown');
   }
 
   /** Changes the state; fields that stay the same touch nothing. */

@@ -105,9 +105,10 @@ export class Rows {
         oldEnd--;
       } else break;
     }
-    movingIn(this.#mark.parentNode as Node, () =>
-      this.#between({ old, from, oldEnd, rows, items, start, end, moves }, keyOf),
-    );
+    if (from < oldEnd || start < end || moves.length > 0)
+      movingIn(this.#mark.parentNode as Node, () =>
+        this.#between({ old, from, oldEnd, rows, items, start, end, moves }, keyOf),
+      );
     if (isNewer || (areNumbered && (old.length !== items.length || moves.length > 0)))
       for (let at = end; at < items.length; at++) this.#keep(rows[at] as Block, items, at);
     this.all = rows;

@@ -74,7 +74,8 @@ export class Lowering {
 /** Puts a dynamic part between the comments that an element finds it by, where one is going to take it over. */
 export function between(to: Steps, at: Scope, write: () => void): void {
   // A text that is all there is in its element is found without comments. In some elements these would be text.
-  if (!marksParts(at.env.form) || at.isAlone || /^(textarea|title|script|style|option)$/.test(at.tag)) return write();
+  if (!marksParts(at.env.form) || at.isAlone || /^(textarea|title|script|style|option)$/.test(at.tag))
+    return write();
   to.text('<!--(-->');
   write();
   to.text('<!--)-->');

@@ -44,6 +44,20 @@ export function calc<Result>(...args: readonly unknown[]): Expr<Result> {
 }
 
 /**
+ * Whether two values are the same; missing values (`null`, `undefined`) are the same as one another. In the rows of a list
+ * it is the quick way to ask which one is selected: a change of the one value looks only at the rows that it concerns.
+ *
+ * @example eachOf(props.rows, (row) => el.li({ class: { picked: isSame(row.id, state.picked) } }, row.name), { key: 'id' })
+ */
+export function isSame<Value>(
+  one: Value | ExprOf<Value | null | undefined> | null | undefined,
+  other: NoInfer<Value> | ExprOf<NoInfer<Value> | null | undefined> | null | undefined,
+): Expr<boolean> {
+  return new ExprCore({ op: 'binary', operator: '==', left: operand(one), right: operand(other) }, isSame)
+    .face as Expr<boolean>;
+}
+
+/**
  * Text with expressions in it. Missing values (`null`, `undefined`, `false`) come out as nothing.
  *
  * @throws LatticeError `call-invalid`, during development
