@@ -47,7 +47,7 @@ test('elements are written with their attributes and shadow roots, the rest is f
   const html = renderHtml(DeclaredPage({ title: 'T' }), { form: 'elements' });
   expect(html).not.toContain('<declared-page');
   expect(html).toContain(
-    '<crate-counter label="Dunlight" start="3" full tags="[&quot;x&quot;,&quot;&lt;y&gt;&quot;]" picked="2026-11-28T00:00:00.000Z" data-in="declared-page"><template shadowrootmode="open"><style data-rules>',
+    '<crate-counter label="Dunlight" start="3" full tags=\'["x","&lt;y&gt;"]\' picked="2026-11-28T00:00:00.000Z" data-in="declared-page"><template shadowrootmode="open"><style data-rules>',
   );
   expect(html.match(/<crate-counter /g)).toHaveLength(4);
 });

@@ -82,14 +82,14 @@ const warned = new Set<string>();
 function rebuild(element: LiveElement, keepsState: boolean): void {
   const before = element[instanceOf];
   const root = element.shadowRoot as ShadowRoot;
-  before.each('leave');
+  before.each?.('leave');
   // The first of the features gives the shadow root its style sheets.
-  before.live.features?.[0]?.(before);
+  before.live.features?.parts[0]?.(before);
   before.live.look?.(before);
   root.replaceChildren();
   if (!keepsState) before.scope.state = undefined;
   before.show();
-  if (element.isConnected) before.each('enter');
+  if (element.isConnected) before.each?.('enter');
 }
 
 /** What the browser was reported an element cannot change any more: its attributes, and that it is a field. */

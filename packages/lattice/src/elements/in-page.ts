@@ -6,9 +6,11 @@ import { compileComponent } from './compile/component.js';
 import { countInPage, inPage, viewInPage } from './interpret.js';
 import { markupRead } from './page-markup.js';
 import { ownSheet, scopedSheet } from './page-rules.js';
-import type { Live } from './runtime/live.js';
+import { instanceOf } from './runtime/element.js';
+import { type Featured, featured } from './runtime/featured.js';
+import type { Live, LiveClass } from './runtime/live.js';
 import { looked } from './runtime/page-sheets.js';
-import { define, defined } from './runtime/register.js';
+import { define } from './runtime/register.js';
 import { lending, styled as styledAs } from './runtime/sheets.js';
 
 /** A component's style sheets, each made when the first of its elements asks. */
@@ -32,10 +34,10 @@ export function liveOf(core: ComponentCore): Live {
 export function defineInPage(core: ComponentCore, look?: Live['look']): void {
   const live = liveOf(core);
   if (look) live.look = look;
-  if (defined.has(live)) return;
   const { name } = core;
-  const known = [...defined].find((one) => one.name === name);
-  if (known && !known.made?.isPlanned) return;
+  const known = customElements.get(name) as LiveClass | undefined;
+  // Written elements of that name are there.
+  if (known && (live.made || (instanceOf in known && !known.isPlanned))) return;
   if (dev) for (const found of repeatedSlots(core)) console.error(problemText({ ...found, where: name }));
   define(live);
 }
@@ -60,17 +62,17 @@ function make(core: ComponentCore): Live {
   return {
     name: core.name,
     props: inPage(props) as Live['props'],
-    mask: (name) => dependencies.of(name),
+    mask: new Proxy({}, { get: (_none, name) => dependencies.of(String(name)) }),
     view: viewInPage(view),
     state: core.state,
     handlers: core.handlers,
-    features: [
+    features: featured(
       styledAs(...own.map(ownSheetOf), ...others),
       ...(fillsOthers ? [lending(...own.map(scopedSheetOf), ...others)] : []),
       looked,
       ...(dev ? [markupRead(core)] : []),
-      ...(inPage(features) as NonNullable<Live['features']>),
-    ],
+      ...(inPage(features) as Featured['parts']),
+    ),
     members: [
       ...(inPage(members) as NonNullable<Live['members']>),
       (made) => {
@@ -78,6 +80,6 @@ function make(core: ComponentCore): Live {
         for (const one of uses) if (one !== core) defineInPage(one, lives.get(core)?.look);
       },
     ],
-    isField: core.field !== undefined,
+    ...(core.field && { root: { delegatesFocus: true } }),
   };
 }

@@ -23,6 +23,8 @@ import { type Attach, attempt, Block, type Put } from './runtime/block.js';
 import * as called from './runtime/called.js';
 import { newElement, safe, setAttribute } from './runtime/dom.js';
 import type { Feature, Instance } from './runtime/instance.js';
+import { type Paired, pairOf } from './runtime/paired.js';
+import { report } from './runtime/report.js';
 import { type BlockClass, type View, view } from './runtime/view.js';
 
 const views = new WeakMap<CompiledView, View>();
@@ -52,37 +54,35 @@ type Part = readonly [at: number, part: Attach | Binding];
 /** The blocks of a view in a page that made it itself: what a build writes as code is gone through here. */
 function madeOf({ attributes, steps }: CompiledView, parts: readonly Part[]): BlockClass {
   return class extends Block {
-    static readonly own = Object.fromEntries(attributes);
+    static readonly own = Object.fromEntries(
+      parts.flatMap(([at], part) => (attributes.has(at) ? [[part, attributes.get(at) ?? []]] : [])),
+    );
 
     declare parts: readonly (Node | null)[];
     declare values: unknown[];
 
     find(first: Node): void {
       const found = locate(steps, first);
-      this.parts = parts.map(([at]) => safe(found[at] as Node));
+      this.parts = parts.map(([at]) => found[at] as Node);
       // No part has shown anything: in place of its value stands what no value is.
       this.values = [...parts];
     }
 
-    override take(shape: Block, nodes: ReadonlyMap<unknown, Node>): void {
-      this.parts = shape.found().map(([, one]) => nodes.get(one) ?? (one as null));
+    override take(shape: Block): void {
+      this.parts = (shape.parts ?? []).map((one) => (one as Paired | null)?.[pairOf]?.node ?? null);
       this.values = [...parts];
-    }
-
-    override found(): readonly (readonly [string, unknown])[] {
-      return this.parts.map((node, at) => [`${at}`, node]);
     }
 
     put(mask: number, level: number, _scope: Scope, instance: Instance): void {
       parts.forEach(([, part], at) => {
         if (typeof part === 'function') {
-          if (mask < 0) part(this.parts[at] as Node, this.scopes, this, instance);
+          if (mask < 0) part(safe(this.parts[at] as Node), this.scopes, this, instance);
         } else if (mask < 0 || (part.level === level && part.mask & mask))
           attempt(instance, () => {
             const value = part.get(this.scopes[part.level] as Scope, instance);
             if (value === this.values[at]) return;
             this.values[at] = value;
-            part.put(this.parts[at] as Node, value, instance);
+            part.put(safe(this.parts[at] as Node), value, instance);
           });
       });
     }
@@ -178,14 +178,14 @@ function misfitWords(core: Core): (value: unknown, instance: Instance) => void {
   return (value, instance) => {
     const { message, hint } = misplaced(value);
     const found = finding('content-not-allowed', { what: '', place: '', hint });
-    instance.report({ ...found, message: `${describe(core)}: ${message}` });
+    report(instance, { ...found, message: `${describe(core)}: ${message}` });
   };
 }
 
 function telling(findings: readonly Finding[]): (instance: Instance) => Feature {
   return (instance) => ({
     before() {
-      for (const found of findings) instance.report(found);
+      for (const found of findings) report(instance, found);
     },
   });
 }

@@ -22,18 +22,19 @@ export function htmlFragment(html: string): DomFragment {
   const types = (globalThis as { trustedTypes?: Partial<PolicyFactory> }).trustedTypes;
   // Where a browser has no such thing, an element of the page may be called so.
   // A page's policy may allow the name once, and the page may hold several copies of the library.
-  if (types) types[shared] ??= dev ? reportingPolicy(types) : types.createPolicy?.('zesty-lattice', rules);
+  if (types)
+    types[shared] ??= dev
+      ? reportingPolicy(types)
+      : types.createPolicy?.('zesty-lattice', { createHTML: (text) => text });
   const template = Document.prototype.createElement.call(document, 'template') as HTMLTemplateElement;
   template.innerHTML = types?.[shared]?.createHTML(html) ?? html;
   return template.content;
 }
 
-const rules: Policy = { createHTML: (text) => text };
-
 /** A built page has the browser's own words for a policy that is refused. */
 function reportingPolicy(types: Partial<PolicyFactory> | undefined): Policy | undefined {
   try {
-    return types?.createPolicy?.('zesty-lattice', rules);
+    return types?.createPolicy?.('zesty-lattice', { createHTML: (text) => text });
   } catch (thrown) {
     throw failure(finding('policy-forbidden', { reason: reasonOf(thrown) }));
   }

@@ -55,13 +55,13 @@ export function writeComponent(core: ComponentCore, sources: Sources, count: Cou
   const fields = [
     `name: ${JSON.stringify(core.name)}`,
     `props: [${propCodes.join(', ')}]`,
-    `mask: (n) => (${JSON.stringify(maskOf)})[n]${restMask === 0 ? '' : ` ?? ${restMask}`}`,
+    `mask: ${restMask === 0 ? JSON.stringify(maskOf) : to.call('masks', JSON.stringify(maskOf), String(restMask))}`,
     `view: ${viewCode}`,
     ...(core.state ? [`state: ${to.part(core, 'state')}`] : []),
     ...(hasHandlers ? [`handlers: ${to.part(core, 'handlers')}`] : []),
-    ...(featureCodes.length > 0 ? [`features: [${featureCodes.join(', ')}]`] : []),
+    ...(featureCodes.length > 0 ? [`features: ${to.call('featured', ...featureCodes)}`] : []),
     ...(memberCodes.length > 0 ? [`members: [${memberCodes.join(', ')}]`] : []),
-    ...(core.field ? ['isField: true'] : []),
+    ...(core.field ? ['root: { delegatesFocus: true }'] : []),
   ];
   const code = `/* @__PURE__ */ (() => { ${to.lines.join(' ')} return { ${fields.join(', ')} }; })()`;
   return { code, names: [...to.names], uses: [...uses] };

@@ -150,13 +150,8 @@ export class Writer {
   }
 
   /** The attributes that parts have, by the fields of their nodes. */
-  #own({ attributes, parts }: CompiledView): string {
-    const all = new Map<number, string[]>();
-    for (const [part, names] of attributes) {
-      const at = parts[part]?.at ?? 0;
-      all.set(at, [...(all.get(at) ?? []), ...names]);
-    }
-    const fields = [...all].map(([at, names]) => `n${at}: ${JSON.stringify(names)}`);
+  #own({ attributes }: CompiledView): string {
+    const fields = [...attributes].map(([at, names]) => `n${at}: ${JSON.stringify(names)}`);
     return fields.length > 0 ? `static own = { ${fields.join(', ')} }; ` : '';
   }
 
@@ -165,35 +160,39 @@ export class Writer {
     const { parts, steps } = view;
     const wanted = new Set(parts.map(({ at }) => at).filter((at) => at > 0));
     const lines: string[] = [];
+    /** How many others are found from each. */
+    const uses = new Map<number, number>();
     /** The last node found among the children of each, and which child it is. */
-    const last = new Map<number, readonly [code: string, child: number]>();
+    const last = new Map<number, readonly [at: number, child: number]>();
+    const ways: string[] = [];
+    const nameOf = (at: number): string =>
+      steps[at * 2 - 2] === 0 && steps[at * 2 - 1] === 0 ? 'n' : `n${at}`;
+    const used = (at: number): string => {
+      uses.set(at, (uses.get(at) ?? 0) + 1);
+      return nameOf(at);
+    };
     for (let at = 1; at <= steps.length / 2; at++) {
       const [from, child] = [steps[at * 2 - 2] as number, steps[at * 2 - 1] as number];
       const sibling = last.get(from);
-      const isAfter = sibling !== undefined && sibling[1] <= child;
-      const start = isAfter ? sibling[0] : from === 0 ? 'n' : `${this.#asked(view, from)}.firstChild`;
-      const way = this.#siblings(
-        view,
-        start,
-        child - (isAfter ? sibling[1] : 0),
-        from,
-        isAfter ? sibling[1] : 0,
-      );
-      lines.push(`const n${at} = ${way};`);
-      last.set(from, [`n${at}`, child]);
+      const [before, passed] = sibling && sibling[1] <= child ? sibling : [undefined, 0];
+      const parent = (): string => (view.isForm(from) ? `${this.name('safe')}(${used(from)})` : used(from));
+      const start = before !== undefined ? used(before) : from === 0 ? 'n' : `${parent()}.firstChild`;
+      ways[at] = this.#siblings(view, start, child - passed, from, passed);
+      last.set(from, [at, child]);
     }
-    for (const at of wanted) lines.push(`this.n${at} = ${this.#asked(view, at)};`);
+    for (let at = 1; at < ways.length; at++) {
+      const isWanted = wanted.has(at);
+      if (nameOf(at) === 'n') {
+        if (isWanted) lines.push(`this.n${at} = n;`);
+      } else if (!uses.has(at)) lines.push(`this.n${at} = ${ways[at]};`);
+      else lines.push(`const n${at} = ${isWanted ? `this.n${at} = ` : ''}${ways[at]};`);
+    }
     const values = parts.flatMap(({ work }, index) =>
       work instanceof CompiledBinding ? [`this.v${index} = `] : [],
     );
     // No part has shown anything: in place of its value stands what no value is.
     if (values.length > 0) lines.push(`${values.join('')}${this.name('view')};`);
     return `find(n) { ${lines.join(' ')} }`;
-  }
-
-  /** A node by the name it has where it was found. A form is asked by its prototype, since its controls' names hide its members. */
-  #asked(view: CompiledView, at: number): string {
-    return view.isForm(at) ? `${this.name('safe')}(n${at})` : `n${at}`;
   }
 
   /** The way from a node to one of those that follow it. */
@@ -205,7 +204,10 @@ export class Writer {
   }
 
   /** The method that shows what has changed: a line for each part, in the order of the template. */
-  #put({ parts }: CompiledView): string {
+  #put(view: CompiledView): string {
+    const { parts } = view;
+    const nodeAt = (at: number): string =>
+      at === 0 ? 'null' : view.isForm(at) ? `${this.name('safe')}(this.n${at})` : `this.n${at}`;
     const isDeep = parts.some(({ work }) => work instanceof CompiledBinding && work.level > 0);
     const lines: string[] = [];
     /** What is done once, between the parts that show values. */
@@ -218,8 +220,7 @@ export class Writer {
     parts.forEach(({ at, work }, index) => {
       if (!(work instanceof CompiledBinding)) {
         const code = this.code(work);
-        if (code !== 'undefined')
-          once.push(`${this.line(code)}(${at === 0 ? 'null' : `this.n${at}`}, this.scopes, this, i);`);
+        if (code !== 'undefined') once.push(`${this.line(code)}(${nodeAt(at)}, this.scopes, this, i);`);
         return;
       }
       addOnce();
@@ -227,11 +228,12 @@ export class Writer {
       const { get, level, mask, put } = work;
       const scope = level === 0 ? 's' : `this.scopes[${level}]`;
       const value = isCore(get) ? coreCode(get, this, scope) : `${this.line(this.code(get))}(${scope}, i)`;
-      const [node, shown] = [`this.n${at}`, `this.v${index}`];
+      const [node, shown] = [nodeAt(at), `this.v${index}`];
       const isOf = mask === 0 ? 'm < 0' : isDeep ? `m < 0 || l === ${level} && m & ${mask}` : `m & ${mask}`;
-      lines.push(
-        `if (${isOf}) try { if ((v = ${value}) !== ${shown}) ${this.#shows(put, node, `${shown} = v`)}; } catch (e) { i.fail(e); }`,
-      );
+      const line = `if ((v = ${value}) !== ${shown}) ${this.#shows(put, node, `${shown} = v`)};`;
+      // A field of the component's own is there as it is, and its text asks nobody.
+      const isSure = put.name === 'text' && isCore(get) && /^(?:prop|state)$/.test(get.op.op);
+      lines.push(`if (${isOf}) ${isSure ? line : `try { ${line} } catch (e) { i.fail(e); }`}`);
     });
     addOnce();
     const locals = values > 0 ? 'let v; ' : '';

@@ -39,10 +39,10 @@ export function compiledProp(
   const { fallbackValue, presence } = kind.settings;
   return {
     name,
-    attribute: attributeOf(name),
+    ...(attributeOf(name) !== name && { attribute: attributeOf(name) }),
     mask: dependencies.of(`prop ${name}`),
     rule: new RuleOf(kind, component.name, name),
     ...(fallbackValue !== undefined && { fallback: new Fallback(fallbackValue, component.name, name) }),
-    ...(presence === 'required' && { isNeeded: true }),
+    ...(presence === 'optional' && { isOptional: true }),
   };
 }

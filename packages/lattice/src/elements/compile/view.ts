@@ -18,8 +18,8 @@ export class CompiledView implements Around {
    * The steps to its parts, two numbers each: from which node found so far (0 is the view), to which of its children.
    */
   readonly steps: number[] = [];
-  /** The attributes that parts have, by the number of the part. */
-  readonly attributes: (readonly [part: number, names: readonly string[]])[] = [];
+  /** The attributes that parts have, by the number of the node. */
+  readonly attributes = new Map<number, string[]>();
   readonly common: Common;
   readonly #numbers = new Map<Around | StaticNode, number>([[this, 0]]);
   readonly #parents = new Map<StaticNode, Around>();
@@ -70,7 +70,10 @@ export class CompiledView implements Around {
 
   /** Makes a node a dynamic part, which may have one of its attributes. */
   part(node: StaticNode | CompiledView, work: DynamicPart['work'], attribute?: string): void {
-    if (attribute !== undefined) this.attributes.push([this.parts.length, [attribute]]);
+    if (attribute !== undefined) {
+      const at = this.#number(node);
+      this.attributes.set(at, [...(this.attributes.get(at) ?? []), attribute]);
+    }
     this.parts.push({ at: this.#number(node), work });
   }
 

@@ -3,20 +3,11 @@ import { safe } from './dom.js';
 import type { Instance } from './instance.js';
 
 /** While a shadow root is hydrated: the opening comment of each place, by its closing one. */
-export interface Adoption extends Map<Node, Node> {
-  /** What is done once all of it is hydrated. */
-  done?: (() => void)[];
-}
+export type Adoption = Map<Node, Node>;
 
-/** Has something done once all of a shadow root is hydrated. */
-export function onHydrated(adoption: Adoption, work: () => void): void {
-  adoption.done ??= [];
-  adoption.done.push(work);
-}
-
-/** Says that something is not what the component would write now: all of it is to be made anew. */
-export function differs(instance: Instance, place: Node | null, how: string | false): never {
-  instance.tell('markup-differs', { how: dev ? `${nameOf(place)} ${how}` : '' });
+/** Gives up hydrating: something is not what the component would write now, and all of it is to be made anew. */
+export function differs(instance: Instance, how?: string): never {
+  instance.tell('markup-differs', (dev ? { how } : {}) as never);
   throw instance.adoption;
 }
 
@@ -31,5 +22,5 @@ export function after(last: Node | null, first: Node | null): Node | null {
 
 /** What a server wrote has to end somewhere. */
 export function ended(at: Node | null, end: Node | null, instance: Instance, around: Node | null): void {
-  if (at !== end) differs(instance, around, dev && 'has more in it');
+  if (at !== end) differs(instance, dev ? `${nameOf(around)} has more in it` : undefined);
 }

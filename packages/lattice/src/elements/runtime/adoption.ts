@@ -1,9 +1,10 @@
 import { dev } from '../../problem/index.js';
 import type { Scope } from '../../template/scope.js';
-import { type Adoption, differs } from './adopted.js';
+import { type Adoption, differs, nameOf } from './adopted.js';
 import type { Block, Scopes } from './block.js';
 import { safe } from './dom.js';
 import type { Instance } from './instance.js';
+import { type Paired, pairOf } from './paired.js';
 import type { View } from './view.js';
 
 /**
@@ -11,18 +12,13 @@ import type { View } from './view.js';
  * stands as in the view. So the two are walked side by side, all that never changes is compared, and nothing is made
  * anew. What is not as it should be is reported, and is to be made anew.
  */
-export function adopting(instance: Instance, root: ShadowRoot): Block | null {
-  // Its rules are the shared style sheets' from now on.
-  root.querySelector('[data-rules]')?.remove();
+export function adopting(instance: Instance, root: ShadowRoot): Block | undefined {
   const adoption: Adoption = new Map();
   instance.adoption = adoption;
   try {
-    const block = adopt(instance.live.view, root.firstChild, root, [instance.scope], instance, null);
-    adoption.done?.map((work) => work());
-    return block;
+    return adopt(instance.live.view, root.firstChild, root, [instance.scope], instance, null);
   } catch (thrown) {
     if (thrown !== adoption) throw thrown;
-    return null;
   } finally {
     instance.adoption = undefined;
   }
@@ -37,48 +33,61 @@ export function adopt(
   instance: Instance,
   end?: Node | null,
 ): Block {
-  const { first: top, Made, onWay, shape } = view();
-  const nodes = new Map<unknown, Node>();
+  const { first: top, Made, shape } = view();
   /** Pairs siblings with those of the view, a place counting as one; gives the last of them. */
-  const pair = (top: Node | null, first: Node | null, around: Node, end?: Node | null): Node | null => {
+  const walk = (top: Node | null, first: Node | null, around: Node, end?: Node | null): Node | null => {
     let node = first;
     let last: Node | null = null;
-    for (let one = top; one; one = safe(one).nextSibling) {
-      const attributes = onWay.get(safe(one));
+    for (let one: Paired | null = top; one; ) {
+      const pair = one[pairOf];
+      const wanted: Node = safe(one as Node);
       const isText = one instanceof Text;
-      // A text that is alone in its element, and empty, has left no trace.
-      if (attributes && isText && !node && !last) node = safe(around).insertBefore(new Text(), null);
+      const start = node;
       last = node;
-      if (node && isMark(node, '(')) {
-        last = close(instance, node);
-        node = isText ? textIn(node, last, instance) : last;
+      if (start && isMark(start, '(')) {
+        last = node = close(instance, start);
+        if (isText) {
+          // One with nothing in it has no text node yet.
+          node = last.previousSibling;
+          if (node === start) node = safe(around).insertBefore(new Text(), last);
+          if (node?.previousSibling !== start)
+            dev ? differs(instance, `${nameOf(around)} has more in the place of a text`) : differs(instance);
+        }
       }
-      if (!node || safe(node).nodeName !== safe(one).nodeName)
-        return differs(
-          instance,
-          around,
-          dev && `has ${node ? safe(node).nodeName : 'nothing'} where ${safe(one).nodeName} belongs`,
-        );
-      if (attributes) nodes.set(safe(one), safe(node));
+      // A text that is alone in its element, and empty, has left no trace.
+      if (!node && pair && isText) node = safe(around).insertBefore(new Text(), null);
+      const got: Node | null = safe(node);
+      if (got?.nodeName !== wanted.nodeName)
+        return dev
+          ? differs(
+              instance,
+              `${nameOf(around)} has ${got?.nodeName ?? 'nothing'} where ${wanted.nodeName} belongs`,
+            )
+          : differs(instance);
+      if (pair) pair.node = node as Node;
       if (one instanceof Element) {
-        if (attributes || !Node.prototype.isEqualNode.call(one, node)) {
+        if (pair || !wanted.isEqualNode(node)) {
           const element = node as Element;
-          const isCustom = safe(one).nodeName.includes('-');
-          compareAttributes(one, element, isCustom, attributes, instance);
+          const isCustom = wanted.nodeName.includes('-');
+          compareAttributes(wanted as Element, got as Element, isCustom, pair?.own, instance);
           // What an element of somebody else's has written into itself is its own, and what a reader has typed is theirs.
           const isTheirs = (isCustom && !element.shadowRoot) || element instanceof HTMLTextAreaElement;
-          if (attributes || !isTheirs)
-            pair(safe(one).firstChild, safe(element).firstChild, element, isTheirs ? undefined : null);
+          if (pair || !isTheirs)
+            walk(wanted.firstChild, got.firstChild, element, isTheirs ? undefined : null);
         }
-      } else if (!attributes && one.nodeValue !== node.nodeValue)
-        differs(instance, around, dev && `says ${node.nodeValue} where ${one.nodeValue} belongs`);
-      node = safe(last as Node).nextSibling;
+      } else if (!pair && wanted.nodeValue !== got.nodeValue)
+        dev
+          ? differs(instance, `${nameOf(around)} says ${got.nodeValue} where ${wanted.nodeValue} belongs`)
+          : differs(instance);
+      one = wanted.nextSibling;
+      node = last && safe(last).nextSibling;
     }
-    if (end !== undefined && node !== end) differs(instance, around, dev && 'has more in it');
+    if (end !== undefined && node !== end)
+      dev ? differs(instance, `${nameOf(around)} has more in it`) : differs(instance);
     return last;
   };
-  const block = new Made(first, pair(top, first, parent, end), scopes, instance);
-  block.take(shape, nodes);
+  const block = new Made(first, walk(top, first, parent, end), scopes, instance);
+  block.take(shape);
   block.put(-1, 0, scopes[0] as Scope, instance);
   return block;
 }
@@ -88,24 +97,24 @@ function compareAttributes(
   one: Element,
   element: Element,
   isCustom: boolean,
-  others: readonly string[] = [],
+  others: readonly string[] | undefined,
   instance: Instance,
 ): void {
-  for (const name of [...safe(one).getAttributeNames(), ...safe(element).getAttributeNames()]) {
-    const wanted = safe(one).getAttribute(name);
-    const got = safe(element).getAttribute(name);
-    if (wanted === got || others.includes(name)) continue;
-    // What a reader does before any script runs is left, and what an element of its own does to itself.
-    if (wanted === null && (isCustom ? !name.startsWith('on') : /^(open|value|checked|selected)$/.test(name)))
-      continue;
-    // A style may say the same in other words.
-    const style = (of: Element): string => (safe(of) as HTMLElement).style.cssText;
-    if (name !== 'style' || style(one) !== style(element))
-      differs(
-        instance,
-        element,
-        dev && `has ${name}="${got}" where ${wanted === null ? 'none' : `"${wanted}"`} belongs`,
-      );
+  for (const name of [...one.getAttributeNames(), ...element.getAttributeNames()]) {
+    const wanted = one.getAttribute(name);
+    const got = element.getAttribute(name);
+    if (
+      wanted !== got &&
+      !others?.includes(name) &&
+      // What a reader does before any script runs is left, and what an element of its own does to itself.
+      (wanted !== null ||
+        (isCustom ? name.startsWith('on') : !/^(open|value|checked|selected)$/.test(name))) &&
+      // A style may say the same in other words.
+      (name !== 'style' || (one as HTMLElement).style.cssText !== (element as HTMLElement).style.cssText)
+    )
+      dev
+        ? differs(instance, `${nameOf(element)} has ${name}="${got}" where ${wanted ?? 'nothing'} belongs`)
+        : differs(instance);
   }
 }
 
@@ -114,20 +123,14 @@ function close(instance: Instance, start: Node): Node {
   let depth = 0;
   for (let node: Node | null = start; node; node = safe(node).nextSibling) {
     if (isMark(node, '(')) depth++;
-    else if (isMark(node, ')') && --depth === 0) {
-      instance.adoption?.set(node, start);
+    else if (isMark(node, ')') && !--depth) {
+      (instance.adoption as Adoption).set(node, start);
       return node;
     }
   }
-  return differs(instance, start.parentNode, dev && 'has a place that is not closed');
-}
-
-/** The text in a place: one with nothing in it has no text node yet. */
-function textIn({ nextSibling }: Node, end: Node, instance: Instance): Node {
-  const text = nextSibling === end ? safe(end.parentNode as Node).insertBefore(new Text(), end) : nextSibling;
-  return text?.nextSibling === end && text instanceof Text
-    ? text
-    : differs(instance, end.parentNode, dev && 'has more in the place of a text');
+  return dev
+    ? differs(instance, `${nameOf(start.parentNode)} has a place that is not closed`)
+    : differs(instance);
 }
 
 function isMark(node: Node, mark: string): boolean {

@@ -13,6 +13,7 @@ import { type Attach, attempt, type Put } from './block.js';
 import { setAttribute } from './dom.js';
 import type { Instance } from './instance.js';
 import { forward, type Reads } from './move.js';
+import { report } from './report.js';
 
 /** How to have an attribute's text of its value: the same rules as in HTML text. */
 export type TextOf = (value: never, report: Report) => AttributeText;
@@ -22,7 +23,7 @@ export function attribute(name: string, textOf?: TextOf): Put {
   return (node, value, instance) => {
     const element = node as Element;
     const next = textOf
-      ? textOf(value as never, (found) => instance.report(found))
+      ? textOf(value as never, (found) => report(instance, found))
       : (value as AttributeText);
     const text = next === true ? '' : next;
     if (instance.adoption) {

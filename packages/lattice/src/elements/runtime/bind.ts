@@ -1,6 +1,5 @@
 import { controlText } from '../../template/control-text.js';
 import type { Scope } from '../../template/scope.js';
-import { onHydrated } from './adopted.js';
 import { type Attach, follow, keep } from './block.js';
 import type { Instance } from './instance.js';
 import type { Get } from './text.js';
@@ -55,7 +54,8 @@ export function bind(
     const { adoption } = instance;
     if (adoption && isTouched(control)) {
       // What a visitor did before the script ran is not shown over. It goes to the state once all is hydrated.
-      if (control.type !== 'radio' || (control as HTMLInputElement).checked) onHydrated(adoption, take);
+      if (control.type !== 'radio' || (control as HTMLInputElement).checked)
+        queueMicrotask(() => control.isConnected && take());
       follow(block, level, mask, run);
     } else {
       // Options of a select come after it, so its choice is shown once they are there.

@@ -1,5 +1,6 @@
 import type { Scope } from '../../template/scope.js';
 import type { Instance } from './instance.js';
+import { type Paired, pairOf } from './paired.js';
 
 /** The scopes that a piece of a shadow root reads: the element's own first, then those of components in it. */
 export type Scopes = Scope[] & {
@@ -28,6 +29,9 @@ export abstract class Block {
   declare key: unknown;
   declare index: number;
 
+  /** The nodes of its parts, where it has them in a list. */
+  declare readonly parts?: readonly (Node | null)[];
+
   constructor(first: Node | null, last: Node | null, scopes: Scopes, instance: Instance) {
     this.first = first;
     this.last = last;
@@ -39,14 +43,10 @@ export abstract class Block {
   abstract find(first: Node): void;
 
   /** Has the nodes that stand for those that another block found. */
-  take(shape: Block, nodes: ReadonlyMap<unknown, Node>): void {
+  take(shape: Block): void {
     const own = this as unknown as Record<string, unknown>;
-    for (const [name, value] of shape.found()) own[name] ??= nodes.get(value) ?? value;
-  }
-
-  /** The nodes that it found, with the names it has for them. */
-  found(): readonly (readonly [string, unknown])[] {
-    return Object.entries(this);
+    for (const [name, value] of Object.entries(shape))
+      own[name] ??= (value as Paired | null)?.[pairOf]?.node ?? value;
   }
 
   /**

@@ -2,6 +2,7 @@ import { finding } from '../../problem/index.js';
 import type { Scope } from '../../template/scope.js';
 import { type Attach, type Block, keep, update } from './block.js';
 import { forward, mount, type Reads, remove } from './move.js';
+import { report } from './report.js';
 import type { Get } from './text.js';
 import type { View } from './view.js';
 
@@ -30,7 +31,7 @@ export function changing(tag: Get, mask: number, level: number, views: ViewsByTa
       }
       const hint = 'Take the tag from a prop.tag([...]), which has a fixed set of elements.';
       const what = `The tag ${JSON.stringify(name)}`;
-      instance.report(finding('content-not-allowed', { what, place: 'in el.of', hint }));
+      report(instance, finding('content-not-allowed', { what, place: 'in el.of', hint }));
     };
     keep(block, level, mask, show);
     forward(block, reads, (one, changed) => inner && update(inner, one, changed));

@@ -7,6 +7,7 @@ import { type Attach, attempt } from './block.js';
 import { newElement, safe, setAttribute } from './dom.js';
 import type { Feature, Instance } from './instance.js';
 import { forward, type Reads } from './move.js';
+import { report } from './report.js';
 
 /** An attribute's text, of all that it reads. */
 type Written = (scope: Scope, instance: Instance) => string | null;
@@ -14,13 +15,13 @@ type Written = (scope: Scope, instance: Instance) => string | null;
 /** The words of a class: those that are always there, and the parts that follow. */
 export function classes(tag: string, prefix: string, parts: readonly ClassPart[]): Written {
   const write = writtenClass(tag, prefix, parts);
-  return (scope, instance) => write(scope, (found) => instance.report(found)) || null;
+  return (scope, instance) => write(scope, (found) => report(instance, found)) || null;
 }
 
 /** The declarations of a style. */
 export function styles(tag: string, parts: readonly StylePart[]): Written {
   const write = writtenStyle(tag, parts);
-  return (scope, instance) => write(scope, (found) => instance.report(found)) || null;
+  return (scope, instance) => write(scope, (found) => report(instance, found)) || null;
 }
 
 /**

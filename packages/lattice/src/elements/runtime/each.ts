@@ -6,6 +6,7 @@ import { adopt } from './adoption.js';
 import { type Attach, attempt, type Block, follow, type Scopes, update } from './block.js';
 import type { Comparison, OfRow } from './compared.js';
 import { forward, inside, mount, type Reads, remove } from './move.js';
+import { report } from './report.js';
 import { Rows } from './rows.js';
 import { derived, refresh } from './scopes.js';
 import type { Get } from './text.js';
@@ -57,8 +58,8 @@ export function each(of: Each): Attach {
       }
       const own = derived(scopes[level] as Scope);
       setRow(own, value, index);
-      if (own.at && depth !== undefined) {
-        own.at = own.at.slice();
+      if (depth !== undefined) {
+        own.at = own.at?.slice() ?? [];
         own.at[depth + 1] = `${own.at[depth] ?? ''}-${idPart(key ? key(value, index, own) : index)}`;
       }
       const copies = scopes.slice();
@@ -84,7 +85,7 @@ export function each(of: Each): Attach {
       },
       areNumbered: numbered,
       doubled: (one) =>
-        instance.report(finding('key-doubled', { key: JSON.stringify(one) ?? String(one), list: of.name })),
+        report(instance, finding('key-doubled', { key: JSON.stringify(one) ?? String(one), list: of.name })),
     });
     const comparisons = of.compared?.map((make) => make()) ?? [];
     let emptyBlock: Block | undefined;
@@ -93,7 +94,7 @@ export function each(of: Each): Attach {
       const value = of.list(scopes[level] as Scope);
       const items: readonly unknown[] = Array.isArray(value) ? value : [];
       if (items !== value && value !== null && value !== undefined)
-        instance.report(finding('list-invalid', { name: of.name, got: printValue(value) }));
+        report(instance, finding('list-invalid', { name: of.name, got: printValue(value) }));
       rows.show(items);
       for (const one of comparisons) one.shown(scopes[level] as Scope);
       if (items.length > 0) {

@@ -1,4 +1,3 @@
-import { attempt } from './block.js';
 import { Instance } from './instance.js';
 import type { Live, LiveClass, LiveProp } from './live.js';
 
@@ -6,18 +5,18 @@ import type { Live, LiveClass, LiveProp } from './live.js';
 export const instanceOf: unique symbol = Symbol();
 
 /** The class of a component's elements. */
-export const classOf = (live: Live): LiveClass => (live.made ??= makeClass(live));
-
-function makeClass(live: Live): LiveClass {
+export function classOf(live: Live): LiveClass {
+  if (live.made) return live.made;
   const { props } = live;
 
   class LatticeElement extends HTMLElement {
-    static readonly observedAttributes = props.map(({ attribute }) => attribute);
+    static readonly [instanceOf] = live;
+    static readonly observedAttributes = props.map(({ attribute, name }) => attribute ?? name);
     declare readonly [instanceOf]: Instance;
 
     constructor() {
       super();
-      if (!this.shadowRoot) this.attachShadow({ mode: 'open', delegatesFocus: live.isField as boolean });
+      if (!this.shadowRoot) this.attachShadow({ mode: 'open', ...live.root });
       this[instanceOf] = new Instance(live, this);
     }
 
@@ -28,13 +27,15 @@ function makeClass(live: Live): LiveClass {
       // Values that were set before the element was defined go through the properties that now are there.
       for (const name of Object.keys(own))
         if (name in LatticeElement.prototype)
-          attempt(instance, () => {
+          try {
             const value = own[name];
             delete own[name];
             own[name] = value;
-          });
+          } catch (thrown) {
+            instance.fail(thrown);
+          }
       if (!instance.block) instance.show();
-      instance.each('enter');
+      instance.each?.('enter');
     }
 
     attributeChangedCallback(attribute: string, _before: string | null, text: string | null): void {
@@ -55,6 +56,7 @@ function makeClass(live: Live): LiveClass {
       },
     });
   });
+  live.made = LatticeElement;
   live.members?.map((add) => add(LatticeElement));
   return LatticeElement;
 }

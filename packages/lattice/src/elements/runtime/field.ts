@@ -28,7 +28,7 @@ export function fieldFeature(rules: FieldRules): (instance: Instance) => Feature
     /** Tells the form the value and what is wrong with it. The first control shows what a browser says of it. */
     const tell = (): void => {
       if (!instance.block) return;
-      const context = instance.context as never;
+      const context = instance.context() as never;
       const value = rules.value(context);
       form.setFormValue(value, value);
       const fault = custom.get(instance) || rules.fault?.(context);

@@ -59,9 +59,9 @@ export function fillerMembers(...slots: readonly string[]): (made: LiveClass) =>
 
 function refill(instance: Instance, slots: readonly string[]): void {
   const { block, live } = instance;
-  instance.each('refilled');
+  instance.each?.('refilled');
   refilling.now = true;
-  if (block) for (const name of slots) update(block, 0, live.mask(`slot ${name}`) ?? 0);
+  if (block) for (const name of slots) update(block, 0, live.mask[`slot ${name}`] ?? 0);
   refilling.now = false;
 }
 

@@ -20,6 +20,7 @@ export { Block } from './block.js';
 export * from './called.js';
 export { safe } from './dom.js';
 export { classOf } from './element.js';
+export { featured, masks } from './featured.js';
 export type { Live, LiveClass, LiveProp } from './live.js';
 export { sharing } from './page-sheets.js';
 export { containing, define } from './register.js';

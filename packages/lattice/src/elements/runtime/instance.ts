@@ -4,8 +4,9 @@ import { dev, type Finding, finding, type LatticeError, problemText, reasonOf } 
 import type { Scope } from '../../template/scope.js';
 import type { Adoption } from './adopted.js';
 import { adopting } from './adoption.js';
-import { attempt, type Block, update } from './block.js';
-import type { Live, LiveProp } from './live.js';
+import { type Block, update } from './block.js';
+import { isRequired, type Live, type LiveProp } from './live.js';
+import { say } from './report.js';
 import { checkedValue } from './settle.js';
 import { create, nodesOf } from './view.js';
 
@@ -27,17 +28,13 @@ type Values = Readonly<Record<string, unknown>>;
 let round = 0;
 
 /** The elements that have changed in this turn. */
-let waiting: Instance[] = [];
+const waiting: Instance[] = [];
 
 /** Shows the changes of a turn, and those that follow from them. One that fails holds up no other. */
 function showWaiting(): void {
-  const all = waiting;
-  waiting = [];
-  for (const one of all) attempt(one, showOne, one, undefined);
+  for (const one of waiting.splice(0)) one.showChanges();
   round = 0;
 }
-
-const showOne = (one: Instance): void => one.showChanges();
 
 /** Does what follows from an update at once: changes in it count as one more. */
 export function following(work: () => void): void {
@@ -54,6 +51,10 @@ export class Instance {
   declare readonly scope: Scope;
   /** What it shows: `null` where that could not be made, `undefined` before the first try. */
   declare block: Block | null | undefined;
+  /** Lets what the element has besides its template take its turn; set where it has something. */
+  declare each:
+    | (<Turn extends keyof Feature>(turn: Turn, ...args: Parameters<NonNullable<Feature[Turn]>>) => void)
+    | undefined;
   /** Loads its data anew; set where it loads. */
   declare reload: (() => void) | undefined;
   /** Shows what stands in its place where it cannot be shown; set where it has such content. */
@@ -62,50 +63,32 @@ export class Instance {
   declare held: Event[] | undefined;
   /** Set while a shadow root that a server wrote is hydrated. */
   declare adoption: Adoption | undefined;
-  readonly #values: unknown[];
-  readonly #features: readonly Feature[];
   #waiting = 0;
   #round = 0;
-  readonly #reported = new Set<string>();
 
   constructor(live: Live, host: HTMLElement) {
     this.live = live;
     this.host = host;
-    this.#values = live.props.map(({ fallback }) => fallback);
     // What an element of its own has no use for is left out: it has no owner, and no place in one.
     this.scope = {
       name: live.name,
-      props: this.#values,
-      locals: [],
-      fills: [],
-      at: [''],
+      props: live.props.map(({ fallback }) => fallback),
     } as unknown as Scope;
-    this.#features = live.features?.map((part) => part(this)) ?? [];
+    live.features?.(this);
   }
 
-  /** Lets what the element has besides its template take its turn. */
-  each<Turn extends keyof Feature>(turn: Turn, ...args: Parameters<NonNullable<Feature[Turn]>>): void {
-    for (const part of this.#features) (part[turn] as ((...args: unknown[]) => void) | undefined)?.(...args);
-  }
-
-  /** Says a problem on the console, once for each, but each time with what was thrown. */
-  report(found: Finding, ...thrown: readonly unknown[]): void {
-    const text = () => problemText({ where: this.live.name, ...found });
-    if (dev && thrown.length === 0 && this.#reported.has(text())) return;
-    if (dev) this.#reported.add(text());
-    console.error(text(), ...thrown);
-  }
-
-  /** Says a problem of the component. */
+  /** Says a problem of the component; gives its message. */
   tell<Code extends OwnProblem>(
     code: Code,
     facts: Omit<Facts<Code>, 'component'>,
     ...thrown: readonly unknown[]
-  ): Finding {
+  ): string {
+    const found = dev && finding(code, { component: this.live.name, ...facts } as Facts<Code>);
     // In a built page the name stands behind it once, as where it is.
-    const found = finding(code, (dev ? { component: this.live.name, ...facts } : facts) as Facts<Code>);
-    this.report(found, ...thrown);
-    return found;
+    const message = found ? found.message : `${code} ${JSON.stringify(facts)}`;
+    if (found) say(this, problemText({ where: this.live.name, ...found }), thrown);
+    else console.error(`${message} in ${this.live.name}`, ...thrown);
+    return message;
   }
 
   /** Says what an author's code threw; set anew where there is content for that. */
@@ -113,7 +96,7 @@ export class Instance {
     // What is being hydrated is made anew as a whole.
     if (thrown === this.adoption) throw thrown;
     const problem = dev && (thrown as Partial<LatticeError> | undefined)?.problems?.[0];
-    if (problem) this.report(problem, thrown);
+    if (problem) say(this, problemText({ where: this.live.name, ...(problem as Finding) }), [thrown]);
     else
       this.tell(
         'value-failed',
@@ -126,47 +109,50 @@ export class Instance {
   take(index: number, given: unknown): void {
     const prop = this.live.props[index] as LiveProp;
     const { name, rule } = prop;
-    const before = this.#values[index];
+    const before = this.scope.props[index];
     const fail = (fault: string): unknown => {
       if (dev && given === unreadable) {
-        const { attribute } = prop;
-        const text = JSON.stringify(this.host.getAttribute(attribute as string));
+        const { attribute = name } = prop;
+        const text = JSON.stringify(this.host.getAttribute(attribute));
         fault = `expects ${rule.expected}, but its attribute ${attribute}=${text} cannot be read as that`;
       }
       this.tell('prop-invalid', { prop: name, fault });
       return before;
     };
-    if (dev && given === undefined && prop.isNeeded && this.block)
+    if (dev && given === undefined && isRequired(prop) && this.block)
       this.tell('prop-missing', { prop: name, expected: rule.expected });
     const value = given === undefined ? prop.fallback : checkedValue(rule, given, fail);
     if (Object.is(before, value) || this.#stop(name)) return;
-    this.#values[index] = value;
+    (this.scope.props as unknown[])[index] = value;
     this.changed(prop.mask);
-    if (this.block) this.each('changed', name, before);
   }
 
   /** Shows the template: in what a server wrote, or made anew. */
   show(): void {
     const { scope, live } = this;
     this.block = null;
-    attempt(this, () => {
+    try {
       // In a built page the place that shows the prop is empty, and nothing is reported.
       if (dev)
-        live.props.forEach(({ name, rule, isNeeded }, index) => {
-          if (isNeeded && this.#values[index] === undefined)
+        live.props.forEach((prop, index) => {
+          const { name, rule } = prop;
+          if (isRequired(prop) && this.scope.props[index] === undefined)
             this.tell('prop-missing', { prop: name, expected: rule.expected });
         });
       // First of all: what it provides may be of its state, and asked for by itself.
       if (live.state) scope.state ??= { ...(live.state(this.props) as Values) };
-      this.each('before');
+      this.each?.('before');
       const root = this.host.shadowRoot as ShadowRoot;
-      this.block = root.firstChild && adopting(this, root);
-      if (!this.block) {
-        this.block = create(live.view, [scope], this);
-        root.replaceChildren(nodesOf(this.block));
+      let block = root.firstChild && adopting(this, root);
+      if (!block) {
+        block = create(live.view, [scope], this);
+        root.replaceChildren(nodesOf(block));
       }
-      this.each('after');
-    });
+      this.block = block;
+      this.each?.('after');
+    } catch (thrown) {
+      this.fail(thrown);
+    }
   }
 
   /** Has places that read what the mask stands for looked at, together with all else that changes in the same turn. */
@@ -183,11 +169,14 @@ export class Instance {
     const changed = this.#waiting;
     this.#waiting = 0;
     round = this.#round;
-    if (this.block) update(this.block, 0, changed);
-    // What could not be shown may be so now. Before the first try it may still be without some of its attributes: an
-    // engine may run microtasks between the callbacks of an upgrade.
-    else if (this.block !== undefined && this.host.isConnected) this.show();
-    this.each('shown');
+    try {
+      if (this.block) update(this.block, 0, changed);
+      // What could not be shown may be so now. Before the first try it may still be without some of its attributes: an
+      // engine may run microtasks between the callbacks of an upgrade.
+      else if (this.block !== undefined && this.host.isConnected) this.show();
+    } catch (thrown) {
+      this.fail(thrown);
+    }
   }
 
   /** Changes the state; fields that stay the same touch nothing. */
@@ -197,9 +186,8 @@ export class Instance {
     for (const [name, value] of Object.entries(changes)) {
       if (Object.is(state[name], value) || this.#stop(name)) continue;
       state[name] = value;
-      this.changed(this.live.mask(`state ${name}`));
+      this.changed(this.live.mask[`state ${name}`]);
     }
-    this.each('stated');
   }
 
   /** Reports an update that follows from so many others that it would never end: it is not made. */
@@ -208,10 +196,10 @@ export class Instance {
   }
 
   get props(): Values {
-    return Object.fromEntries(this.live.props.map(({ name }, index) => [name, this.#values[index]]));
+    return Object.fromEntries(this.live.props.map(({ name }, index) => [name, this.scope.props[index]]));
   }
 
-  get context(): Values {
+  context(more?: Values): Values {
     const { host } = this;
     return {
       props: this.props,
@@ -222,13 +210,14 @@ export class Instance {
         const event = new CustomEvent(name, { detail, bubbles: true, composed: true });
         return this.held?.push(event) || host.dispatchEvent(event);
       },
+      ...more,
     };
   }
 
   /** Calls what the component has for something; what that returns changes the state. What it throws is reported, and the element stays usable. */
   call(name: string, work: unknown, more: Values, args: readonly unknown[]): void {
     const failed = (thrown: unknown): void => {
-      const { message } = this.tell('handler-failed', { handler: name, reason: reasonOf(thrown) }, thrown);
+      const message = this.tell('handler-failed', { handler: name, reason: reasonOf(thrown) }, thrown);
       this.host.dispatchEvent(new ErrorEvent('error', { error: thrown, message }));
     };
     // Whoever hears an event finds the state that the handler made: it is sent when that is there.
@@ -240,7 +229,7 @@ export class Instance {
         (watched ? watched(this, name, work) : work) as
           | ((context: Values, ...args: unknown[]) => unknown)
           | undefined
-      )?.({ ...this.context, ...more }, ...args);
+      )?.(this.context(more), ...args);
       if (outcome instanceof Promise) outcome.then((changes) => this.change(changes)).catch(failed);
       else this.change(outcome);
     } catch (thrown) {

@@ -14,12 +14,12 @@ export function leaving(): (made: LiveClass) => void {
       disconnectedCallback(this: LiveElement) {
         // A move is a leave and a return in one turn: only who is still out then has left.
         queueMicrotask(() => {
-          if (!this.isConnected) this[instanceOf].each('leave');
+          if (!this.isConnected) this[instanceOf].each?.('leave');
         });
       },
       /** Moved by the browser in one step: nothing is lost, but what is around it may be something else. */
       connectedMoveCallback(this: LiveElement) {
-        this[instanceOf].each('enter');
+        this[instanceOf].each?.('enter');
       },
     });
   };

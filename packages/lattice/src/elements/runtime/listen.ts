@@ -1,6 +1,8 @@
 import type { Scope } from '../../template/scope.js';
 import type { Attach } from './block.js';
 
+type Handlers = Readonly<Record<string, unknown>>;
+
 /** Calls a handler when an event comes. */
 export function listen(
   type: string,
@@ -13,7 +15,7 @@ export function listen(
       scopes.enter?.(block);
       instance.call(
         handler,
-        instance.live.handlers?.[handler],
+        (instance.live.handlers as Handlers)[handler],
         { event },
         args(scopes[level] as Scope, event),
       );

@@ -14,6 +14,7 @@ import {
   within,
 } from '../../template/load-state.js';
 import type { Feature, Instance } from './instance.js';
+import { report } from './report.js';
 
 type State = LoadState<unknown>;
 type Values = Readonly<Record<string, unknown>>;
@@ -62,11 +63,12 @@ export function loading(load: Load, timeOut = usualTimeOut): (instance: Instance
     const show = (state: State): void => {
       if (state === scope.data) return;
       scope.data = state;
-      instance.changed(live.mask('data'));
+      instance.changed(live.mask.data);
       const { fault } = state;
       if (!fault) return;
       const thrown = own?.thrown;
-      instance.report(
+      report(
+        instance,
         finding('load-failed', { component: live.name, reason: fault.message }),
         ...(thrown === undefined ? [] : [thrown]),
       );
@@ -180,7 +182,7 @@ export function loading(load: Load, timeOut = usualTimeOut): (instance: Instance
       leave() {
         drop();
         scope.data = waitingState;
-        instance.changed(live.mask('data'));
+        instance.changed(live.mask.data);
       },
       changed(prop) {
         if (isAsked || !own?.reads.has(prop)) return;

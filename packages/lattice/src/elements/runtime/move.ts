@@ -1,5 +1,5 @@
 import { dev } from '../../problem/index.js';
-import { differs } from './adopted.js';
+import { differs, nameOf } from './adopted.js';
 import { adopt } from './adoption.js';
 import { type Block, follow, type Scopes } from './block.js';
 import { safe } from './dom.js';
@@ -23,7 +23,7 @@ export function inside(mark: Node, instance: Instance): Node {
   const start = instance.adoption?.get(mark);
   return start
     ? (safe(start).nextSibling as Node)
-    : differs(instance, mark.parentNode, dev && 'has a place that is not marked');
+    : differs(instance, dev ? `${nameOf(mark.parentNode)} has a place that is not marked` : undefined);
 }
 
 /** Lets a block that holds others pass on the changes that those read. */

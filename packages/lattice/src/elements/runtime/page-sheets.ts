@@ -1,3 +1,4 @@
+import { featured } from './featured.js';
 import type { Feature, Instance } from './instance.js';
 import type { Live } from './live.js';
 import type { Containing } from './register.js';
@@ -84,7 +85,8 @@ function share(all: readonly Live[], look: (instance: Instance) => void, seen: S
   for (const live of all) {
     if (seen.has(live)) continue;
     seen.add(live);
-    if (!live.features?.includes(looked)) live.features = [...(live.features ?? []), looked];
+    const parts = live.features?.parts ?? [];
+    if (!parts.includes(looked)) live.features = featured(...parts, looked);
     live.look = look;
     for (const member of live.members ?? []) {
       const { others } = member as Partial<Containing>;

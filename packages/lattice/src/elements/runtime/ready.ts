@@ -1,7 +1,7 @@
 import { dev } from '../../problem/index.js';
 import { htmlFragment } from '../../template/fragment.js';
 import type { Scope } from '../../template/scope.js';
-import { differs } from './adopted.js';
+import { differs, nameOf } from './adopted.js';
 import { type Attach, keep } from './block.js';
 import { safe } from './dom.js';
 import type { Instance } from './instance.js';
@@ -45,7 +45,7 @@ function lookAtReady(html: string, nodes: readonly Node[], mark: Node, instance:
   const isSame = (one: Node, node: Node): boolean =>
     isTheirs ? safe(one).nodeName === safe(node).nodeName : safe(one).isEqualNode(node);
   if (wanted.length !== nodes.length || !wanted.every((one, at) => isSame(one, nodes[at] as Node)))
-    differs(instance, mark.parentNode, dev && 'has other ready-made HTML');
+    differs(instance, dev ? `${nameOf(mark.parentNode)} has other ready-made HTML` : undefined);
 }
 
 /** A node as HTML, where it is one that says it by itself. */

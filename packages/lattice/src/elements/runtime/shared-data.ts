@@ -33,7 +33,7 @@ export function consuming(...names: readonly string[]): (instance: Instance) => 
       if (Object.is(values.get(name), value)) return;
       if (value === undefined) values.delete(name);
       else values.set(name, value);
-      instance.changed(live.mask(`shared ${name}`));
+      instance.changed(live.mask[`shared ${name}`]);
     };
     /** Asks for all of it anew: the nearest provider may be another by now, or none. */
     const request = (): void => {
@@ -81,7 +81,7 @@ export function consuming(...names: readonly string[]): (instance: Instance) => 
     const resume = (): void => {
       if (!isWaiting || !host.isConnected) return;
       instance.show();
-      if (!isWaiting) instance.each('enter');
+      if (!isWaiting) instance.each?.('enter');
     };
     return {
       before: request,
@@ -138,7 +138,7 @@ export function providing(
     const { host, live, scope } = instance;
     const asking = new Map<string, Set<Answer>>();
     const values = (): Map<string, unknown> =>
-      new Map(provides(instance.context as never).map(({ share, value }) => [share, value]));
+      new Map(provides(instance.context() as never).map(({ share, value }) => [share, value]));
     let known = new Map<string, unknown>();
     /** Whether what it provides may be something else by now. */
     let isOld = false;

@@ -21,6 +21,8 @@ export function styled(...sheets: Sheets): (instance: Instance) => Feature {
 /** A shadow root that comes into another document loses its sheets: it gets them anew. */
 export function wearing(): (instance: Instance) => Feature {
   return ({ host }) => {
+    // The rules that a server wrote are the shared style sheets' from now on.
+    host.shadowRoot?.querySelector('[data-rules]')?.remove();
     let around = host.ownerDocument;
     return {
       enter() {

@@ -8,6 +8,7 @@ type Fills = ({ isFilled(): boolean } | undefined)[];
 export function slotWatch(...names: readonly string[]): (instance: Instance) => Feature {
   return (instance) => {
     const { scope, host, live } = instance;
+    Object.assign(scope, { fills: [] });
     const before = (): void => {
       const fills = scope.fills as Fills;
       for (const [index, name] of names.entries()) {
@@ -17,7 +18,7 @@ export function slotWatch(...names: readonly string[]): (instance: Instance) => 
           (isIn(name) && !(name === blankSlot && isIn('default')));
         if (filled === (fills[index] !== undefined)) continue;
         fills[index] = filled ? { isFilled: () => true } : undefined;
-        instance.changed(live.mask(`slot ${name}`));
+        instance.changed(live.mask[`slot ${name}`]);
       }
     };
     let isWatched = false;

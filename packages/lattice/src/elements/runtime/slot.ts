@@ -131,10 +131,8 @@ export function receiving(of: Receiving): Attach {
   return (mark, scopes, block, instance) => {
     const own = scopes[level] as Scope;
     const ownerScope = derived(scopes[owner] as Scope);
-    if (ownerScope.at && own.at) {
-      ownerScope.at = [...ownerScope.at];
-      ownerScope.at[of.ownerDepth] = `${own.at[of.depth] ?? ''}s${of.number}`;
-    }
+    ownerScope.at = [...(ownerScope.at ?? [])];
+    ownerScope.at[of.ownerDepth] = `${own.at?.[of.depth] ?? ''}s${of.number}`;
     const take = (): void => {
       ownerScope.locals[local] = of.data(scopes[level] as Scope);
     };

@@ -11,26 +11,31 @@ export type Get = (scope: Scope) => unknown;
 export type Misfit = (value: unknown, instance: Instance) => void;
 
 /** Shows a value in a text node. */
-export function putText(node: Node, value: unknown, instance: Instance, misfit?: Misfit): void {
-  let next = '';
-  if (typeof value === 'string' || typeof value === 'number' || typeof value === 'bigint') next = `${value}`;
-  else if (value && misfit) misfit(value, instance);
-  else if (value)
-    instance.tell('content-not-allowed', {
-      what: typeof value,
-      ...(dev && { place: 'here', hint: '' }),
-    } as never);
+export function putText(node: Node, value: unknown, instance: Instance, misfit = isMisfit): void {
+  const text =
+    typeof value === 'string' || typeof value === 'number' || typeof value === 'bigint' ? `${value}` : '';
+  if (value && !text) misfit(value, instance);
   if (instance.adoption) {
-    if (next === node.nodeValue) return;
-    instance.tell('markup-differs', {
-      how: dev ? `it says ${JSON.stringify(node.nodeValue)} where ${JSON.stringify(next)} belongs` : '',
-    });
+    if (text === node.nodeValue) return;
+    instance.tell(
+      'markup-differs',
+      (dev
+        ? { how: `it says ${JSON.stringify(node.nodeValue)} where ${JSON.stringify(text)} belongs` }
+        : {}) as never,
+    );
   }
-  node.nodeValue = next;
+  node.nodeValue = text;
 }
 
+const isMisfit: Misfit = (value, instance) => {
+  instance.tell('content-not-allowed', {
+    what: typeof value,
+    ...(dev && { place: 'here', hint: '' }),
+  } as never);
+};
+
 /** The same, in words of one's own for what is no content. */
-export function text(misfit: Misfit): Put {
+export function text(misfit?: Misfit): Put {
   return (node, value, instance) => putText(node, value, instance, misfit);
 }
 

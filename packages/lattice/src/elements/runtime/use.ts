@@ -3,8 +3,9 @@ import type { Fill, Scope, Site } from '../../template/scope.js';
 import { type Attach, attempt, type Block, follow, update } from './block.js';
 import type { Filler, FillerHost } from './fillers.js';
 import type { Instance } from './instance.js';
-import type { LiveProp } from './live.js';
+import { isRequired, type LiveProp } from './live.js';
 import { anew, forward, type Reads, remove } from './move.js';
+import { report } from './report.js';
 import { derived, refresh } from './scopes.js';
 import { checkedValue } from './settle.js';
 import { sheetsFrom } from './sheets.js';
@@ -61,7 +62,7 @@ export function innerScope(
       fills: of.fills,
       owner: around,
       site: of.site,
-      at: around.at && [(around.at[of.depth] ?? '') + of.site.id],
+      at: [(around.at?.[of.depth] ?? '') + of.site.id],
       state: undefined,
       shared: undefined,
       accepted: undefined,
@@ -80,17 +81,14 @@ export function innerScope(
 }
 
 /** A component's prop, normalised where the component stands in another's template. */
-function settledIn(
-  component: string,
-  { fallback, isNeeded, name, rule }: LiveProp,
-  given: unknown,
-  instance: Instance,
-): unknown {
+function settledIn(component: string, prop: LiveProp, given: unknown, instance: Instance): unknown {
+  const { fallback, name, rule } = prop;
   if (given !== undefined)
     return checkedValue(rule, given, (fault) =>
-      instance.report(finding('prop-invalid', { component, prop: name, fault })),
+      report(instance, finding('prop-invalid', { component, prop: name, fault })),
     );
-  if (isNeeded) instance.report(finding('prop-missing', { component, prop: name, expected: rule.expected }));
+  if (isRequired(prop))
+    report(instance, finding('prop-missing', { component, prop: name, expected: rule.expected }));
   return fallback;
 }
 
@@ -108,8 +106,8 @@ export function filling(
     const filler: Filler = (data, at) => {
       const scope = derived(scopes[level] as Scope);
       scope.locals[local] = data;
-      if (scope.at && at !== undefined) {
-        scope.at = scope.at.slice();
+      if (at !== undefined) {
+        scope.at = scope.at?.slice() ?? [];
         scope.at[depth] = at;
       }
       const copies = [...scopes];

@@ -3,6 +3,7 @@ import type { Scope } from '../../template/scope.js';
 import type { Block, Scopes } from './block.js';
 import { copyOf, safe } from './dom.js';
 import type { Instance } from './instance.js';
+import { type Paired, pairOf } from './paired.js';
 
 /** A piece of a template, made into nodes when it is first needed: each block of it is a copy, and only its parts are looked up. */
 export type View = () => MadeView;
@@ -15,8 +16,6 @@ export interface MadeView {
   readonly Made: BlockClass;
   /** A block whose nodes are the view's own. */
   readonly shape: Block;
-  /** Those of its nodes that are a part's, or hold one, with the attributes that parts have. */
-  readonly onWay: ReadonlyMap<unknown, readonly string[]>;
 }
 
 export interface BlockClass {
@@ -32,18 +31,15 @@ export function view(html: string, Made: BlockClass, make = htmlNodes): View {
     if (!made) {
       const fragment = make(html);
       const first = fragment.firstChild as Node;
-      const shape = new Made(null, null, [], undefined as never);
+      const shape = new (Made as unknown as new () => Block)();
       shape.find(first);
-      const onWay = new Map<unknown, readonly string[]>();
-      for (const [name, part] of shape.found())
-        for (let one = part; one instanceof Node; one = safe(one).parentNode)
-          onWay.set(safe(one), [
-            ...(onWay.get(safe(one)) ?? []),
-            ...((one === part && Made.own?.[name]) || []),
-          ]);
-      // One of a single element is copied without a fragment around it, which costs as much again.
-      const isOne = first === fragment.lastChild && first instanceof Element;
-      made = { source: isOne ? first : fragment, first, Made, shape, onWay };
+      for (const [name, part] of Object.entries(shape.parts ?? shape))
+        if (part instanceof Node) {
+          for (let one: Paired | null = part; one; one = safe(one as Node).parentNode) one[pairOf] ??= {};
+          if (Made.own?.[name]) (part as Paired)[pairOf] = { own: Made.own[name] };
+        }
+      // One of a single node is copied without a fragment around it, which costs as much again.
+      made = { source: first === fragment.lastChild ? first : fragment, first, Made, shape };
     }
     return made;
   };

@@ -161,7 +161,8 @@ export function anyRow(list: Get, item: number, holds: Get): Get {
   return (scope) => {
     const items = list(scope);
     if (!Array.isArray(items)) return false;
-    const { locals } = scope;
+    const { locals = [] } = scope;
+    Object.assign(scope, { locals });
     const [itemBefore, indexBefore] = [locals[item], locals[item + 1]];
     const found = items.some((one, index) => {
       locals[item] = one;
