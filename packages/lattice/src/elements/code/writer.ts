@@ -217,6 +217,8 @@ export class Writer {
       once = [];
     };
     let values = 0;
+    /** Lines that may run into an author's code. */
+    const failing: number[] = [];
     parts.forEach(({ at, work }, index) => {
       if (!(work instanceof CompiledBinding)) {
         const code = this.code(work);
@@ -233,11 +235,19 @@ export class Writer {
       const line = `if ((v = ${value}) !== ${shown}) ${this.#shows(put, node, `${shown} = v`)};`;
       // A field of the component's own is there as it is, and its text asks nobody.
       const isSure = put.name === 'text' && isCore(get) && /^(?:prop|state)$/.test(get.op.op);
-      lines.push(`if (${isOf}) ${isSure ? line : `try { ${line} } catch (e) { i.fail(e); }`}`);
+      if (!isSure) failing.push(lines.length);
+      lines.push(`if (${isOf}) ${line}`);
     });
     addOnce();
-    const locals = values > 0 ? 'let v; ' : '';
-    return `put(m, l, s, i) { ${locals}${lines.join(' ')} }`;
+    const locals = values > 0 ? 'v' : '';
+    const [only, ...others] = failing;
+    if (others.length > 0) {
+      // What fails is reported, and the line after it goes on: one attempt for all of them, entered where it was left.
+      const all = lines.map((line, at) => `${at > 0 ? `case ${at}: ` : ''}k = ${at + 1}; ${line}`);
+      return `put(m, l, s, i) { let ${locals}, k = 0; for (;;) try { switch (k) { case 0: ${all.join(' ')} } return; } catch (e) { i.fail(e); } }`;
+    }
+    if (only !== undefined) lines[only] = `try { ${lines[only]} } catch (e) { i.fail(e); }`;
+    return `put(m, l, s, i) { ${locals && `let ${locals}; `}${lines.join(' ')} }`;
   }
 
   /** The code that shows a value at a node. */

@@ -75,9 +75,12 @@ export function adopt(
           if (pair || !isTheirs)
             walk(wanted.firstChild, got.firstChild, element, isTheirs ? undefined : null);
         }
-      } else if (!pair && wanted.nodeValue !== got.nodeValue)
+      } else if (!pair && (wanted as Text).data !== (got as Text).data)
         dev
-          ? differs(instance, `${nameOf(around)} says ${got.nodeValue} where ${wanted.nodeValue} belongs`)
+          ? differs(
+              instance,
+              `${nameOf(around)} says ${(got as Text).data} where ${(wanted as Text).data} belongs`,
+            )
           : differs(instance);
       one = wanted.nextSibling;
       node = last && safe(last).nextSibling;

@@ -75,13 +75,15 @@ export function each(of: Each): Attach {
         cursor = after(taken.last, null);
         return taken;
       },
-      keyOf: key && ((value, index) => key(value, index, shared)),
+      keyOf: key,
+      shared,
       update(changed, isNew, value, index) {
         const own = changed.scopes[level] as Scope;
         let mask = isNew ? itemMask : 0;
         if (readsIndex && (isPlain || own.locals[item + 1] !== index)) mask |= indexMask;
         setRow(own, value, index);
-        if (mask) update(changed, level, mask);
+        if (isPlain) changed.put(mask, level, sharedScopes[0] as Scope, instance);
+        else if (mask) update(changed, level, mask);
       },
       areNumbered: numbered,
       doubled: (one) =>

@@ -200,15 +200,14 @@ export class Instance {
   }
 
   context(more?: Values): Values {
-    const { host } = this;
     return {
       props: this.props,
       // A field that is set here would change nothing: it says so during development.
       state: dev ? Object.freeze({ ...this.scope.state }) : { ...this.scope.state },
-      host,
+      host: this.host,
       dispatch: (name: string, detail?: unknown) => {
         const event = new CustomEvent(name, { detail, bubbles: true, composed: true });
-        return this.held?.push(event) || host.dispatchEvent(event);
+        return this.held?.push(event) || this.host.dispatchEvent(event);
       },
       ...more,
     };

@@ -1,5 +1,7 @@
 import { dev } from '../../problem/index.js';
+import type { Scope } from '../../template/scope.js';
 import type { Block } from './block.js';
+import type { OfRow } from './compared.js';
 import { safe } from './dom.js';
 import type { Instance } from './instance.js';
 import { moveBefore, movingIn, remove } from './move.js';
@@ -10,7 +12,9 @@ interface RowWork {
   /** Shows an item, which may be a new one, at a number, which may be another than before. */
   update(block: Block, isNew: boolean, item: unknown, index: number): void;
   /** What tells one item from another; without it rows are told apart by their number. */
-  readonly keyOf: ((item: unknown, index: number) => unknown) | undefined;
+  readonly keyOf: OfRow | undefined;
+  /** A scope for what keys read besides their item. */
+  readonly shared: Scope;
   /** Whether anything in a row asks for its number. */
   readonly areNumbered: boolean;
   doubled(key: unknown): void;
@@ -55,11 +59,14 @@ export class Rows {
   }
 
   show(items: readonly unknown[]): void {
-    const { areNumbered, doubled, keyOf } = this.#work;
+    const { areNumbered, doubled, keyOf, shared } = this.#work;
     if (!keyOf) return this.#showByNumber(items);
     if (dev) {
       const seen = new Set<unknown>();
-      for (const key of items.map(keyOf)) if (seen.size === seen.add(key).size) doubled(key);
+      items.forEach((item, at) => {
+        const key = keyOf(item, at, shared);
+        if (seen.size === seen.add(key).size) doubled(key);
+      });
     }
     const old = this.all;
     const rows: Block[] = new Array(items.length);
@@ -74,7 +81,7 @@ export class Rows {
       while (from < oldEnd && start < end) {
         const row = old[from] as Block;
         if (row.item !== items[start]) {
-          if (row.key !== keyOf(items[start], start)) break;
+          if (row.key !== keyOf(items[start], start, shared)) break;
           this.#keep(row, items, start);
         } else if (areNumbered && from !== start) this.#keep(row, items, start);
         rows[start++] = row;
@@ -83,7 +90,7 @@ export class Rows {
       while (oldEnd > from && end > start) {
         const row = old[oldEnd - 1] as Block;
         if (row.item !== items[end - 1]) {
-          if (row.key !== keyOf(items[end - 1], end - 1)) break;
+          if (row.key !== keyOf(items[end - 1], end - 1, shared)) break;
           isNewer = true;
         }
         rows[--end] = row;
@@ -93,12 +100,12 @@ export class Rows {
       // What stood first and comes last now, or the other way round, moves in any case: what is between may have stayed.
       const first = old[from] as Block;
       const last = old[oldEnd - 1] as Block;
-      if (first.key === keyOf(items[end - 1], end - 1)) {
+      if (first.key === keyOf(items[end - 1], end - 1, shared)) {
         moves.push([first, this.#following(rows, end)]);
         rows[--end] = first;
         from++;
         isNewer = true;
-      } else if (last.key === keyOf(items[start], start)) {
+      } else if (last.key === keyOf(items[start], start, shared)) {
         moves.push([last, first.first as Node]);
         this.#keep(last, items, start);
         rows[start++] = last;
@@ -129,6 +136,7 @@ export class Rows {
 
   /** The rows between those that stand at the same end as before. The document is not touched before all keys are known. */
   #between(middle: Middle, keyOf: KeyOf): void {
+    const { shared } = this.#work;
     const { old, from, oldEnd, items, start, end } = middle;
     const keys: unknown[] = [];
     /** Where the row of each item stood, below zero for new ones. */
@@ -141,7 +149,7 @@ export class Rows {
     let isRising = true;
     let highest = -1;
     for (let at = start; at < end; at++) {
-      const key = keyOf(items[at], at);
+      const key = keyOf(items[at], at, shared);
       const place = known.get(key) ?? made;
       known.set(key, cameUp);
       keys.push(key);

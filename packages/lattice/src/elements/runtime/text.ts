@@ -11,20 +11,20 @@ export type Get = (scope: Scope) => unknown;
 export type Misfit = (value: unknown, instance: Instance) => void;
 
 /** Shows a value in a text node. */
-export function putText(node: Node, value: unknown, instance: Instance, misfit = isMisfit): void {
+export function putText(node: Text, value: unknown, instance: Instance, misfit = isMisfit): void {
   const text =
     typeof value === 'string' || typeof value === 'number' || typeof value === 'bigint' ? `${value}` : '';
   if (value && !text) misfit(value, instance);
   if (instance.adoption) {
-    if (text === node.nodeValue) return;
+    if (text === node.data) return;
     instance.tell(
       'markup-differs',
       (dev
-        ? { how: `it says ${JSON.stringify(node.nodeValue)} where ${JSON.stringify(text)} belongs` }
+        ? { how: `it says ${JSON.stringify(node.data)} where ${JSON.stringify(text)} belongs` }
         : {}) as never,
     );
   }
-  node.nodeValue = text;
+  node.data = text;
 }
 
 const isMisfit: Misfit = (value, instance) => {
@@ -36,7 +36,7 @@ const isMisfit: Misfit = (value, instance) => {
 
 /** The same, in words of one's own for what is no content. */
 export function text(misfit?: Misfit): Put {
-  return (node, value, instance) => putText(node, value, instance, misfit);
+  return (node, value, instance) => putText(node as Text, value, instance, misfit);
 }
 
 /** A value as the text of a script of data, the same text as in HTML. */
