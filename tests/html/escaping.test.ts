@@ -225,7 +225,9 @@ test('a list for an element stands in the quotes in which it is shorter, and com
       const html = renderHtml(List, { items }, { form: 'elements' });
       const [element] = parsed(html);
       const { items: value, ...others } = (element as Exclude<Plain, string>)[1];
-      expect(JSON.parse(value as string)).toEqual(JSON.parse(JSON.stringify(items).replaceAll('\0', '\uFFFD')));
+      expect(JSON.parse(value as string)).toEqual(
+        JSON.parse(JSON.stringify(items).replaceAll('\0', '\uFFFD')),
+      );
       expect(others).toEqual({});
     }
   }

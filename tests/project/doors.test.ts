@@ -16,13 +16,13 @@ const node = (code: string): string =>
 /** What each door exports as values, and nothing more. */
 const doors: Record<string, string> = {
   'zesty-lattice':
-    'ComponentTree LatticeError calc component definition eachOf el event given phrase preset prop resolve share slot trusted uid whenLoaded',
+    'ComponentTree LatticeError calc component definition eachOf el event given isSame phrase preset prop resolve share slot trusted uid whenLoaded',
   'zesty-lattice-tools/check': 'check jsonReport sarifReport textReport',
   'zesty-lattice/browser':
-    'LatticeError calc component definition eachOf el elementClass event given phrase preset prop register share slot trusted uid whenLoaded',
+    'LatticeError calc component definition eachOf el elementClass event given isSame phrase preset prop register share slot trusted uid whenLoaded',
   'zesty-lattice/elements': 'elementClass register',
   'zesty-lattice/internal/runtime':
-    'acting always anyRow anyRule attribute bind calculated changing checked choiceRule classOf classes compare comparing consuming containing dateRule define documentHtml each failing fieldFeature fieldMembers fillerMembers fillerWatch filling flagRule formSafe given guarded handed inlineStyle innerScope isFilled isFull isSomething json later leaving lending life listRule listen loading numberOf numberRule outerAttribute outputs ownField ownerOf plain plainText plus property providing readText ready receiving recordRule restyled same schemaRule sharing sheet slotWatch styled styles svgNodes testedRule text textRule urlRule view wearing worded',
+    'Block acting always anyRow anyRule attribute bind calculated changing checked choiceRule classOf classes compare compared consuming containing dateRule define documentHtml each failing featured fieldFeature fieldMembers fillerMembers fillerWatch filling flagRule formSafe given guarded handed inlineStyle innerScope isFilled isFull isSomething json later leaving lending life listRule listen loading masks numberOf numberRule outerAttribute outputs ownField ownerOf plain plainText plus property providing putText readText ready receiving recordRule restyled safe same schemaRule sharing sheet slotWatch styled styles svgNodes testedRule text textRule urlRule view wearing worded',
   'zesty-lattice/markup': 'catalog markupFile renderDocument',
   'zesty-lattice-tools/adopt': 'adopt',
   'zesty-lattice-tools/describe': 'editorData elementsManifest propsSchema tagTypes',

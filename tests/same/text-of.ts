@@ -203,6 +203,8 @@ class MarkupWriter {
         return `uid(${literal(op.label)})`;
       case 'literal':
         return this.value(op.value);
+      case 'binary':
+        return `(${this.expr(op.left)} ${op.operator} ${this.expr(op.right)})`;
       case 'calc':
         return this.helper(op.inputs, op.compute);
       case 'phrase':

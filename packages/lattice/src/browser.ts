@@ -21,6 +21,7 @@ export {
   eachOf,
   el,
   given,
+  isSame,
   phrase,
   type Share,
   share,

@@ -1,4 +1,4 @@
-import { calc, eachOf, el, given, phrase } from 'zesty-lattice';
+import { calc, eachOf, el, given, isSame, phrase } from 'zesty-lattice';
 import { type Case, items } from '../case.js';
 import { Card, LivePairs, LiveRows, PairList, PairText, RowList, RowsThrough } from '../components.js';
 
@@ -28,6 +28,64 @@ export const rows: readonly Case[] = [
         eachOf(state.items, (item) => el.li(item.name), { key: (item) => calc(item.id, (id) => `k${id}`) }),
       ),
     ...(moves && { steps: moves }),
+  },
+  {
+    name: 'rows of which one is selected',
+    template: ({ state, props }) =>
+      el.ul(
+        eachOf(
+          state.items,
+          (item) =>
+            el.li(
+              { class: { picked: isSame(item.id, state.count) }, hidden: isSame(props.count, item.id) },
+              item.name,
+              calc(isSame(item.id, state.count), (is) => (is ? ' this one' : '')),
+            ),
+          { key: 'id' },
+        ),
+      ),
+    steps: [
+      { state: { count: 1 } },
+      { state: { count: 3 }, props: { count: 3 } },
+      { props: { count: 1 } },
+      { state: { items: [three, one, four] as never, count: 4 } },
+      { state: { count: 2 } },
+      { state: { items: [two, { ...two, id: 7 }, one] as never } },
+      { state: { count: 7, items: [{ ...two, id: 7 }] as never }, props: { count: 7 } },
+      { state: { items: [] } },
+      { state: { count: 1, items: [one, two] as never } },
+    ],
+  },
+  {
+    name: 'rows that compare what may be missing, and what comes up twice',
+    template: ({ state, props }) =>
+      el.ul(
+        eachOf(state.items, (item) => el.li({ 'data-same': isSame(item.name, props.maybe) }, item.id), {
+          key: 'id',
+        }),
+      ),
+    state: {
+      items: [
+        { ...one, name: 'a' },
+        { ...two, name: 'a' },
+        { ...three, name: 'b' },
+      ] as never,
+    },
+    steps: [
+      { props: { maybe: 'a' } },
+      { props: { maybe: 'b' } },
+      { props: { maybe: undefined } },
+      { props: { maybe: 'none' } },
+      {
+        state: {
+          items: [
+            { ...one, name: 'none' },
+            { ...two, name: 'a' },
+          ] as never,
+        },
+      },
+      { props: { maybe: 'a' } },
+    ],
   },
   {
     name: 'rows with their number',
