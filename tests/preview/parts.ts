@@ -18,7 +18,7 @@ export const GroveForm = component('grove-form', {
   },
   slots: { default: slot(), foot: slot(), row: slot.with<{ kind: string }>() },
   state: () => ({ said: 0 }),
-  events: { reported: event<{ said: number }>() },
+  events: { told: event<{ said: number }>() },
   handlers: {
     tell: ({ dispatch, state }) => {
       dispatch('told', { said: state.said + 1 });
@@ -28,7 +28,7 @@ export const GroveForm = component('grove-form', {
   styles: '.look { color: rgb(10, 20, 30) } @media (prefers-reduced-motion: reduce) { .look { font-weight: 900 } } @media (prefers-color-scheme: dark) { .look { color: rgb(200, 210, 220) } }',
   template: ({ props, slots, state, handlers }) => [
     el.of(props.tag, { class: ['look', props.size] }, phrase\`\${props.name}, \${props.trees} trees\`, given(props.open, ', open')),
-    el.button({ type: 'button', on: { click: handlers.tell() } }, phrase\`reported \${state.said}\`),
+    el.button({ type: 'button', on: { click: handlers.tell() } }, phrase\`told \${state.said}\`),
     given(props.planted, (day) => el.time(calc(day, (one) => one.getFullYear()))),
     given(props.map, (map) => el.a({ href: map }, 'map')),
     el.ul(eachOf(props.picks, (pick) => el.li(pick))),

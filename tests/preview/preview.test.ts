@@ -138,8 +138,8 @@ describe('lattice preview', () => {
     await expect
       .poll(() => page.locator('.events li').allInnerTexts(), soon)
       .toEqual([
-        expect.stringMatching(/reported\s*\{"said":2\}/),
-        expect.stringMatching(/reported\s*\{"said":1\}/),
+        expect.stringMatching(/told\s*\{"said":2\}/),
+        expect.stringMatching(/told\s*\{"said":1\}/),
       ]);
     await page.getByLabel('Name', { exact: true }).focus();
     await typeInto(page, 'Name', 'Lower grove');
@@ -309,7 +309,7 @@ describe('lattice preview', () => {
     await saved("'nothing said'", "'no word yet'", () => text('no word yet'));
     await saved('state.said + 1 };', 'state.said + 10 };', async () => {
       await stage().locator('grove-form button').click();
-      return /reported \d\d/.test(await stage().locator('grove-form button').innerText());
+      return /told \d\d/.test(await stage().locator('grove-form button').innerText());
     });
     console.info(`saved and seen: ${took.join(', ')} ms`);
     expect(await page.getByLabel('Name', { exact: true }).inputValue()).toBe('Saved grove');

@@ -159,7 +159,7 @@ describe('imports go one way', () => {
   const groups = [
     'lattice/src/elements/code/expressions.ts lattice/src/elements/code/writer.ts',
     'lattice/src/elements/compile/call.ts lattice/src/elements/compile/dependencies.ts lattice/src/elements/compile/level.ts lattice/src/elements/compile/view.ts',
-    'lattice/src/elements/runtime/adopted.ts lattice/src/elements/runtime/adoption.ts lattice/src/elements/runtime/block.ts lattice/src/elements/runtime/first-look.ts lattice/src/elements/runtime/fixed.ts lattice/src/elements/runtime/in-place.ts lattice/src/elements/runtime/instance.ts lattice/src/elements/runtime/live.ts lattice/src/elements/runtime/look.ts lattice/src/elements/runtime/view.ts',
+    'lattice/src/elements/runtime/adopted.ts lattice/src/elements/runtime/adoption.ts lattice/src/elements/runtime/block.ts lattice/src/elements/runtime/featured.ts lattice/src/elements/runtime/in-place.ts lattice/src/elements/runtime/instance.ts lattice/src/elements/runtime/live.ts lattice/src/elements/runtime/report.ts lattice/src/elements/runtime/view.ts lattice/src/elements/runtime/watching.ts',
     'lattice/src/html/frame.ts lattice/src/html/lower/steps.ts lattice/src/html/pass.ts lattice/src/html/problems-of.ts lattice/src/html/runtime.ts',
     'lattice/src/html/lower/env.ts lattice/src/html/lower/lowering.ts',
     'lattice/src/plan/block.ts lattice/src/plan/plan.ts',

@@ -1,5 +1,9 @@
+import { tells } from '#dev';
+
 /** A value as it is quoted in a message: short, and saying what it is. */
 export function printValue(value: unknown): string {
+  // In a built page what kind of value it is has to do.
+  if (!tells) return typeof value;
   if (typeof value === 'string') {
     const text = JSON.stringify(value.length > 40 ? `${value.slice(0, 39)}…` : value);
     return `the text ${text}`;

@@ -19,6 +19,7 @@ export { loading } from './loading.js';
 export { outputs } from './outputs.js';
 export { property } from './property.js';
 export { ready } from './ready.js';
+export { rowPath } from './row-path.js';
 export { consuming, providing } from './shared-data.js';
 export { wearing } from './sheets.js';
 export { handed, receiving } from './slot.js';

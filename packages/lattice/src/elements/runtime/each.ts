@@ -1,5 +1,4 @@
 import { finding, printValue } from '../../problem/index.js';
-import { idPart } from '../../template/id-part.js';
 import type { Scope } from '../../template/scope.js';
 import { after, ended } from './adopted.js';
 import { adopt } from './adoption.js';
@@ -7,6 +6,7 @@ import { type Attach, attempt, type Block, follow, type Scopes, update } from '.
 import type { Comparison, OfRow } from './compared.js';
 import { forward, inside, mount, type Reads, remove } from './move.js';
 import { report } from './report.js';
+import type { RowPath } from './row-path.js';
 import { Rows } from './rows.js';
 import { derived, refresh } from './scopes.js';
 import type { Get } from './text.js';
@@ -22,8 +22,8 @@ export interface Each {
   readonly item: number;
   readonly itemMask: number;
   readonly indexMask: number;
-  /** How many row and slot functions enclose the rows, where something in them makes ids. */
-  readonly depth?: number | undefined;
+  /** Set where something in the rows makes ids. */
+  readonly path?: RowPath | undefined;
   readonly key?: OfRow | undefined;
   /** Things that rows read just to compare them with something of their own. */
   readonly compared?: readonly (() => Comparison)[] | undefined;
@@ -39,7 +39,7 @@ export interface Each {
 
 /** Content for every item of a list, before a node that marks the place. */
 export function each(of: Each): Attach {
-  const { level, item, itemMask, indexMask, key, row, empty, reads, depth, isPlain, numbered = false } = of;
+  const { level, item, itemMask, indexMask, key, row, empty, reads, path, isPlain, numbered = false } = of;
   const readsIndex = reads.some(([index, mask]) => index === level && mask & indexMask);
   const setRow = ({ locals }: Scope, value: unknown, index: number): void => {
     locals[item] = value;
@@ -58,10 +58,7 @@ export function each(of: Each): Attach {
       }
       const own = derived(scopes[level] as Scope);
       setRow(own, value, index);
-      if (depth !== undefined) {
-        own.at = own.at?.slice() ?? [];
-        own.at[depth + 1] = `${own.at[depth] ?? ''}-${idPart(key ? key(value, index, own) : index)}`;
-      }
+      path?.(own, key ? key(value, index, own) : index);
       const copies = scopes.slice();
       copies[level] = own;
       return copies;

@@ -31,7 +31,7 @@ export function buildEach(node: PlanEach, parent: Around, view: CompiledView, sp
     item,
     itemMask,
     indexMask,
-    depth: mayMakeIds(node) ? depth : undefined,
+    path: mayMakeIds(node) ? call('rowPath', depth) : undefined,
     key: key && new OfRow(key, item),
     numbered: asksForNumber(node) || undefined,
     isPlain: isPlainRow || undefined,
