@@ -127,7 +127,7 @@ describe('what the guides show is so', () => {
     await page.addScriptTag({ content: await bundle(pathToFileURL(path)), type: 'module' });
     await page.waitForFunction('globalThis.isDone', undefined, { timeout: 5_000 }).catch(() => undefined);
     expect(errors).toEqual([]);
-    isAsSaid(await page.evaluate<Result[]>('globalThis.told'));
+    isAsSaid(await page.evaluate<Result[]>('globalThis.reported'));
     await page.close();
   });
 
