@@ -137,10 +137,7 @@ describe('lattice preview', () => {
     await page.keyboard.press('Enter');
     await expect
       .poll(() => page.locator('.events li').allInnerTexts(), soon)
-      .toEqual([
-        expect.stringMatching(/told\s*\{"said":2\}/),
-        expect.stringMatching(/told\s*\{"said":1\}/),
-      ]);
+      .toEqual([expect.stringMatching(/told\s*\{"said":2\}/), expect.stringMatching(/told\s*\{"said":1\}/)]);
     await page.getByLabel('Name', { exact: true }).focus();
     await typeInto(page, 'Name', 'Lower grove');
     await expect.poll(() => stage().locator('h2').innerText(), soon).toBe('Lower grove, 40 trees, open');
