@@ -1,12 +1,4 @@
-import {
-  type BinaryOperator,
-  type Core,
-  inputsOf,
-  type Op,
-  type OpName,
-  type OpOf,
-  type OpTable,
-} from '../template/index.js';
+import type { BinaryOperator, Core, Op, OpName, OpOf, OpTable } from '../template/index.js';
 import { constantCode, memberCode } from './constants.js';
 
 /** What expressions call when they are code: functions of `template/`, by name. */
@@ -102,14 +94,3 @@ const table: {
 };
 
 const plainOperators: Readonly<Partial<Record<BinaryOperator, string>>> = { '??': '??', or: '||', and: '&&' };
-
-/** Whether an expression may stop with an error: only calculations and calls may. */
-export function canFail(core: Core): boolean {
-  const { op } = core;
-  const isRisky =
-    op.op === 'calc' ||
-    op.op === 'call' ||
-    (op.op === 'unary' && op.operator !== 'not') ||
-    (op.op === 'binary' && /^[-+*/%]$/.test(op.operator));
-  return isRisky || inputsOf(core).some(canFail);
-}

@@ -8,6 +8,7 @@ export { controlText } from './control-text.js';
 export type { DomElement, DomEvent, DomFetch, DomSignal } from './dom-names.js';
 export { builderOf, el } from './el.js';
 export { calc, isSame, phrase, uid } from './expression/calc.js';
+export { canFail } from './expression/can-fail.js';
 export { describe } from './expression/describe.js';
 export { failedValue, guarded, plainText } from './expression/evaluate.js';
 export type { Expr, ExprOf, StateExpr } from './expression/expr.js';

@@ -1,7 +1,7 @@
 import { constantCode, isIdentifier, memberCode, NotWritten } from '../../code/constants.js';
-import { canFail, operationCode } from '../../code/expressions.js';
+import { operationCode } from '../../code/expressions.js';
 import type { AnyKind } from '../../component/index.js';
-import { type Core, describe } from '../../template/index.js';
+import { type Core, canFail, describe } from '../../template/index.js';
 import { RuleOf } from '../compile/props.js';
 import type { Writer } from './writer.js';
 

@@ -1,8 +1,7 @@
 import { constantCode, keyCode, NotWritten, own } from '../../code/constants.js';
-import { canFail } from '../../code/expressions.js';
 import { type AnyKind, authored, type ComponentCore, isKind, isMade } from '../../component/index.js';
 import { readsOp } from '../../plan/index.js';
-import { type Core, inputsOf, isCore } from '../../template/index.js';
+import { type Core, canFail, inputsOf, isCore } from '../../template/index.js';
 import {
   Call,
   CompiledBinding,

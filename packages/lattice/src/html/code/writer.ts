@@ -1,6 +1,7 @@
 import { accessCode, constantCode, isIdentifier, keyCode, memberCode } from '../../code/constants.js';
-import { canFail, type ExpressionWords, operationCode } from '../../code/expressions.js';
+import { type ExpressionWords, operationCode } from '../../code/expressions.js';
 import { type AnyKind, type ComponentCore, isMade, wordsIn } from '../../component/index.js';
+import { canFail } from '../../template/expression/can-fail.js';
 import type { Core, OpOf, Whereabouts } from '../../template/index.js';
 import type { Named, Where } from '../frame.js';
 import { plainTypeOf, shownTypeOf } from '../lower/checks.js';

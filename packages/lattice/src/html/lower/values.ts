@@ -1,6 +1,5 @@
-import { canFail } from '../../code/expressions.js';
 import { filledCore } from '../../plan/index.js';
-import { type Core, describe, ExprCore, type Op, withInputs } from '../../template/index.js';
+import { type Core, canFail, describe, ExprCore, type Op, withInputs } from '../../template/index.js';
 import { Named } from '../frame.js';
 import { deeper, expressionSource, literal, ownerAt, register, type Scope } from './env.js';
 import type { Register } from './steps.js';

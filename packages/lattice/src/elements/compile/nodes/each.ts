@@ -1,6 +1,5 @@
-import { canFail } from '../../../code/expressions.js';
 import { type PlanEach, type PlanElement, readsOp } from '../../../plan/index.js';
-import { type Core, describe, inputsOf, isCore } from '../../../template/index.js';
+import { type Core, canFail, describe, inputsOf, isCore } from '../../../template/index.js';
 import { Call, CompiledBinding, Constant, call, OfRow } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import { type Level, type Spot, viewOf } from '../level.js';
