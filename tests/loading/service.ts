@@ -30,10 +30,12 @@ export async function startService(): Promise<Service> {
     const [, room, name = ''] = pathname.split('/');
     if (room === 'favicon.ico') return void response.writeHead(204).end();
     if (room !== 'json' && room !== 'rows') return void response.writeHead(404).end();
+    // Whoever sees that it was asked may release it in the same turn.
+    const released = searchParams.has('held') && new Promise<void>((done) => held.push(done));
     asked.push(url);
     response.on('close', () => response.writableEnded || stopped.push(url));
     await wait(Number(searchParams.get('ms') ?? 0));
-    if (searchParams.has('held')) await new Promise<void>((done) => held.push(done));
+    await released;
     if (response.destroyed) return;
     if (searchParams.has('fail')) return void response.writeHead(503).end('down');
     if (room === 'rows') {
