@@ -442,6 +442,22 @@ describe.each([
       expect(await page.locator('outer-box crate-counter .add').first().innerText()).toBe('New: 5');
     });
 
+    test('rows hear of a change also where more is read than a mask has bits', async () => {
+      await open(`<many-fields items='[{"id":1},{"id":2}]'></many-fields>`);
+      const rows = (): Promise<readonly string[]> =>
+        page.evaluate(() =>
+          Array.from(
+            document.querySelector('many-fields')?.shadowRoot?.querySelectorAll('li') ?? [],
+            (one) => `${one.textContent} ${one.title} ${one.hidden}`,
+          ),
+        );
+      expect(await rows()).toEqual(['1 0 false', '2 0 false']);
+      await page.locator('many-fields .first').click();
+      expect(await rows()).toEqual(['1 7 false', '2 7 false']);
+      await page.locator('many-fields .second').click();
+      expect(await rows()).toEqual(['1 7 false', '2 7 true']);
+    });
+
     test('a name that is taken is reported, and all other elements are defined', async () => {
       const take = "customElements.define('life-log', class extends HTMLElement {})";
       await open('<side-panel></side-panel><life-log></life-log>', take);

@@ -8,6 +8,7 @@ import {
   FormBits,
   LifeLog,
   LiveRows,
+  ManyFields,
   OuterBox,
   PickList,
   RowsPage,
@@ -31,6 +32,7 @@ Object.assign(window, {
       BasketTotal,
       CountedRows,
       LiveRows,
+      ManyFields,
       RowsPage,
     );
   },

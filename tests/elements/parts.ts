@@ -1,4 +1,17 @@
-import { calc, component, eachOf, el, event, given, phrase, prop, share, slot, uid } from 'zesty-lattice';
+import {
+  calc,
+  component,
+  eachOf,
+  el,
+  event,
+  given,
+  isSame,
+  phrase,
+  prop,
+  share,
+  slot,
+  uid,
+} from 'zesty-lattice';
 
 export const CrateCounter = component('crate-counter', {
   props: {
@@ -269,4 +282,27 @@ export const WeightField = component('weight-field', {
   },
   template: ({ props, state }) =>
     el.input({ type: 'number', bind: state.kilos, disabled: props.disabled, 'aria-label': 'Kilos' }),
+});
+
+const fieldNames = Array.from({ length: 40 }, (_, n) => `f${n}`);
+
+/** Reads more names than a mask has bits, so that some share one: two of them in rows. */
+export const ManyFields = component('many-fields', {
+  props: { items: prop.list<{ id: number }>().fallback([]) },
+  state: () => Object.fromEntries(fieldNames.map((name) => [name, 0])) as Record<string, number>,
+  handlers: { set: (_context, name: string, value: number) => ({ [name]: value }) },
+  template: ({ props, state, handlers }) => [
+    el.p(fieldNames.slice(0, 38).map((name) => state[name])),
+    el.ul(
+      eachOf(
+        props.items,
+        (one) => el.li({ title: phrase`${state.f38}`, hidden: isSame(one.id, state.f39) }, one.id),
+        {
+          key: 'id',
+        },
+      ),
+    ),
+    el.button({ class: 'first', type: 'button', on: { click: handlers.set('f38', 7) } }, 'First'),
+    el.button({ class: 'second', type: 'button', on: { click: handlers.set('f39', 2) } }, 'Second'),
+  ],
 });

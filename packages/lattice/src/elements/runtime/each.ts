@@ -106,19 +106,22 @@ export function each(of: Each): Attach {
     // What rows read besides their own item goes to each of them, before the list itself is looked at.
     forward(block, reads, (one, mask) => {
       if (emptyBlock) update(emptyBlock, one, mask);
-      let others = one === level ? mask & ~(itemMask | indexMask) : mask;
-      const show = (within: Block, index = within.index): void => {
+      // Past 30 names the last bit is shared, also by an item: it stands for what is outside, too.
+      let others = mask;
+      const show = (within: Block, changed: number, index = within.index): void => {
         const own = within.scopes[level] as Scope;
         if (one === level) refresh(own, scopes[level] as Scope, item, 2);
         setRow(own, within.item, index);
-        update(within, one, mask);
+        update(within, one, changed);
       };
       for (const comparison of one === level ? comparisons : [])
         if (others & comparison.mask) {
           others &= ~comparison.mask;
-          comparison.changed(rows.all, scopes[level] as Scope, shared, (within) => show(within));
+          comparison.changed(rows.all, scopes[level] as Scope, shared, (within) =>
+            show(within, comparison.mask),
+          );
         }
-      if (others) rows.all.forEach((within, index) => show(within, index));
+      if (others) rows.all.forEach((within, index) => show(within, others, index));
     });
     follow(block, level, of.mask, run);
   };
