@@ -77,8 +77,8 @@ function mutantsOf(file) {
     // Types are for the compiler, which sees them by itself.
     if (
       node.exportKind === 'type' ||
-      /^TS|^(?:Import|ExportAll)/.test(node.type) &&
-      !/^TS(?:As|NonNull|Satisfies)Expression$/.test(node.type)
+      (/^TS|^(?:Import|ExportAll)/.test(node.type) &&
+        !/^TS(?:As|NonNull|Satisfies)Expression$/.test(node.type))
     )
       return;
     breakNode(node, parent, key, add, text);
