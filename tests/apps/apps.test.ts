@@ -68,10 +68,12 @@ describe('random applications', { timeout: isLong ? 900_000 : 120_000 }, () => {
   });
 
   test('are the same text where no code may be made', () => {
-    const without = rendered(folder, apps, '--disallow-code-generation-from-strings');
-    const wrong = Object.entries(withCode).filter(
-      ([seed, one]) => one.markup !== without[seed]?.markup || one.elements !== without[seed]?.elements,
+    const some = apps.filter((_, at) => isLong || at % 4 === 0);
+    const without = rendered(folder, some, '--disallow-code-generation-from-strings');
+    const wrong = Object.entries(without).filter(
+      ([seed, one]) => one.markup !== withCode[seed]?.markup || one.elements !== withCode[seed]?.elements,
     );
+    expect(Object.keys(without).length).toBe(some.length);
     expect(wrong.map(([seed]) => seed)).toEqual([]);
   });
 

@@ -3,10 +3,8 @@
  * (https://html.spec.whatwg.org/#dates-and-times).
  */
 export function controlText(value: unknown, type: string): string {
-  if (value === null || value === undefined) return '';
-  if (!(value instanceof Date)) return String(value);
-  const at = value.getTime();
-  if (Number.isNaN(at)) return '';
+  const at = value instanceof Date ? value.getTime() : Number.NaN;
+  if (!(value instanceof Date) || Number.isNaN(at)) return plainText(value);
   // What it is on the clock of who looks at it; all others use one clock.
   if (type === 'datetime-local')
     return new Date(at - value.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
@@ -19,8 +17,15 @@ export function controlText(value: unknown, type: string): string {
     case 'week':
       return weekOf(at);
     default:
-      return iso.slice(0, 10);
+      return plainText(value);
   }
+}
+
+/** The same for a control that is not for times, which shows a date as its day. */
+export function plainText(value: unknown): string {
+  if (value === null || value === undefined) return '';
+  if (!(value instanceof Date)) return String(value);
+  return Number.isNaN(value.getTime()) ? '' : value.toISOString().slice(0, 10);
 }
 
 /** The week of a year: the first one has the year's first Thursday. */

@@ -8,7 +8,15 @@ import {
   type PlanAttribute,
 } from '../../plan/index.js';
 import { type Core, type Report, styleText } from '../../template/index.js';
-import { type Call, CompiledBinding, Constant, call, HandlerArguments, Named } from './call.js';
+import {
+  type Call,
+  type CalledName,
+  CompiledBinding,
+  Constant,
+  call,
+  HandlerArguments,
+  Named,
+} from './call.js';
 import { readsOf } from './dependencies.js';
 import type { Level } from './level.js';
 import type { StaticElement } from './static.js';
@@ -21,10 +29,12 @@ export function buildAttributes(
   view: CompiledView,
   level: Level,
 ): void {
-  for (const one of attributes) byAttribute(builders, one, element, view, level);
+  for (const one of attributes) byAttribute(builders, one, element, view, level, attributes);
 }
 
-const builders: AttributeTable<[element: StaticElement, view: CompiledView, level: Level], void> = {
+type Building = [element: StaticElement, view: CompiledView, level: Level, all: readonly PlanAttribute[]];
+
+const builders: AttributeTable<Building, void> = {
   fixed({ name, text }, element) {
     element.attributes.set(name, text === true ? '' : text);
   },
@@ -71,12 +81,15 @@ const builders: AttributeTable<[element: StaticElement, view: CompiledView, leve
     view.note(readsOf(args, level));
     view.part(element, call('listen', type, handler, new HandlerArguments(args), level.index));
   },
-  binding(one, element, view, level) {
+  binding(one, element, view, level, all) {
     const reads = readsOf([one.value], level);
     const [from = [level.index, 0]] = reads;
     view.note(reads);
     const path = one.path.length > 0 ? one.path : undefined;
-    view.part(element, call('bind', one.field, one.value, from[1], from[0], path));
+    view.part(
+      element,
+      call('bind', new Named(kindOf(one, element.tag, all)), one.field, one.value, from[1], from[0], path),
+    );
   },
   chosen: () => undefined,
   none: () => undefined,
@@ -84,6 +97,24 @@ const builders: AttributeTable<[element: StaticElement, view: CompiledView, leve
 };
 
 const ignore: Report = () => undefined;
+
+/** What a page has to have for a control that is tied to the state. */
+function kindOf(
+  { control, type }: AttributeOf<'binding'>,
+  tag: string,
+  all: readonly PlanAttribute[],
+): CalledName {
+  if (control === 'textarea') return 'written';
+  if (control === 'select') return 'chosen';
+  // Its type is not known before it is there.
+  if (
+    tag !== 'input' ||
+    all.some(({ key, kind }) => kind === 'accepted' || (key === 'type' && kind === 'value'))
+  )
+    return 'anyControl';
+  if (/^(?:date|datetime-local|month|time|week)$/i.test(type)) return 'dated';
+  return ({ checkbox: 'marked', radio: 'picked', file: 'files' } as const)[type.toLowerCase()] ?? 'entered';
+}
 
 function part(
   element: StaticElement,

@@ -6,6 +6,7 @@ export { bind } from './bind.js';
 export { changing } from './changing.js';
 export { classes, inlineStyle, restyled, styles } from './class-and-style.js';
 export { compared } from './compared.js';
+export { anyControl, chosen, dated, entered, files, marked, picked, written } from './controls.js';
 export { formSafe } from './dom.js';
 export { each } from './each.js';
 export { failing } from './failing.js';
