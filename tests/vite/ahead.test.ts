@@ -137,6 +137,7 @@ describe('elements planned as a page is built', () => {
     ['a counter as HTML text', 'counter-text.ts', 3_200],
     ['a form of three fields', 'shift-form.ts', 4_300],
     ['a list with keyed rows', 'sortable-list.ts', 6_100],
+    ['a kit of twenty', 'kit.ts', 22_000],
   ])('%s with everything it needs (%s) is at most %i bytes', async (_what, entry, most) => {
     const { code } = await builtFrom(join(root, 'bench', entry), { minify: true });
     expect(gzipSync(code, { level: 9 }).length).toBeLessThanOrEqual(most);
