@@ -1,0 +1,128 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { afterAll, describe, expect, test } from 'vitest';
+import * as lattice from 'zesty-lattice';
+import { type AnyComponent, LatticeError, type Problem, resolve } from 'zesty-lattice';
+import { renderHtml } from 'zesty-lattice/html';
+import { catalog, renderDocument } from 'zesty-lattice/markup';
+import { componentCore } from '../../packages/lattice/src/component/index.js';
+import { codeOf } from '../../packages/lattice/src/html/code/ahead.js';
+import { inspectedUse, resolveOpen } from '../../packages/lattice/src/tree/index.js';
+import { type Mistake, mistakes } from './mistakes/cases.js';
+import * as prelude from './mistakes/prelude.js';
+
+/**
+ * Every word that is said of a mistake and of what is right instead, each with its place in the tree, and what is shown,
+ * recorded. To change it on purpose, run `LATTICE_RECORD=1 npx vitest run tests/problems/recorded.test.ts` and read the
+ * difference.
+ */
+interface Recorded {
+  readonly thrown?: readonly string[];
+  readonly open?: readonly string[];
+  readonly problems?: readonly string[];
+  readonly shown?: string;
+  readonly uses?: readonly string[];
+  readonly code?: string;
+}
+
+const file = new URL('./recorded.json', import.meta.url);
+const recorded = JSON.parse(readFileSync(file, 'utf8')) as Record<string, Recorded>;
+const written: Record<string, Recorded> = {};
+const isRecording = process.env.LATTICE_RECORD === '1';
+afterAll(() => {
+  if (isRecording) writeFileSync(file, `${JSON.stringify(written, undefined, 1)}\n`);
+});
+
+const worded = ({ code, hint, message, severity, where, source }: Problem): string =>
+  `${severity} ${code}${where && ` in ${where}`}: ${message} | ${hint}${source?.file.startsWith('page') ? ` (${source.line}:${source.column})` : ''}`;
+
+function wordsOfThrown(thrown: unknown): readonly string[] {
+  if (thrown instanceof LatticeError) return thrown.problems.map(worded);
+  return [String(thrown).replaceAll(import.meta.dirname, '')];
+}
+
+/** What is given by a function, or said by what it throws. */
+function outcome<T>(make: () => T): { readonly value?: T; readonly thrown?: readonly string[] } {
+  try {
+    return { value: make() };
+  } catch (thrown) {
+    return { thrown: wordsOfThrown(thrown) };
+  }
+}
+
+/** A use without what is in it, and without the places of this file. */
+const withoutPlaces = (one: object): string =>
+  JSON.stringify(one, (key, value) => (key === 'source' || key === 'uses' ? undefined : value));
+
+const names = { ...lattice, ...prelude };
+
+/** The component with a mistake in it, or what is right. */
+function made({ in: where }: Mistake, text: string): AnyComponent {
+  const { component } = lattice;
+  const inScope = (code: string, more: readonly string[] = []): ((...args: unknown[]) => unknown) =>
+    new Function(...Object.keys(names), ...more, `return ${code};`).bind(undefined, ...Object.values(names));
+  if (where === 'define') return inScope(text)() as AnyComponent;
+  const { BoardRow, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard } = prelude;
+  const template = inScope(text, ['props', 'state', 'slots', 'handlers']);
+  return component('one-mistake', {
+    props: {
+      open: lattice.prop.flag(),
+      items: lattice.prop.list(lattice.prop.text()).fallback([]),
+      name: lattice.prop.text().fallback(''),
+      count: lattice.prop.number().fallback(0),
+    },
+    slots: { default: lattice.slot(), badge: lattice.slot() },
+    state: () => ({ count: 0 }),
+    handlers: { add: ({ state }, step: number) => ({ count: state.count + step }) },
+    helpers: { upper: (one: string) => one.toUpperCase() },
+    uses: [BoardRow, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard],
+    template:
+      where === 'text'
+        ? text
+        : ({ handlers, props, slots, state }) => template(props, state, slots, handlers) as never,
+  });
+}
+
+function recordOf(mistake: Mistake, text: string): Recorded {
+  if (mistake.in === 'page') {
+    const all = Object.values(prelude).filter((one) => typeof one === 'function') as AnyComponent[];
+    const page = `<!doctype html>\n<html lang="en"><head><title>x</title></head><body><h1>x</h1>\n${text}\n</body></html>\n`;
+    const { value, thrown } = outcome(() => renderDocument(page, catalog(all), { file: 'page.html' }));
+    return thrown ? { thrown } : { shown: value?.html ?? '', problems: value?.problems.map(worded) ?? [] };
+  }
+  const { value: component, thrown } = outcome(() => made(mistake, text));
+  if (!component) return thrown ? { thrown } : {};
+  const core = outcome(() => componentCore(component)).value;
+  if (!core) return { thrown: ['not a component'] };
+  const use = outcome(() => (component as unknown as (props: object) => lattice.Use)({}));
+  const tree = use.value && outcome(() => resolve(use.value as lattice.Use)).value;
+  const shown = outcome(() => renderHtml(use.value as lattice.Use));
+  const code = outcome(() => codeOf(core)).value;
+  const open = resolveOpen(core).problems.map(worded);
+  const problems = tree?.problems.map(worded);
+  return {
+    ...(use.thrown && { thrown: use.thrown }),
+    open,
+    ...(problems && problems.join() !== open.join() && { problems }),
+    ...(tree && {
+      uses: [...tree.walk()].flatMap((one) => {
+        const seen = inspectedUse(one, one.component, one.path, { name: undefined, count: 2 });
+        return [withoutPlaces(one), withoutPlaces(seen)];
+      }),
+    }),
+    shown: shown.thrown?.join('\n') ?? shown.value ?? '',
+    ...(code !== undefined && { code }),
+  };
+}
+
+describe('what is said and shown is what was recorded', () => {
+  test.each(mistakes.map((mistake, at) => [`${at} ${mistake.in}: ${mistake.what}`, mistake] as const))(
+    '%s',
+    (name, mistake) => {
+      for (const which of ['wrong', 'right'] as const) {
+        const now = JSON.parse(JSON.stringify(recordOf(mistake, mistake[which]))) as Recorded;
+        written[`${which} ${name}`] = now;
+        if (!isRecording) expect(now).toEqual(recorded[`${which} ${name}`]);
+      }
+    },
+  );
+});
