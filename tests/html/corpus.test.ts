@@ -3,6 +3,7 @@ import { afterAll, describe, expect, test } from 'vitest';
 import { resolve, type Use } from 'zesty-lattice';
 import { type RenderOptions, renderBytes, renderHtml, renderPage } from 'zesty-lattice/html';
 import { cases } from '../same/cases/index.js';
+import { type ComponentCore, codeOf, componentCore } from '../same/internals.js';
 import { inEachWay } from '../same/ways.js';
 import { asFunctions, asMarkup, html, htmlOfSpot, momentsOf, useOf } from '../same/writings.js';
 
@@ -17,9 +18,11 @@ interface Recorded {
   /** On the spot, where it is not as the component's. */
   readonly spot?: string;
   readonly rules?: string;
-  /** Problems of the tree with their places, and the uses in it. */
+  /** Problems of the tree with their places, and the uses in it: with props and slots where there are several. */
   readonly problems?: readonly string[];
   readonly uses: readonly string[];
+  /** The code that writes the HTML text, of some. */
+  readonly code?: string;
   /** The template as HTML text, where it is something else. */
   readonly markup?: readonly (string | null)[];
 }
@@ -34,6 +37,10 @@ afterAll(() => {
 
 const withoutSame = (texts: readonly string[]): (string | null)[] =>
   texts.map((text, at) => (at > 0 && text === texts[at - 1] ? null : text));
+
+/** A use without what is in it, and without the places of the corpus. */
+const withoutPlaces = (one: object): string =>
+  JSON.stringify(one, (key, value) => (key === 'source' || key === 'uses' ? undefined : value));
 
 const decoder = new TextDecoder();
 
@@ -64,9 +71,12 @@ describe('what the corpus comes to is what was recorded', () => {
       ...(spot !== undefined && spot !== `<div>${usual[0]}</div>` && { spot }),
       ...(rules !== undefined && { rules }),
       ...(tree.problems.length > 0 && {
-        problems: tree.problems.map(({ code, where }) => `${code} ${where}`),
+        problems: tree.problems.map(
+          ({ code, hint, message, where }) => `${code} ${where}: ${message} ${hint}`,
+        ),
       }),
-      uses: [...tree.walk()].map(({ path }) => path),
+      uses: [...tree.walk()].map((one, at) => (at === 0 ? one.path : withoutPlaces(one))),
+      ...(cases.indexOf(one) % 6 === 0 && { code: codeOf(componentCore(made) as ComponentCore) }),
       ...(asText.join() !== usual.join() && { markup: withoutSame(asText) }),
     };
     if (!isRecording) expect(written[name]).toEqual(recorded[name]);

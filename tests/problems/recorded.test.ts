@@ -62,7 +62,7 @@ function made({ in: where }: Mistake, text: string): AnyComponent {
     new Function(...Object.keys(names), ...more, `return ${code};`).bind(undefined, ...Object.values(names));
   if (where === 'define') return inScope(text)() as AnyComponent;
   const { BoardRow, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard } = prelude;
-  const template = inScope(text, ['props', 'state', 'slots', 'handlers']);
+  const template = where === 'use' ? inScope(text, ['props', 'state', 'slots', 'handlers']) : undefined;
   return component('one-mistake', {
     props: {
       open: lattice.prop.flag(),
@@ -75,16 +75,16 @@ function made({ in: where }: Mistake, text: string): AnyComponent {
     handlers: { add: ({ state }, step: number) => ({ count: state.count + step }) },
     helpers: { upper: (one: string) => one.toUpperCase() },
     uses: [BoardRow, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard],
-    template:
-      where === 'text'
-        ? text
-        : ({ handlers, props, slots, state }) => template(props, state, slots, handlers) as never,
+    template: template
+      ? ({ handlers, props, slots, state }) => template(props, state, slots, handlers) as never
+      : text,
   });
 }
 
 function recordOf(mistake: Mistake, text: string): Recorded {
   if (mistake.in === 'page') {
-    const all = Object.values(prelude).filter((one) => typeof one === 'function') as AnyComponent[];
+    const { BoardRow, CrateCounter, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard } = prelude;
+    const all = [BoardRow, CrateCounter, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard];
     const page = `<!doctype html>\n<html lang="en"><head><title>x</title></head><body><h1>x</h1>\n${text}\n</body></html>\n`;
     const { value, thrown } = outcome(() => renderDocument(page, catalog(all), { file: 'page.html' }));
     return thrown ? { thrown } : { shown: value?.html ?? '', problems: value?.problems.map(worded) ?? [] };

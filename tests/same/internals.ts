@@ -14,7 +14,7 @@ export {
 export { liveOf } from '../../packages/lattice/src/elements/in-page.js';
 export { countInPage } from '../../packages/lattice/src/elements/interpret.js';
 export * as runtime from '../../packages/lattice/src/elements/runtime/index.js';
-export { codeAhead } from '../../packages/lattice/src/html/code/ahead.js';
+export { codeAhead, codeOf } from '../../packages/lattice/src/html/code/ahead.js';
 export { provideCode } from '../../packages/lattice/src/html/code/index.js';
 export { blueprintOf, type Node } from '../../packages/lattice/src/plan/index.js';
 export {
