@@ -51,7 +51,7 @@ function both(text: string): readonly [read: unknown, written: unknown, code: st
     helper: (_component, _name, compute) => `theirs[${theirs.push(compute) - 1}]`,
     part: none,
     isWorkedOut: () => false,
-    kindPart: none,
+    value: () => undefined,
     component: none,
     scopedSheet: none,
     htmlFault: none,

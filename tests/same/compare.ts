@@ -279,8 +279,7 @@ function evaluated(made: AnyComponent): runtime.Live {
     closure: (compute) => at(compute),
     helper: (_component, _name, compute) => at(compute),
     part: (of, key) => at(of[key as keyof typeof of]),
-    kindPart: (_component, prop, part) =>
-      part === 'schema' ? at(core.props.kinds[core.props.at.get(prop) ?? -1]?.rules.holds) : undefined,
+    value: at,
     isWorkedOut: () => false,
     component: (other) => {
       const callable = Object.defineProperty(() => undefined, Symbol.for('zesty-lattice.component'), {

@@ -22,6 +22,8 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 
 interface Built {
   readonly code: string;
+  /** All of its scripts, by their names. */
+  readonly chunks: Readonly<Record<string, string>>;
   /** What was reported while building. */
   readonly reported: string;
   /** Whether the page plans elements itself. */
@@ -77,13 +79,19 @@ async function builtFrom(
       write: false,
       minify: minify ? 'oxc' : false,
       target: 'es2022',
-      rollupOptions: { input, output: { format: 'es' } },
+      rollupOptions: {
+        input,
+        output: { format: 'es', entryFileNames: 'main.js', chunkFileNames: '[name].js' },
+      },
     },
   });
   if (!('output' in result)) throw new Error('Nothing was built.');
   const { code } = result.output[0];
+  const chunks = Object.fromEntries(
+    result.output.flatMap((one) => (one.type === 'chunk' ? [[one.fileName, one.code]] : [])),
+  );
   const reported = lines.filter((line) => line.includes('plans some elements itself')).join('\n');
-  return { code, reported, plans: code.includes('Planner = class') };
+  return { code, chunks, reported, plans: code.includes('Planner = class') };
 }
 
 /** Each case is a build: `npm run test:long` has all of them, a usual run every second one. */
@@ -262,8 +270,8 @@ register(component('part-b', { props: { n: prop.number() }, state: () => ({ at: 
       'it has an element <t>, which stands for a text in written code',
     ],
     [
-      'a list of components',
-      main(`import { A } from './parts.ts';\nconst all = [A];\nregister(...all);`),
+      'a list that is made as its module runs',
+      main(`import { A } from './parts.ts';\nconst all = [A].filter(Boolean);\nregister(...all);`),
       'main.ts:4 registers ...all: it cannot be followed: name the component itself',
     ],
     [
@@ -459,6 +467,145 @@ export const red = Lamp({ tone: 'red' });`,
     expect(shown).toEqual(wanted);
     expect(shown[0]).toContain('<p');
   });
+});
+
+test('helpers of other modules, kits of kits, lists, records and what is loaded later bring no planner along', async () => {
+  const grove = (name: string, body: string): string =>
+    `component('${name}', { state: () => ({ at: 3 }), ${body} })`;
+  const press =
+    'handlers: { go: async ({ state }) => { await null; return { at: state.at + 1 }; } }, template: ({ state, handlers }) => el.p({ on: { click: handlers.go() } }, state.at)';
+  const kit = (name: string, more: object, text: string): Files => ({
+    [`node_modules/${name}/package.json`]: JSON.stringify({
+      name,
+      version: '1.0.0',
+      type: 'module',
+      ...more,
+    }),
+    [`node_modules/${name}/index.js`]: text,
+  });
+  const files: Files = {
+    'main.ts': `import { component, el, prop } from 'zesty-lattice';
+import { register } from 'zesty-lattice/elements';
+import { atLeast, common, doubled, marked, weight } from './helpers.ts';
+import * as all from './all.ts';
+import { Renamed, parts } from './all.ts';
+import { Gate } from 'grove-kit';
+import 'grove-lamps';
+const list = [all.InBarrel, parts.InRecord];
+register(
+  ${grove('use-calc', "template: ({ state }) => el.p(doubled(state.at), marked(state.at, 'of it', 2))")},
+  ${grove('use-kinds', "props: { n: weight, m: atLeast(3), ...common('x') }, template: ({ props }) => el.p(props.n, props.m, props.words.length, props.first)")},
+  ...list,
+  Renamed,
+  parts['Other'],
+  Gate,
+);
+register(...Object.values(all).filter ? all.Chosen : all.InBarrel);
+const { Later, more } = await import('./later.ts');
+register(Later);
+console.log(more);
+import('./later-still.ts').then((m) => register(m.LaterStill));
+`.replace(
+      'register(...Object.values(all).filter ? all.Chosen : all.InBarrel);',
+      "register(document.title === 'x' ? all.Chosen : all.InBarrel);",
+    ),
+    'helpers.ts': `import { calc, prop } from 'zesty-lattice';
+const unit = ' kg';
+export const doubled = (value) => calc(value, (n) => n * 2 + unit);
+export function marked(value, words, most) { const sign = words + '!'; return calc(value, (n) => (n > most ? sign : 'few')); }
+export const weight = prop.number().where((n) => n > 0, 'has to be above zero').fallback(4);
+export const atLeast = (least) => prop.number().where((n) => n >= least, 'has to be at least ' + least).fallback(9);
+export const common = (first) => ({ words: prop.list(prop.text().where((one) => one !== '', 'has to say something')).fallback(() => ['a', first]), first: prop.text().fallback(first) });
+`,
+    'all.ts': `export * from './in-barrel.ts';
+export { Plain as Renamed } from './plain.ts';
+export { default as Chosen } from './chosen.ts';
+export { parts } from './parts.ts';
+`,
+    'in-barrel.ts': `import { component, el } from 'zesty-lattice';\nexport const InBarrel = ${grove('in-barrel', press)};`,
+    'plain.ts': `import { component, el } from 'zesty-lattice';\nconst Plain = ${grove('re-named', press)};\nexport { Plain };`,
+    'chosen.ts': `import { component, el } from 'zesty-lattice';\nexport default ${grove('one-chosen', press)};`,
+    'parts.ts': `import { component, el } from 'zesty-lattice';\nexport const parts = { InRecord: ${grove('in-record', press)}, Other: ${grove('an-other', press)} };`,
+    'later.ts': `import { component, el } from 'zesty-lattice';\nexport const more = 'more';\nexport const Later = ${grove('loaded-later', press)};`,
+    'later-still.ts': `import { component, el } from 'zesty-lattice';\nexport const LaterStill = ${grove('later-still', press)};`,
+    'package.json': JSON.stringify({
+      type: 'module',
+      dependencies: { 'grove-kit': '1', 'grove-lamps': '1' },
+    }),
+    ...kit(
+      'grove-kit',
+      {
+        exports: './index.js',
+        dependencies: { 'grove-base': '1' },
+        peerDependencies: { 'zesty-lattice': '*' },
+      },
+      `import { component, el } from 'zesty-lattice';\nimport { Base } from 'grove-base';\nexport const Gate = ${grove('one-gate', 'template: ({ state }) => el.p(Base({ n: state.at }))')};`,
+    ),
+    ...kit(
+      'grove-base',
+      { main: 'index.js', peerDependencies: { 'zesty-lattice': '*' } },
+      `import { component, calc, el, prop } from 'zesty-lattice';\nexport const Base = component('grove-base', { props: { n: prop.number() }, template: ({ props }) => el.b(calc(props.n, (n) => n + 1)) });`,
+    ),
+    // It says nowhere that it is made with the library.
+    ...kit(
+      'grove-lamps',
+      { exports: { '.': { import: './index.js' } } },
+      `import { component, el } from 'zesty-lattice';\nimport { register } from 'zesty-lattice/elements';\nregister(${grove('grove-lamp', press)});`,
+    ),
+  };
+  const tags = [
+    'use-calc',
+    'use-kinds',
+    'in-barrel',
+    'in-record',
+    're-named',
+    'an-other',
+    'one-gate',
+    'one-chosen',
+    'loaded-later',
+    'later-still',
+    'grove-lamp',
+  ];
+  const shown: unknown[] = [];
+  const browser = await chromium.launch(browserOptions);
+  try {
+    for (const ahead of [true, false]) {
+      const { chunks, reported } = await built(files, { ahead });
+      if (ahead) {
+        expect(reported).toBe('');
+        expect(Object.values(chunks).join('')).not.toContain('Planner = class');
+      }
+      const page = await browser.newPage();
+      const problems: string[] = [];
+      page.on('console', (message) => problems.push(message.text()));
+      page.on('pageerror', ({ message }) => problems.push(message));
+      await page.route('http://grove.test/**', (route) => {
+        const name = new URL(route.request().url()).pathname.slice(1);
+        return name === ''
+          ? route.fulfill({
+              contentType: 'text/html',
+              body: `<!doctype html><html lang="en"><title>x</title>${tags.map((tag) => `<${tag}></${tag}>`).join('')}<use-kinds n="-1" m="1"></use-kinds><script type="module" src="main.js"></script>`,
+            })
+          : route.fulfill({ contentType: 'text/javascript', body: chunks[name] ?? '' });
+      });
+      await page.goto('http://grove.test/');
+      for (const tag of tags) await page.waitForFunction(`customElements.get('${tag}')`);
+      shown.push([
+        await page.evaluate(`(async () => {
+          const all = [...document.querySelectorAll('${tags.join()}')];
+          for (const one of all) one.shadowRoot.querySelector('p').click();
+          await new Promise((done) => setTimeout(done, 50));
+          return all.map((one) => one.localName + ': ' + one.shadowRoot.textContent);
+        })()`),
+        problems.map((line) => line.replace(/^.*?(prop-invalid).*?(has to be [\w ]+).*$/s, '$1 $2')).sort(),
+      ]);
+      await page.close();
+    }
+  } finally {
+    await browser.close();
+  }
+  expect(shown[0]).toEqual(shown[1]);
+  expect(JSON.stringify(shown[0])).toContain('use-calc: 6 kgof it!');
 });
 
 test.runIf(isLong)('a build that watches its files follows changes of whatever was drawn upon', async () => {

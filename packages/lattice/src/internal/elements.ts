@@ -1,6 +1,7 @@
 // Elements and what they are compiled to, for `zesty-lattice-tools` of the same version. No part of the public interface: it changes without notice.
 
 export {
+  constantCode,
   NotWritten,
   own,
   type Sources,

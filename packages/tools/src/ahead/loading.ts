@@ -9,6 +9,14 @@ export interface ExportPlace {
   readonly at: number;
 }
 
+/** Where something stands that an author handed to the library: its module, and which of those there. */
+export interface AuthoredPlace {
+  readonly file: string;
+  readonly number: number;
+  /** What the parameters that it uses were, when it was handed over. */
+  readonly captured: readonly unknown[];
+}
+
 /** Modules of components, loaded: what they export, and which line each component and function comes from. */
 export interface Loading {
   /** What a module exports; throws what it throws. */
@@ -22,8 +30,6 @@ export interface Loading {
   placeNamed(name: string): ExportPlace | undefined;
   /** The components of a module that was loaded, by their number there. */
   componentsOf(file: string): ReadonlyMap<number, ComponentCore>;
-  /** Where a function given to `calc` stands: the component's place, and which of its functions. */
-  closureOf(compute: Compute): (ExportPlace & { readonly number: number }) | undefined;
-  /** Where the function that gives a prop's fallback stands: the component's place, and the prop. */
-  fallbackAt(compute: Compute): (ExportPlace & { readonly prop: string }) | undefined;
+  /** Where something stands that was handed to the library: a function for `calc`, a test, a schema, a fallback. */
+  authoredAt(value: unknown): AuthoredPlace | undefined;
 }

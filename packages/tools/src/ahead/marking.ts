@@ -1,17 +1,16 @@
 import { randomUUID } from 'node:crypto';
-import type { Node } from 'estree-walker';
 import MagicString from 'magic-string';
 import { type ComponentCore, componentCore } from 'zesty-lattice/internal/component';
-import { isWorkedOut, kindPartsOf } from './kind-parts.js';
-import type { Compute, ExportPlace, Loading } from './loading.js';
+import type { AuthoredPlace, Compute, ExportPlace, Loading } from './loading.js';
 import { isOfInterest, ModuleCode } from './module.js';
 import type { Placed } from './names.js';
 
 /** What marked modules call, to say where their components and functions stand. */
 interface Marks {
   component(file: string, at: number, made: unknown): unknown;
-  closure(file: string, at: number, number: number, compute: Compute): Compute;
-  fallback(file: string, at: number, prop: string, make: Compute): Compute;
+  /** A function that is told apart from the same one handed over elsewhere. */
+  own(file: string, number: number, compute: Compute, captured?: readonly unknown[]): Compute;
+  value(file: string, number: number, value: unknown, captured?: readonly unknown[]): unknown;
 }
 
 const marksKey = Symbol.for('zesty-lattice.ahead');
@@ -34,8 +33,7 @@ export abstract class MarkedLoading implements Loading {
   readonly #imported = new Map<string, ReadonlyMap<string, string>>();
   readonly #files = new Set<string>();
   readonly #components = new Map<ComponentCore, ExportPlace>();
-  readonly #fallbacks = new Map<Compute, ExportPlace & { readonly prop: string }>();
-  readonly #closures = new Map<Compute, ExportPlace & { readonly number: number }>();
+  readonly #authored = new Map<unknown, AuthoredPlace>();
 
   constructor(packages: readonly string[]) {
     this.packages = packages;
@@ -45,16 +43,15 @@ export abstract class MarkedLoading implements Loading {
         if (core) this.#components.set(core, { file, at });
         return made;
       },
-      closure: (file, at, number, compute) => {
-        // A function of its own for each place, so that one that is given to several is told apart.
+      own: (file, number, compute, captured = []) => {
         const own: Compute = (...values) => compute(...values);
-        this.#closures.set(own, { file, at, number });
+        this.#authored.set(own, { file, number, captured });
         return own;
       },
-      fallback: (file, at, prop, make) => {
-        const own: Compute = () => make();
-        this.#fallbacks.set(own, { file, at, prop });
-        return own;
+      value: (file, number, value, captured = []) => {
+        if ((typeof value === 'object' && value !== null) || typeof value === 'function')
+          this.#authored.set(value, { file, number, captured });
+        return value;
       },
     });
   }
@@ -94,12 +91,8 @@ export abstract class MarkedLoading implements Loading {
     return this.componentsOf(file).values();
   }
 
-  closureOf(compute: Compute): (ExportPlace & { readonly number: number }) | undefined {
-    return this.#closures.get(compute);
-  }
-
-  fallbackAt(compute: Compute): (ExportPlace & { readonly prop: string }) | undefined {
-    return this.#fallbacks.get(compute);
+  authoredAt(value: unknown): AuthoredPlace | undefined {
+    return this.#authored.get(value);
   }
 
   async close(): Promise<void> {
@@ -112,7 +105,7 @@ export abstract class MarkedLoading implements Loading {
   }
 
   /**
-   * Marks the components of a module, and the functions given to `calc` and to fallbacks, with where they stand. Gives
+   * Marks the components of a module, and what its author handed to the library, with where they stand. Gives
    * what the module is to be run as; nothing where it has no part in it.
    *
    * @param resolve the module of the project, or of its packages of components, behind an import
@@ -138,19 +131,15 @@ export abstract class MarkedLoading implements Loading {
     const wrap = ({ end, start }: Placed, before: string, after = ')'): void => {
       marked.appendRight(start, before).prependLeft(end, after);
     };
-    const fallbacks = new Set<Node>();
-    for (const [at, call] of module.components.entries()) {
-      wrap(call.node, `${registry}.component(${name}, ${at}, `);
-      for (const [number, { node }] of call.closures.entries())
-        wrap(node, `${registry}.closure(${name}, ${at}, ${number}, `);
-      for (const [prop, { fallback }] of kindPartsOf(call.definition, module)) {
-        if (!fallback || fallbacks.has(fallback)) continue;
-        fallbacks.add(fallback);
-        const start = `${registry}.fallback(${name}, ${at}, ${JSON.stringify(prop)}, `;
-        if (/Function/.test(fallback.type)) wrap(fallback as Placed, start);
-        // What is worked out as a module runs is not to be kept as what came of it here.
-        else if (isWorkedOut(fallback)) wrap(fallback as Placed, `${start}() => (`, '))');
-      }
+    for (const [at, { node }] of module.components.entries())
+      wrap(node, `${registry}.component(${name}, ${at}, `);
+    for (const [number, { captured, isWorkedOut, node, to, uses }] of module.authored.entries()) {
+      const known = captured.length > 0 && uses === undefined ? `, [${captured.join(', ')}]` : '';
+      const call = to === 'calc' || isWorkedOut ? 'own' : 'value';
+      const start = `${registry}.${call}(${name}, ${number}, `;
+      // What is worked out as a module runs is not to be kept as what came of it here.
+      if (isWorkedOut) wrap(node, `${start}() => (`, `)${known})`);
+      else wrap(node, start, `${known})`);
     }
     for (const { source } of module.imports) {
       if (source.value !== 'zesty-lattice/elements') continue;

@@ -1,6 +1,6 @@
 import type { ArrowFunctionExpression, CallExpression, Expression, ImportDeclaration, Program } from 'estree';
 import { type Node, walk } from 'estree-walker';
-import { type Closure, closuresIn } from './closures.js';
+import { type Authored, authoredIn } from './authored.js';
 import { Definition } from './definition.js';
 import { isFunction, isKey, type Placed } from './names.js';
 
@@ -20,8 +20,6 @@ export interface ComponentCall {
   readonly statement: Placed;
   /** Its definition, where that stands at the top of the module. */
   readonly definition: Definition | undefined;
-  /** The functions that its template hands to `calc`, in the order they are written. */
-  readonly closures: readonly Closure[];
 }
 
 interface Read {
@@ -40,6 +38,8 @@ export class ModuleCode {
   /** Definitions that stand apart from a component, by the constant that holds them. */
   readonly definitions: ReadonlyMap<string, Definition>;
   readonly components: readonly ComponentCall[];
+  /** What of it no plan can hold, in the order it is written. */
+  readonly authored: readonly Authored[];
 
   constructor(code: string, program: unknown) {
     this.code = code;
@@ -50,6 +50,10 @@ export class ModuleCode {
     this.constants = this.#findConstants();
     this.definitions = this.#findDefinitions();
     this.components = this.#findComponents();
+    this.authored = authoredIn(this.program, {
+      calc: this.imported(authoring, 'calc'),
+      prop: this.imported(authoring, 'prop'),
+    });
   }
 
   /** What a module may export by a name: a constant of its own, or what another module exports by a name. */
@@ -106,6 +110,14 @@ export class ModuleCode {
       }
     }
     return undefined;
+  }
+
+  /** What a name for all that another module exports comes from. */
+  allOf(local: string): string | undefined {
+    const found = this.imports.find(({ specifiers }) =>
+      specifiers.some((one) => one.type === 'ImportNamespaceSpecifier' && one.local.name === local),
+    );
+    return found && String(found.source.value);
   }
 
   /** The record that a call of `definition` is given. */
@@ -170,7 +182,6 @@ export class ModuleCode {
     const local = this.imported(authoring, 'component');
     if (local === undefined) return [];
     const found: ComponentCall[] = [];
-    const calc = this.imported(authoring, 'calc');
     const names = new Map<Node, string>([...this.constants].map(([name, init]) => [init, name]));
     for (const statement of this.statements) {
       let depth = 0;
@@ -192,7 +203,6 @@ export class ModuleCode {
             isGeneric,
             statement,
             definition,
-            closures: closuresIn(definition?.own('template')?.value, calc, make),
           });
         },
         leave(node) {

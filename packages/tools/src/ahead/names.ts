@@ -28,6 +28,13 @@ export function isFunction(
   return /^(Arrow)?Function/.test(node.type);
 }
 
+/** The names that a pattern declares or sets. */
+export function namesOf(pattern: Node): ReadonlySet<string> {
+  const names = new Set<string>();
+  patternNames(pattern, names);
+  return names;
+}
+
 function patternNames(pattern: Node, names: Set<string>): void {
   switch (pattern.type) {
     case 'Identifier':

@@ -1,11 +1,12 @@
 import type { CallExpression } from 'estree';
+import type { Node } from 'estree-walker';
 import type MagicString from 'magic-string';
-import { type ComponentCore, componentCore } from 'zesty-lattice/internal/component';
+import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { NotWritten, own } from 'zesty-lattice/internal/elements';
-import { reasonOf } from 'zesty-lattice/internal/problem';
-import type { Loading } from './loading.js';
+import { componentBehind, componentsBehind, type Later, laterOf } from './following.js';
+import type { ExportPlace, Loading } from './loading.js';
 import type { ModuleCode } from './module.js';
-import type { Placed } from './names.js';
+import { namesOf, type Placed } from './names.js';
 import { componentName, type Writing } from './writing.js';
 
 const door = 'zesty-lattice/elements';
@@ -51,6 +52,7 @@ export async function registerWritten(changed: MagicString, followed: Followed):
   const dropped: Dropped[] = [];
   const taken = new Map<string, Map<string, string>>();
   const names = new Set<string>();
+  const late = new Set<string>();
   for (const declaration of module.imports.filter(({ source }) => source.value === door)) {
     for (const { local, ...specifier } of declaration.specifiers) {
       const imported = 'imported' in specifier ? (specifier as { imported: { name?: string } }).imported : {};
@@ -97,11 +99,11 @@ export async function registerWritten(changed: MagicString, followed: Followed):
     const left: string[] = [];
     for (const arg of args) {
       try {
-        written.push(await writtenOf(arg));
+        written.push(...(await writtenOf(arg)));
       } catch (thrown) {
         if (!(thrown instanceof NotWritten)) throw thrown;
         left.push(module.text(arg));
-        const core = await coreOf(arg).catch(() => undefined);
+        const core = await componentBehind(arg, followed).catch(() => undefined);
         dropped.push({
           what: core ? `<${core.name}>` : module.text(arg),
           why: thrown.message,
@@ -125,16 +127,36 @@ export async function registerWritten(changed: MagicString, followed: Followed):
     );
   }
 
-  /** The name of what is written out for an argument; a module that it comes from is imported. */
-  async function writtenOf(arg: Placed): Promise<string> {
-    const core = await coreOf(arg);
+  /** The code of what is written out for an argument; a module that it comes from is imported. */
+  async function writtenOf(arg: Placed): Promise<readonly string[]> {
+    if (arg.type === 'SpreadElement') {
+      const all = await componentsBehind(arg.argument as Placed, followed);
+      return all.map((core) => nameOf(placeOf(core)));
+    }
+    if (arg.type === 'ConditionalExpression') {
+      const [then] = await writtenOf(arg.consequent as Placed);
+      const [otherwise] = await writtenOf(arg.alternate as Placed);
+      return [`${module.text(arg.test)} ? ${then} : ${otherwise}`];
+    }
+    const core = await componentBehind(arg, followed);
+    const place = placeOf(core);
+    const later =
+      arg.type === 'Identifier' || arg.type === 'MemberExpression' ? laterOf(rootOf(arg), module) : undefined;
+    return [later ? await laterName(later, arg, place) : nameOf(place)];
+  }
+
+  function placeOf(core: ComponentCore): ExportPlace {
     const fault = followed.writing.fault(core);
     if (fault) throw fault;
     const place = followed.loading.placeOf(core);
     if (!place) throw new NotWritten('it cannot be followed to where it is made');
-    if (place.file === followed.file) return componentName(place.at);
-    if (followed.isEntry(place.file))
+    if (place.file !== followed.file && followed.isEntry(place.file))
       throw new NotWritten('it is made in a module that the build starts from; make it in one of its own');
+    return place;
+  }
+
+  function nameOf(place: ExportPlace): string {
+    if (place.file === followed.file) return componentName(place.at);
     const from = taken.get(place.file) ?? new Map<string, string>();
     taken.set(place.file, from);
     const there = componentName(place.at);
@@ -143,37 +165,33 @@ export async function registerWritten(changed: MagicString, followed: Followed):
     return here;
   }
 
-  async function coreOf(arg: Placed): Promise<ComponentCore> {
-    const { file, loading, resolve } = followed;
-    const own = module.components.findIndex(({ local, node }) =>
-      arg.type === 'Identifier' ? arg.name === local : arg.start === node.start,
+  /** The name of what comes with a module that is loaded when it is needed, in place of the component. */
+  async function laterName({ pattern, source }: Later, arg: Placed, place: ExportPlace): Promise<string> {
+    if ((await followed.resolve(source, followed.file)) !== place.file)
+      throw new NotWritten(
+        `${source}, which is loaded later, does not make it itself; load the module that does`,
+      );
+    const there = componentName(place.at);
+    if (pattern.type !== 'ObjectPattern') return `${module.text(pattern)}.${there}`;
+    const name = rootOf(arg);
+    const property = pattern.properties.find((one) =>
+      namesOf(one.type === 'Property' ? one.value : one).has(name),
     );
-    if (own >= 0) {
-      await loaded(loading, file, 'its module');
-      const core = loading.componentsOf(file).get(own);
-      if (core) return core;
-      throw new NotWritten('it is not made when its module is loaded in Node');
-    }
-    const from = arg.type === 'Identifier' ? module.importOf(arg.name) : undefined;
-    if (!from) throw new NotWritten('it cannot be followed: name the component itself');
-    const source = String(from.declaration.source.value);
-    const found = await resolve(source, file);
-    if (found === undefined) throw new NotWritten(`${source} is no module of the project`);
-    const core = componentCore((await loaded(loading, found, source))[from.name]);
-    if (core) return core;
-    throw new NotWritten(`what ${source} exports by that name is no component`);
+    if (!property) throw new NotWritten('it cannot be followed: name the component itself');
+    const here = `${own}later${pattern.start}_${place.at}`;
+    if (late.has(here)) return here;
+    late.add(here);
+    const { end, start } = property as unknown as Placed;
+    const others = module.readsOf(name).filter((one) => one.start < pattern.start || one.start > pattern.end);
+    if (others.length === 1) changed.update(start, end, `${there}: ${here}`);
+    else changed.appendLeft(end, `, ${there}: ${here}`);
+    return here;
   }
 }
 
-async function loaded(
-  loading: Loading,
-  file: string,
-  named: string,
-): Promise<Readonly<Record<string, unknown>>> {
-  try {
-    return await loading.load(file);
-  } catch (thrown) {
-    const reason = reasonOf(thrown);
-    throw new NotWritten(`${named} cannot be loaded in Node: ${reason}`);
-  }
+/** The name that members are read of. */
+function rootOf(code: Node): string {
+  let root = code;
+  while (root.type === 'MemberExpression') root = root.object;
+  return root.type === 'Identifier' ? root.name : '';
 }

@@ -2,10 +2,10 @@ import { type Node, walk } from 'estree-walker';
 import type MagicString from 'magic-string';
 import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { NotWritten, own } from 'zesty-lattice/internal/elements';
-import { isWorkedOut } from './kind-parts.js';
+import { isWorkedOut } from './authored.js';
 import type { ModuleCode } from './module.js';
-import type { Placed } from './names.js';
-import { componentName, linesFor, linesForDefinition, type Writing } from './writing.js';
+import { isFunction, type Placed } from './names.js';
+import { authoredLines, componentName, linesFor, linesForDefinition, type Writing } from './writing.js';
 
 /**
  * Puts the elements of components beside the components, in the module that makes them: whoever registers one takes
@@ -55,6 +55,7 @@ export function writeBeside(
       ([file, taken]) => `import { ${[...taken].join(', ')} } from ${JSON.stringify(file)};`,
     ),
   ];
+  head.push(...authoredLines(module).map((line) => `${constant} ${line}`));
   if (head.length > 0) changed.prepend(`${head.join('\n')}\n`);
 }
 
@@ -122,6 +123,7 @@ function isOurs(init: Node, module: ModuleCode, isMade: (name: string) => boolea
   let waits = false;
   walk(init, {
     enter(node) {
+      if (isFunction(node)) return this.skip();
       if (node.type === 'AwaitExpression') waits = true;
     },
   });

@@ -1,17 +1,19 @@
-import type { Node } from 'estree-walker';
 import type { ComponentCore } from 'zesty-lattice/internal/component';
 import {
+  constantCode,
   NotWritten,
   own,
   type Sources,
   type WrittenComponent,
   writeComponent,
 } from 'zesty-lattice/internal/elements';
+import { reasonOf } from 'zesty-lattice/internal/problem';
 import { scopedRules } from 'zesty-lattice/internal/styles';
+import type { Authored } from './authored.js';
 import type { Definition, PartFound } from './definition.js';
-import { isWorkedOut, type KindParts, kindPartsOf, kindsIn } from './kind-parts.js';
-import type { ExportPlace, Loading } from './loading.js';
+import type { AuthoredPlace, ExportPlace, Loading } from './loading.js';
 import type { ComponentCall, ModuleCode } from './module.js';
+import { isFunction } from './names.js';
 import { countNodes, htmlFault } from './parsed.js';
 
 /** A component written out for its module, with what that module has to import for it. */
@@ -68,29 +70,17 @@ export class Writing {
     const placeOfName = (component: string): ExportPlace | undefined =>
       component === core.name ? place : this.#loading.placeNamed(component);
     const sources: Sources = {
-      closure: (compute) => {
-        const fallback = this.#loading.fallbackAt(compute);
-        const made = fallback && this.#kindPart(fallback, fallback.prop, 'fallback', reach);
-        if (made) return isWorkedOut(made.written as Node) ? made.code.slice(0, -2) : made.code;
-        const at = this.#loading.closureOf(compute);
-        const closure = at && this.#call(at)?.call.closures[at.number];
-        if (!at || !closure) return new NotWritten('is not written in a template of the project');
-        if (closure.uses !== undefined)
-          return new NotWritten(
-            `uses "${closure.uses}", which its template works out as it runs; hand it to calc as a value`,
-          );
-        return reach(at.file, closureName(at.at, at.number));
+      closure: (compute) => this.#authored(compute, reach),
+      value: (value) => {
+        const code = this.#authored(value, reach);
+        return code instanceof NotWritten ? undefined : code;
       },
+      isWorkedOut: (value) => this.#known(value)?.one.isWorkedOut ?? false,
       helper: (component, name) => {
         const code = this.#partCode(placeOfName(component), 'helpers', reach);
         return code && `${code}.${name}`;
       },
       part: (of, key) => (of === core ? this.#partCode(place, key, reach) : undefined),
-      kindPart: (component, prop, part) => this.#kindPart(placeOfName(component), prop, part, reach)?.code,
-      isWorkedOut: (component, prop) => {
-        const made = this.#kindPart(placeOfName(component), prop, 'fallback', (_file, name) => name);
-        return made !== undefined && isWorkedOut(made.written as Node);
-      },
       component: (other) => {
         const at = this.#loading.placeOf(other);
         return at && this.#call(at)?.call.definition ? reach(at.file, componentName(at.at)) : undefined;
@@ -107,7 +97,8 @@ export class Writing {
       return { ...writeComponent(core, sources, countNodes), imports };
     } catch (thrown) {
       if (thrown instanceof NotWritten) return thrown;
-      throw thrown;
+      // A template may want what its module would have made had it not failed.
+      return new NotWritten(`its template cannot be read in Node: ${reasonOf(thrown)}`);
     }
   }
 
@@ -117,29 +108,30 @@ export class Writing {
     return module && call && { module, call };
   }
 
-  /** What a kind was given where a component's prop is declared, and the code of it, wherever that is written. */
-  #kindPart(
-    place: ExportPlace | undefined,
-    prop: string,
-    part: keyof KindParts,
-    reach: (file: string, name: string) => string,
-  ): { readonly code: string; readonly written: KindParts[typeof part] } | undefined {
-    const found = place && this.#call(place);
-    if (!place || !found) return undefined;
-    const { call, module } = found;
-    const written = kindPartsOf(call.definition, module).get(prop)?.[part];
-    if (isGiven(written)) return { code: `${reach(place.file, kindName(place.at, prop, part))}()`, written };
-    for (const local of kindsIn(call.definition, module).elsewhere) {
-      const other = this.#imported(module, place.file, local);
-      const theirs =
-        other && kindPartsOf(other.module.definitions.get(other.local), other.module).get(prop)?.[part];
-      if (other && isGiven(theirs))
-        return {
-          code: `${reach(other.file, definitionKindName(other.local, prop, part))}()`,
-          written: theirs,
-        };
+  #known(value: unknown): { readonly at: AuthoredPlace; readonly one: Authored } | undefined {
+    const at = this.#loading.authoredAt(value);
+    const one = at && this.#loading.module(at.file)?.authored[at.number];
+    return one && { at, one };
+  }
+
+  /** The code of what an author handed to the library; what keeps it from being written, completing "its function …". */
+  #authored(value: unknown, reach: (file: string, name: string) => string): string | NotWritten {
+    const { at, one } = this.#known(value) ?? {};
+    if (!at || !one) return new NotWritten('is not written in a module of the project');
+    const works = (name: string): NotWritten =>
+      new NotWritten(`uses "${name}", which its template works out as it runs; hand it to calc as a value`);
+    if (one.uses !== undefined) return works(one.uses);
+    const values: string[] = [];
+    for (const [index, name] of one.captured.entries()) {
+      const code = dataCode(at.captured[index]);
+      if (code === undefined) return works(name);
+      values.push(code);
     }
-    return undefined;
+    const name = reach(at.file, authoredName(at.number));
+    if (!isFactory(one)) return name;
+    const made = `${name}(${values.join(', ')})`;
+    if (!one.isWorkedOut) return made;
+    return values.length === 0 ? name : `() => ${made}`;
   }
 
   /** The definition behind a name that a module imports. */
@@ -213,12 +205,9 @@ export class Writing {
 }
 
 export const componentName = (at: number): string => `${own}component${at}`;
-export const closureName = (at: number, number: number): string => `${own}calc${at}_${number}`;
+const authoredName = (number: number): string => `${own}authored${number}`;
 export const sheetName = (at: number): string => `${own}sheet${at}`;
-export const kindName = (at: number, prop: string, part: string): string => `${own}kind${at}_${prop}_${part}`;
 const helpersName = (at: number): string => `${own}helpers${at}`;
-const definitionKindName = (local: string, prop: string, part: string): string =>
-  `${own}definition_${local}_kind_${prop}_${part}`;
 const definitionPartName = (local: string, key: string): string => `${own}definition_${local}_${key}`;
 
 /** The parts of a definition that written code may name. */
@@ -230,28 +219,41 @@ function partLine(definition: Definition, key: string, name: string): readonly s
   return part && definition.isFree(part) ? [`${name} = () => (${definition.text(part, key)});`] : [];
 }
 
-/** Lines for what the kinds of a definition were given, by the name each is to have. */
-function kindLines(
-  definition: Definition,
-  module: ModuleCode,
-  nameOf: (prop: string, part: string) => string,
-): readonly string[] {
-  const lines: string[] = [];
-  for (const [prop, { fallback, schema, tests }] of kindPartsOf(definition, module)) {
-    if (fallback) lines.push(`${nameOf(prop, 'fallback')} = () => (${module.text(fallback)});`);
-    if (schema) lines.push(`${nameOf(prop, 'schema')} = () => (${module.text(schema)});`);
-    if (tests.length > 0) {
-      const pairs = tests.map((args) => `[${args.map((arg) => module.text(arg)).join(', ')}]`);
-      lines.push(`${nameOf(prop, 'tests')} = () => [${pairs.join(', ')}];`);
-    }
+/**
+ * Whether something stands in its module as a function that makes it: it then needs nothing before it is asked for, and
+ * may be made of what is known to the functions around it.
+ */
+const isFactory = ({ captured, constants, isWorkedOut, node, to }: Authored): boolean =>
+  captured.length > 0 || constants.length > 0 || isWorkedOut || !(to === 'calc' || isFunction(node));
+
+/** The code of plain data; nothing for what is more. */
+function dataCode(value: unknown): string | undefined {
+  try {
+    return constantCode(value);
+  } catch (thrown) {
+    if (thrown instanceof NotWritten) return undefined;
+    throw thrown;
   }
-  return lines;
 }
 
-const isGiven = (written: KindParts[keyof KindParts]): boolean =>
-  written !== undefined && !(Array.isArray(written) && written.length === 0);
+/** What a module is given for all that its author handed to the library there, wherever that is used. */
+export function authoredLines(module: ModuleCode): readonly string[] {
+  return module.authored.flatMap((one, number) => {
+    if (one.uses !== undefined) return [];
+    const code = authoredCode(module, one);
+    const around = one.constants.map((constant) => `const ${module.text(constant)};`).join(' ');
+    const made = around === '' ? `(${code})` : `{ ${around} return ${code}; }`;
+    return `${authoredName(number)} = ${isFactory(one) ? `(${one.captured.join(', ')}) => ${made}` : code};`;
+  });
+}
 
-/** What a module is given for one of its components, for itself and for others: rules, functions, parts. */
+/** Its expression; a function for `calc` that is only named is called by its name, which may come to be later. */
+function authoredCode(module: ModuleCode, { node, to }: Authored): string {
+  const text = module.text(node);
+  return to === 'calc' && !isFunction(node) ? `(...values) => (${text})(...values)` : text;
+}
+
+/** What a module is given for one of its components, for itself and for others: rules, helpers. */
 export function linesFor(module: ModuleCode, at: number, core: ComponentCore | undefined): readonly string[] {
   const call = module.components[at];
   if (!call?.definition) return [];
@@ -261,16 +263,7 @@ export function linesFor(module: ModuleCode, at: number, core: ComponentCore | u
     const css = JSON.stringify(scopedRules(core).css);
     lines.push(`${sheetName(at)} = /* @__PURE__ */ ${own}sheet(${css});`);
   }
-  for (const [number, { constants, node, uses }] of call.closures.entries()) {
-    if (uses !== undefined) continue;
-    const code = functionText(module, node);
-    const around = constants.map((one) => `const ${module.text(one)};`).join(' ');
-    lines.push(
-      `${closureName(at, number)} = ${around === '' ? code : `/* @__PURE__ */ (() => { ${around} return ${code}; })()`};`,
-    );
-  }
   lines.push(...partLine(definition, 'helpers', helpersName(at)));
-  lines.push(...kindLines(definition, module, (prop, part) => kindName(at, prop, part)));
   return lines;
 }
 
@@ -278,14 +271,5 @@ export function linesFor(module: ModuleCode, at: number, core: ComponentCore | u
 export function linesForDefinition(module: ModuleCode, local: string): readonly string[] {
   const definition = module.definitions.get(local);
   if (!definition) return [];
-  return [
-    ...namedParts.flatMap((key) => partLine(definition, key, definitionPartName(local, key))),
-    ...kindLines(definition, module, (prop, part) => definitionKindName(local, prop, part)),
-  ];
-}
-
-/** A function as an expression; one that is only named is called by its name, which may come to be later. */
-function functionText(module: ModuleCode, node: Parameters<ModuleCode['text']>[0]): string {
-  const text = module.text(node);
-  return /Function/.test(node.type) ? text : `(...values) => (${text})(...values)`;
+  return [...namedParts.flatMap((key) => partLine(definition, key, definitionPartName(local, key)))];
 }

@@ -38,18 +38,19 @@ export async function writtenModule({
 }> {
   const module = new ModuleCode(code, tree);
   const changed = new MagicString(code);
-  const isMaking = module.components.length > 0 || module.definitions.size > 0;
+  const isMaking = module.components.length + module.definitions.size + module.authored.length > 0;
   let cores: ReadonlyMap<number, ComponentCore> = new Map();
-  // A module that wants a page, say: whoever registers what it makes sees why.
+  // A module that wants a page fails in Node: what it made before that is written, and of all else one sees why.
   const isLoaded = isMaking && (await loading.load(file).then(Boolean, () => false));
-  if (isLoaded) {
+  if (isMaking) {
     cores = loading.componentsOf(file);
-    writeBeside(changed, module, cores, writing, !isEntry(file));
+    if (isLoaded || cores.size > 0) writeBeside(changed, module, cores, writing, !isEntry(file));
   }
   const dropped = isRegistering(module)
     ? await registerWritten(changed, { module, file, resolve, loading, writing, isEntry })
     : [];
-  const made = isLoaded ? await componentsFrom(module, file, resolve, loading) : new Set<string>();
+  const made =
+    isLoaded || cores.size > 0 ? await componentsFrom(module, file, resolve, loading) : new Set<string>();
   loosen(changed, module, (local) => made.has(local));
   const fault = changed.hasChanged() ? parseFault(changed.toString()) : undefined;
   // The module as it was is right: the page plans its components itself.

@@ -1,3 +1,3 @@
-export { NotWritten, own } from '../../code/constants.js';
+export { constantCode, NotWritten, own } from '../../code/constants.js';
 export { type WrittenComponent, writeComponent } from './component.js';
-export type { KindPart, Sources } from './writer.js';
+export type { Sources } from './writer.js';

@@ -1,5 +1,5 @@
 import { constantCode, keyCode, NotWritten, own } from '../../code/constants.js';
-import { type AnyKind, authored, type ComponentCore, isKind, isMade } from '../../component/index.js';
+import { authored, type ComponentCore, isKind, isMade } from '../../component/index.js';
 import { readsOp } from '../../plan/index.js';
 import { type Core, canFail, inputsOf, isCore } from '../../template/index.js';
 import {
@@ -27,10 +27,10 @@ export interface Sources {
   helper(component: string, name: string, compute: (...values: never[]) => unknown): string | undefined;
   /** The code of a part of the component's definition. */
   part(core: ComponentCore, key: string): string | undefined;
-  /** The code of what a kind was given: its fallback, its tests, its schema. */
-  kindPart(component: string, prop: string, part: KindPart): string | undefined;
-  /** Whether a prop's fallback is worked out as its module runs, such as a date of that moment. */
-  isWorkedOut(component: string, prop: string): boolean;
+  /** The code of something else that its author handed to the library: a test, a schema, a fallback. */
+  value(value: unknown): string | undefined;
+  /** Whether a fallback is worked out as its module runs, such as a date of that moment: its code is a function then. */
+  isWorkedOut(fallback: unknown): boolean;
   /** The code of another component's rules as a style sheet, for where it has no shadow root of its own. */
   scopedSheet(core: ComponentCore): string | undefined;
   /** The code of another component's elements. */
@@ -38,9 +38,6 @@ export interface Sources {
   /** Makes sure that HTML comes back from a parser as it was meant; gives what is wrong otherwise. */
   htmlFault(html: string, view: CompiledView): string | undefined;
 }
-
-/** What a kind of prop was given where it is declared. */
-export type KindPart = 'fallback' | 'tests' | 'schema';
 
 /** Those whose last argument is the number of a scope, the element's own unless said. */
 const scoped: ReadonlySet<RuntimeName> = new Set(['bind', 'listen', 'ready']);
@@ -116,12 +113,8 @@ export class Writer {
 
   /** A field of a record; a fallback that a function gives is asked for each time. */
   #field(key: string, value: unknown): string {
-    if (
-      value instanceof Fallback &&
-      isMade(value.value) &&
-      !this.sources.isWorkedOut(value.component, value.prop)
-    )
-      return `get ${key}() { return ${this.kindPart(value, 'fallback')}(); }`;
+    if (value instanceof Fallback && isMade(value.value) && !this.sources.isWorkedOut(value.value))
+      return `get ${key}() { return ${this.#authored(value.value, value)}(); }`;
     return `${keyCode(key)}: ${this.code(value)}`;
   }
 
@@ -275,13 +268,17 @@ export class Writer {
 
   /** The code of a prop's rule. */
   rule(of: RuleOf): string {
-    const code = this.#rule(of.kind, of);
-    return of.kind.settings.tests.length === 0
-      ? code
-      : this.call('testedRule', code, this.kindPart(of, 'tests'));
+    const code = this.#rule(of);
+    const { tests } = of.kind.settings;
+    if (tests.length === 0) return code;
+    const pairs = tests.map(
+      ([passes, message]) => `[${this.#authored(passes, of)}, ${constantCode(message)}]`,
+    );
+    return this.call('testedRule', code, `[${pairs.join(', ')}]`);
   }
 
-  #rule({ rules: { code } }: AnyKind, of: RuleOf): string {
+  #rule(of: RuleOf): string {
+    const { code } = of.kind.rules;
     const name = code.name as RuntimeName;
     return code.args
       ? this.call(name, ...code.args.map((arg) => this.#ruleArgument(arg, of)))
@@ -290,13 +287,8 @@ export class Writer {
 
   /** Data, rules of kinds inside, records and lists of them, and what the author handed to the kind. */
   #ruleArgument(arg: unknown, of: RuleOf): string {
-    if (arg === authored) return this.kindPart(of, 'schema');
-    if (isKind(arg)) {
-      if (arg.settings.tests.length > 0) throw new NotWritten(`a test inside the prop "${of.prop}"`);
-      if (arg.rules.code.args?.includes(authored))
-        throw new NotWritten(`the prop "${of.prop}" holds values of a schema`);
-      return this.#rule(arg, of);
-    }
+    if (arg === authored) return this.#authored(of.kind.rules.holds, of);
+    if (isKind(arg)) return this.rule(new RuleOf(arg, of.component, of.prop));
     if (Array.isArray(arg)) return `[${arg.map((one) => this.#ruleArgument(one, of)).join(', ')}]`;
     if (typeof arg !== 'object' || arg === null) return constantCode(arg);
     const fields = Object.entries(arg).map(([key, one]) => `${keyCode(key)}: ${this.#ruleArgument(one, of)}`);
@@ -305,21 +297,24 @@ export class Writer {
 
   /** What is short stands for itself; all else stands where its author wrote it, so that it is there once. */
   #fallback(of: Fallback): string {
+    if (this.sources.isWorkedOut(of.value)) return `(${this.#authored(of.value, of)})()`;
     let code: string | undefined;
     try {
-      if (!this.sources.isWorkedOut(of.component, of.prop)) code = constantCode(of.value);
+      code = constantCode(of.value);
     } catch (thrown) {
       if (!(thrown instanceof NotWritten)) throw thrown;
     }
-    return code !== undefined && code.length < 80 ? code : this.kindPart(of, 'fallback');
+    return code !== undefined && code.length < 80
+      ? code
+      : (this.sources.value(of.value) ?? code ?? this.#authored(of.value, of));
   }
 
-  /** The code of a kind's part that its author wrote. */
-  kindPart(of: RuleOf | Fallback, part: KindPart): string {
-    const code = this.sources.kindPart(of.component, of.prop, part);
+  /** The code of what an author gave to a kind. */
+  #authored(value: unknown, of: RuleOf | Fallback): string {
+    const code = this.sources.value(value);
     if (code === undefined)
       throw new NotWritten(
-        `the prop "${of.prop}" of ${of.component} is not written out where it is declared`,
+        `what the prop "${of.prop}" of ${of.component} is given is not written in a module of the project`,
       );
     return code;
   }
