@@ -49,6 +49,21 @@ describe('a check finds', () => {
     expect(textReport(report)).toMatch(/^\n*0 errors, 0 warnings in 2 files with 1 component, [\d.]+ m?s\n$/);
   });
 
+  test('what a build would refuse in a component that its module keeps to itself', async () => {
+    const { found } = await checked({
+      'grove.ts': `import { component, el, slot } from 'zesty-lattice';
+const Twice = component('two-places', {
+  slots: { default: slot() },
+  state: () => ({ isOpen: false }),
+  template: ({ slots, state }) => el.div({ hidden: state.isOpen }, slots.default(), el.p(slots.default())),
+});
+export const words = 'a grove';
+void Twice;
+`,
+    });
+    expect(found).toEqual(['slot-repeated grove.ts:5:96']);
+  });
+
   test('references of a document into elements, and out of them', async () => {
     const parts = `import { component, el, prop, slot } from 'zesty-lattice';
 const state = () => ({ isOpen: false });

@@ -30,8 +30,14 @@ interface Built {
   readonly plans: boolean;
 }
 
+interface BuildOptions {
+  readonly ahead?: boolean;
+  readonly minify?: boolean;
+  readonly planned?: 'always';
+}
+
 /** Builds a project of these files, from main.ts, as its users do: with the built package. */
-async function built(files: Files, options: { ahead?: boolean; minify?: boolean } = {}): Promise<Built> {
+async function built(files: Files, options: BuildOptions = {}): Promise<Built> {
   const key = JSON.stringify([files, options]);
   const known = builds.get(key) ?? buildOf(files, options);
   builds.set(key, known);
@@ -40,7 +46,7 @@ async function built(files: Files, options: { ahead?: boolean; minify?: boolean 
 
 const builds = new Map<string, Promise<Built>>();
 
-async function buildOf(files: Files, options: { ahead?: boolean; minify?: boolean }): Promise<Built> {
+async function buildOf(files: Files, options: BuildOptions): Promise<Built> {
   const folder = mkdtempSync(join(root, 'out-ahead-'));
   try {
     for (const [name, text] of Object.entries(files)) {
@@ -59,7 +65,7 @@ async function buildOf(files: Files, options: { ahead?: boolean; minify?: boolea
 
 async function builtFrom(
   input: string,
-  { ahead = true, minify = false }: { ahead?: boolean; minify?: boolean },
+  { ahead = true, minify = false, planned }: BuildOptions,
   folder = root,
 ): Promise<Built> {
   const { lattice } = (await import(
@@ -73,7 +79,7 @@ async function builtFrom(
     root: folder,
     configFile: false,
     customLogger,
-    plugins: [lattice({ ahead })],
+    plugins: [lattice({ ahead, ...(planned && { planned }) })],
     resolve: { conditions: ['production', 'module', 'browser'] },
     build: {
       write: false,
@@ -198,6 +204,29 @@ test('what only speaks of the library is no code to be read', async () => {
   expect(code).toContain("made with 'zesty-lattice' component(");
 });
 
+test('a build says what became of each element, and fails for what the page would plan where that is asked for', async () => {
+  const files: Files = {
+    'main.ts': `import { component, el } from 'zesty-lattice';
+import { register } from 'zesty-lattice/elements';
+const make = (name: string) => component(name, { state: () => ({ at: 0 }), template: ({ state }) => el.p(state.at) });
+const Stall = component('one-stall', { state: () => ({ at: 0 }), template: ({ state }) => el.p(state.at) });
+register(Stall, make('other-stall'));
+`,
+  };
+  const { reported } = await built(files);
+  expect(reported).toMatch(
+    / {2}make\("other-stall"\) {2}by the page {4}main\.ts:5: it cannot be followed: name the component itself\n {2}<one-stall> {11}at build time {2}\d{3} bytes/,
+  );
+  await expect(built(files, { planned: 'always' })).rejects.toThrow(/make\("other-stall"\) {2}by the page/);
+  const { length } = (
+    await built(
+      { 'main.ts': (files['main.ts'] ?? '').replace(", make('other-stall')", '') },
+      { planned: 'always' },
+    )
+  ).code;
+  expect(length).toBeGreaterThan(0);
+});
+
 test('components of a package are written out, too', async () => {
   const { code, plans, reported } = await built({
     'main.ts': `import { register } from 'zesty-lattice/elements';
@@ -248,7 +277,7 @@ register(component('part-b', { ${more} props: { n: prop.number(), tag: prop.tag(
       one(
         '({ props }) => { const unit = String(Math.random()); return el.p(calc(props.n, (n) => n + unit)); }',
       ),
-      'main.ts:3 registers <part-b>: calc(props.n): its function uses "unit", which its template works out as it runs; hand it to calc as a value.',
+      '<part-b>  by the page  main.ts:3: calc(props.n): its function uses "unit", which its template works out as it runs; hand it to calc as a value',
     ],
     [
       'an element whose tag is calculated',
@@ -272,12 +301,12 @@ register(component('part-b', { props: { n: prop.number() }, state: () => ({ at: 
     [
       'a list that is made as its module runs',
       main(`import { A } from './parts.ts';\nconst all = [A].filter(Boolean);\nregister(...all);`),
-      'main.ts:4 registers ...all: it cannot be followed: name the component itself',
+      '...all  by the page  main.ts:4: it cannot be followed: name the component itself',
     ],
     [
       'a register that is handed on',
       main(`import { A } from './parts.ts';\nfor (const add of [register]) add(A);`),
-      'main.ts:1 registers register: the module does more with register than call it',
+      'register  by the page  main.ts:1: the module does more with register than call it',
     ],
     [
       'a module that wants a page',
@@ -294,7 +323,7 @@ register(component('part-b', { state: () => ({ wide }), template: () => el.p('x'
 const Inner = component('part-inner', { props: { tag: prop.tag(['p', 'b']) }, state: () => ({ at: 0 }), template: ({ props }) => el.of(calc(props.tag, (tag) => tag) as never, 'x') });
 export const Outer = component('part-outer', { state: () => ({ at: 0 }), template: () => el.div(Inner({})) });`,
       },
-      '<part-outer>: it holds <part-inner>, and of that an element whose tag is calculated',
+      '<part-outer>  by the page  main.ts:3: it holds <part-inner>, and of that an element whose tag is calculated',
     ],
   ];
 

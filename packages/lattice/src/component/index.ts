@@ -33,6 +33,7 @@ export { type KindWord, kindFacts } from './kind-words.js';
 export * as prop from './kinds/index.js';
 export type { StandardSchema } from './kinds/schema.js';
 export { TagKind } from './kinds/tag.js';
+export { type Noticed, noticing } from './make-core.js';
 export { type MarkupReader, markupReader, setMarkupReader, type TextContext } from './markup-reader.js';
 export { nameFault } from './name.js';
 export { forgetComponents, perComponent } from './per-component.js';

@@ -1,4 +1,4 @@
-import { placeOf } from '../problem/index.js';
+import { dev, placeOf } from '../problem/index.js';
 import {
   type ComponentCore,
   componentCore,
@@ -38,6 +38,10 @@ export interface LooseDefinition {
   readonly foreign?: readonly (string | RegExp)[];
 }
 
+/** Where a tool leaves what is to be called with each component that is made. */
+export const noticing: unique symbol = Symbol.for('zesty-lattice.noticing');
+export type Noticed = { [noticing]?: ((core: ComponentCore) => void) | undefined };
+
 /** What a definition comes to, as the rest of the library reads it. */
 export function coreFrom(name: string, parts: LooseDefinition, place: object | undefined): ComponentCore {
   const template = typeof parts.template === 'string' ? { text: parts.template } : parts.template;
@@ -73,6 +77,8 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
     },
   };
   if (typeof template !== 'function' && !parts.slots) declareLater(core, template);
+  // A tool that reads modules sees those that they do not export, too.
+  if (dev) (globalThis as Noticed)[noticing]?.(core);
   return core;
 }
 

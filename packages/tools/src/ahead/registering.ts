@@ -47,8 +47,12 @@ export function isRegistering(module: ModuleCode): boolean {
  * Follows what a module registers back to where it is made, and has it register what is written out there; gives what
  * cannot be.
  */
-export async function registerWritten(changed: MagicString, followed: Followed): Promise<readonly Dropped[]> {
+export async function registerWritten(
+  changed: MagicString,
+  followed: Followed,
+): Promise<{ readonly dropped: readonly Dropped[]; readonly planned: ReadonlySet<ComponentCore> }> {
   const { module } = followed;
+  const planned = new Set<ComponentCore>();
   const dropped: Dropped[] = [];
   const taken = new Map<string, Map<string, string>>();
   const names = new Set<string>();
@@ -87,7 +91,7 @@ export async function registerWritten(changed: MagicString, followed: Followed):
     ),
   ];
   if (lines.length > 0) changed.prepend(`${lines.join('\n')}\n`);
-  return dropped;
+  return { dropped, planned };
 
   /** Has one call take what is written out, and leaves the rest of it as it is. */
   async function rewrite(call: Placed<CallExpression>, name: 'define' | 'classOf'): Promise<void> {
@@ -150,6 +154,7 @@ export async function registerWritten(changed: MagicString, followed: Followed):
     if (fault) throw fault;
     const place = followed.loading.placeOf(core);
     if (!place) throw new NotWritten('it cannot be followed to where it is made');
+    planned.add(core);
     if (place.file !== followed.file && followed.isEntry(place.file))
       throw new NotWritten('it is made in a module that the build starts from; make it in one of its own');
     return place;

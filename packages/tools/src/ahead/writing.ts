@@ -54,6 +54,15 @@ export class Writing {
     return undefined;
   }
 
+  /** The elements that a component comes to: itself, and those in it. */
+  elementsOf(core: ComponentCore, found = new Set<ComponentCore>()): ReadonlySet<ComponentCore> {
+    const written = found.has(core) ? undefined : this.write(core);
+    found.add(core);
+    if (written && !(written instanceof NotWritten))
+      for (const inner of written.uses) this.elementsOf(inner, found);
+    return found;
+  }
+
   #write(core: ComponentCore): WrittenHere | NotWritten {
     const place = this.#loading.placeOf(core);
     if (!place) return new NotWritten('it is not made by a call of component in a module of its own');

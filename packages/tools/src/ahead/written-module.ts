@@ -34,6 +34,8 @@ export async function writtenModule({
 }: PageModule): Promise<{
   readonly changed: MagicString;
   readonly dropped: readonly Dropped[];
+  /** The components that it registers as they were written out. */
+  readonly planned: ReadonlySet<ComponentCore>;
   readonly isDrawn: boolean;
 }> {
   const module = new ModuleCode(code, tree);
@@ -46,9 +48,9 @@ export async function writtenModule({
     cores = loading.componentsOf(file);
     if (isLoaded || cores.size > 0) writeBeside(changed, module, cores, writing, !isEntry(file));
   }
-  const dropped = isRegistering(module)
+  const { dropped, planned } = isRegistering(module)
     ? await registerWritten(changed, { module, file, resolve, loading, writing, isEntry })
-    : [];
+    : { dropped: [], planned: new Set<ComponentCore>() };
   const made =
     isLoaded || cores.size > 0 ? await componentsFrom(module, file, resolve, loading) : new Set<string>();
   loosen(changed, module, (local) => made.has(local));
@@ -58,9 +60,10 @@ export async function writtenModule({
     return {
       changed: new MagicString(code),
       dropped: [{ what: 'all of its components', why: fault, at: 0 }],
+      planned: new Set(),
       isDrawn: false,
     };
-  return { changed, dropped, isDrawn: isMaking || isRegistering(module) };
+  return { changed, dropped, planned, isDrawn: isMaking || isRegistering(module) };
 }
 
 /** The local names of components that a loaded module imports. */

@@ -1,15 +1,16 @@
-import { relative, resolve as resolvePath } from 'node:path';
+import { resolve as resolvePath } from 'node:path';
 import remapping from '@jridgewell/remapping';
 import type { Plugin as EsbuildPlugin } from 'esbuild';
 import MagicString, { type SourceMap } from 'magic-string';
 import pc from 'picocolors';
 import { createUnplugin } from 'unplugin';
+import type { ComponentCore } from 'zesty-lattice/internal/component';
 import type { Problem } from 'zesty-lattice/internal/problem';
 import { keepLines } from 'zesty-lattice/internal/template';
 import { isOfInterest, ModuleCode } from '../ahead/module.js';
 import { isOwnModule } from '../ahead/packages.js';
 import { handThrough } from '../ahead/reading.js';
-import type { Dropped } from '../ahead/registering.js';
+import { type PlannedElement, plannedTable, writtenElements } from '../ahead/table.js';
 import { Writing } from '../ahead/writing.js';
 import { writtenModule } from '../ahead/written-module.js';
 import { moduleProblems } from '../check/components.js';
@@ -24,6 +25,11 @@ export interface BundlerOptions {
    * Plans elements at build time, so that a page loads only the functions that their templates need (default: `true`).
    */
   readonly ahead?: boolean;
+  /**
+   * `'always'`: a build fails where the browser would have to plan an element itself, and names the reason (default: it is
+   * reported).
+   */
+  readonly planned?: 'always';
   /** The folder of the project's `package.json` (default: the current folder). */
   readonly root?: string;
 }
@@ -39,7 +45,8 @@ const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
   const root = resolvePath(options.root ?? '.');
   let loading: BundledLoading;
   let writing: Writing;
-  const dropped = new Map<string, readonly Dropped[]>();
+  const dropped = new Map<string, readonly PlannedElement[]>();
+  const planned = new Map<string, ReadonlySet<ComponentCore>>();
   const problems = new Map<string, readonly Problem[]>();
 
   return {
@@ -50,6 +57,7 @@ const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
       loading = new BundledLoading(root);
       writing = new Writing(loading);
       dropped.clear();
+      planned.clear();
       problems.clear();
     },
 
@@ -80,22 +88,29 @@ const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
         writing,
         resolve: (source, importer) => loading.resolve(source, importer),
       });
-      dropped.set(id, made.dropped);
+      dropped.set(
+        id,
+        made.dropped.map(({ what, why }) => ({ what, why, bytes: undefined, file: id })),
+      );
+      planned.set(id, made.planned);
       if (made.isDrawn) for (const one of loading.files) this.addWatchFile(one);
       return { code: made.changed.toString(), map: joined([mapOf(made.changed, id), ...steps]) };
     },
 
     async buildEnd() {
       await loading.close();
-      const lines = [...dropped].flatMap(([file, all]) =>
-        all.map(({ what, why }) => `${relative(root, file)} registers ${what}: ${why}.`),
-      );
+      const cores = new Set([...planned.values()].flatMap((one) => [...one]));
+      const byPage = [...dropped.values()].flat();
+      const elements = [...byPage, ...(await writtenElements(cores, writing, loading))];
       const all = eachOnce([...problems.values()].flat());
       const errors = all.filter(({ severity }) => severity === 'error');
       const warnings = all.filter(({ severity }) => severity !== 'error');
-      if (lines.length > 0) warn(`The page plans some elements itself:\n  ${lines.join('\n  ')}`);
       if (warnings.length > 0) warn(`\n${problemBlocks(warnings, pc).join('\n\n')}`);
       if (errors.length > 0) throw new Error(failure(errors));
+      if (elements.length === 0) return;
+      const table = plannedTable(elements, root);
+      if (byPage.length > 0 && options.planned === 'always') throw new Error(table);
+      warn(table);
     },
   };
 });

@@ -7,7 +7,7 @@ import { isSampleFile, moduleSamples, textSamples } from '../samples/index.js';
 import { componentProblems, unusedComponents } from './components.js';
 import { type CheckedFile, filesIn, namesLibrary } from './files.js';
 import { documentProblems, templateProblems } from './markup.js';
-import { loadModule } from './modules.js';
+import { loadModule, madeComponents } from './modules.js';
 import { unregisteredProviders } from './registered.js';
 import { readSettings, type Settings } from './settings.js';
 import { typeProblems } from './types.js';
@@ -65,6 +65,11 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
     problems.push(...componentProblems(core, exportName === 'default'));
     if (options.types) problems.push(...typeProblems(core));
   }
+  // What a module keeps to itself is in the page all the same.
+  const checked = new Set(files.map(({ path }) => path));
+  for (const core of madeComponents)
+    if (!components.has(core) && core.source && checked.has(core.source.file))
+      problems.push(...componentProblems(core));
   // A component with a sample is there for others to use.
   problems.push(...unusedComponents(components, texts));
   problems.push(...unregisteredProviders(components, texts.values()));

@@ -3,8 +3,12 @@ import Module from 'node:module';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { transformSync } from 'esbuild';
 import { register } from 'tsx/esm/api';
+import { type ComponentCore, type Noticed, noticing } from 'zesty-lattice/internal/component';
 
 let isReady = false;
+
+/** Every component that the modules loaded here have made, those that they do not export as well. */
+export const madeComponents = new Set<ComponentCore>();
 
 /**
  * Loads a module: TypeScript or JavaScript, an ES module or CommonJS, in a project with or without a "type".
@@ -24,6 +28,8 @@ export function prepareLoading(): void {
 
 /** Hooks of Node's run in the order they were added, the last one first: they are added once, and stay. */
 function prepare(): void {
+  const shared = globalThis as Noticed;
+  shared[noticing] = (core) => madeComponents.add(core);
   register();
   const hooks = new URL('./module-hooks.js', import.meta.url);
   // A test runner that runs the sources has its own way of loading TypeScript.

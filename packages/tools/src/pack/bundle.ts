@@ -11,6 +11,7 @@ import {
 import { propertyKey, quoted } from '../adopt/write.js';
 import { loadModule } from '../check/modules.js';
 import { loadVite } from '../vite/load.js';
+import { plannedBy } from '../vite/planning.js';
 
 /** How much there is to load, in bytes. */
 export interface Sizes {
@@ -24,6 +25,8 @@ export interface Packed {
   /** One module that registers the elements. */
   readonly code: string;
   readonly sizes: Sizes;
+  /** Those that the page has to plan itself, each with its reason. */
+  readonly byPage: readonly { readonly what: string; readonly why?: string }[];
 }
 
 /** A component that a module exports, under one of its names. */
@@ -66,6 +69,7 @@ export async function bundle(file: string, entries: readonly Entry[], isDev = fa
 import { register } from 'zesty-lattice/elements';
 register(${entries.map((_, index) => `C${index}`).join(', ')});
 `;
+  const plugins = lattice({ ahead: !isDev });
   const before = process.env.NODE_ENV;
   process.env.NODE_ENV = isDev ? 'development' : 'production';
   try {
@@ -82,7 +86,7 @@ register(${entries.map((_, index) => `C${index}`).join(', ')});
           resolveId: (id) => (id === entryPath ? id : undefined),
           load: (id) => (id === entryPath ? entry : undefined),
         },
-        lattice({ ahead: !isDev }),
+        plugins,
       ],
       build: {
         write: false,
@@ -103,7 +107,12 @@ register(${entries.map((_, index) => `C${index}`).join(', ')});
       legalComments: 'none',
     });
     const code = isDev ? developing(plain, file) : minified;
-    return { code, sizes: sizesOf(plain, minified) };
+    const elements = isDev ? [] : plannedBy(plugins);
+    return {
+      code,
+      sizes: sizesOf(plain, minified),
+      byPage: elements.filter(({ bytes }) => bytes === undefined),
+    };
   } finally {
     if (before === undefined) delete process.env.NODE_ENV;
     else process.env.NODE_ENV = before;

@@ -35,7 +35,7 @@ export function lattice(options: LatticeOptions = {}): Plugin[] {
     texts(),
     developing(developed),
     ...(options.inspect ? [inspectingPages()] : []),
-    ...(options.ahead === false ? [] : [planning(loadings), serverCode(loadings)]),
+    ...(options.ahead === false ? [] : [planning(loadings, options.planned), serverCode(loadings)]),
     ...(options.prerender ? [prerendering(options, developed)] : []),
   ];
 }

@@ -16,6 +16,11 @@ export interface LatticeOptions {
    */
   readonly ahead?: boolean;
   /**
+   * `'always'`: a build fails where the browser would have to plan an element itself, and names the reason (default: it is
+   * reported).
+   */
+  readonly planned?: 'always';
+  /**
    * Adds the inspector during development: it shows which component wrote a part of the page, where, and with which props. A
    * build contains nothing of it (default: `false`).
    */

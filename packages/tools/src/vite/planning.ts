@@ -1,18 +1,23 @@
-import { dirname, relative } from 'node:path';
+import { dirname } from 'node:path';
 import type { Plugin, ResolvedConfig } from 'vite';
+import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { isOfInterest } from '../ahead/module.js';
 import { isOwnModule } from '../ahead/packages.js';
 import { readCode } from '../ahead/read-code.js';
-import type { Dropped, Resolve } from '../ahead/registering.js';
+import type { Resolve } from '../ahead/registering.js';
+import { type PlannedElement, plannedTable, writtenElements } from '../ahead/table.js';
 import { Writing } from '../ahead/writing.js';
 import { writtenModule } from '../ahead/written-module.js';
 import { lineIn } from './line-in.js';
 import type { Loadings } from './loadings.js';
+import type { LatticeOptions } from './options.js';
 import { plannerSize } from './planner-size.js';
 
-interface DroppedIn extends Dropped {
-  readonly file: string;
-  readonly line: number;
+const planningName = 'zesty-lattice:planning';
+
+/** What other plugins and the command ask it. */
+interface Planned {
+  elements(): readonly PlannedElement[];
 }
 
 /**
@@ -20,14 +25,17 @@ interface DroppedIn extends Dropped {
  * and whoever registers the component takes these, with just what that code calls. What cannot be written as code is
  * reported, and the page plans it itself, as it does during development.
  */
-export function planning(loadings: Loadings): Plugin {
+export function planning(loadings: Loadings, planned?: LatticeOptions['planned']): Plugin<Planned> {
   let config: ResolvedConfig;
   let writing: Writing;
-  const dropped = new Map<string, readonly DroppedIn[]>();
+  let elements: readonly PlannedElement[] = [];
+  const dropped = new Map<string, readonly PlannedElement[]>();
+  const written = new Map<string, ReadonlySet<ComponentCore>>();
 
   return {
-    name: 'zesty-lattice:planning',
+    name: planningName,
     apply: 'build',
+    api: { elements: () => elements },
 
     configResolved(resolved) {
       config = resolved;
@@ -37,19 +45,20 @@ export function planning(loadings: Loadings): Plugin {
       if (this.environment.config.consumer !== 'client') return;
       writing = new Writing(loadings.of(this.environment.name));
       dropped.clear();
+      written.clear();
     },
 
     async generateBundle(_options, bundle) {
-      const all = [...dropped.values()].flat();
-      if (all.length === 0) return;
-      const library = await this.resolve('zesty-lattice');
-      const size = library && (await plannerSize(bundle, dirname(library.id)));
-      const lines = all.map(
-        ({ file, line, what, why }) => `${relative(config.root, file)}:${line} registers ${what}: ${why}.`,
-      );
-      this.warn(
-        `The page plans some elements itself${!size ? '' : `, which takes ${size} KB (gzip) of script`}:\n  ${lines.join('\n  ')}`,
-      );
+      const cores = new Set([...written.values()].flatMap((all) => [...all]));
+      const byPage = [...dropped.values()].flat();
+      elements = [...byPage, ...(await writtenElements(cores, writing, loadings.of(this.environment.name)))];
+      if (elements.length === 0) return;
+      const library = byPage.length > 0 ? await this.resolve('zesty-lattice') : undefined;
+      const size = library ? await plannerSize(bundle, dirname(library.id)) : undefined;
+      const table = plannedTable(elements, config.root, size);
+      if (byPage.length === 0) this.info(table);
+      else if (planned === 'always') this.error(table);
+      else this.warn(table);
     },
 
     async transform(code, id) {
@@ -70,12 +79,19 @@ export function planning(loadings: Loadings): Plugin {
       const lineOf = (at: number): number => lineIn(code, at, this.getCombinedSourcemap());
       dropped.set(
         file,
-        made.dropped.map((one) => ({ ...one, file, line: lineOf(one.at) })),
+        made.dropped.map(({ at, what, why }) => ({ what, why, bytes: undefined, file, line: lineOf(at) })),
       );
+      written.set(file, made.planned);
       // What stands in this module was drawn from others: their changes are its own.
       if (made.isDrawn) for (const one of loading.files) this.addWatchFile(one);
       if (!changed.hasChanged()) return undefined;
       return { code: changed.toString(), map: changed.generateMap({ hires: 'boundary' }) };
     },
   };
+}
+
+/** What became of the elements of a build, asked of its plugins when it is through. */
+export function plannedBy(plugins: readonly Plugin[]): readonly PlannedElement[] {
+  const found = plugins.find(({ name }) => name === planningName) as Plugin<Planned> | undefined;
+  return found?.api?.elements() ?? [];
 }

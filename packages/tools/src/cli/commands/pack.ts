@@ -63,6 +63,12 @@ async function runPack(file: string, { dev = false, limit, out, picture, sizes }
   const title = `${basename(path)}${dev ? ' (development build)' : ''}`;
   const parts = sizes && !own && !dev ? await measured(file, entries, packed.sizes) : undefined;
   process.stdout.write(table(title, parts, packed.sizes));
+  if (packed.byPage.length > 0)
+    process.stderr.write(
+      `The page plans some elements itself, which the module brings the planner for:\n${packed.byPage
+        .map(({ what, why }) => `  ${what}: ${why}\n`)
+        .join('')}`,
+    );
   if (picture !== undefined) {
     if (!parts)
       throw new UsageError(
