@@ -1,11 +1,11 @@
-import { readFileSync, writeFileSync } from 'node:fs';
-import { afterAll, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { resolve, type Use } from 'zesty-lattice';
 import { type RenderOptions, renderBytes, renderHtml, renderPage } from 'zesty-lattice/html';
 import { cases } from '../same/cases/index.js';
 import { type ComponentCore, codeOf, componentCore } from '../same/internals.js';
 import { inEachWay } from '../same/ways.js';
 import { asFunctions, asMarkup, html, htmlOfSpot, momentsOf, useOf } from '../same/writings.js';
+import { recordedIn, useWithoutPlaces } from '../support/recorded.js';
 
 /**
  * What each case of the corpus comes to, recorded. To change it on purpose, run
@@ -27,20 +27,10 @@ interface Recorded {
   readonly markup?: readonly (string | null)[];
 }
 
-const file = new URL('./corpus.json', import.meta.url);
-const recorded = JSON.parse(readFileSync(file, 'utf8')) as Record<string, Recorded>;
-const written: Record<string, Recorded> = {};
-const isRecording = process.env.LATTICE_RECORD === '1';
-afterAll(() => {
-  if (isRecording) writeFileSync(file, `${JSON.stringify(written, undefined, 1)}\n`);
-});
+const holds = recordedIn<Recorded>(new URL('./corpus.json', import.meta.url));
 
 const withoutSame = (texts: readonly string[]): (string | null)[] =>
   texts.map((text, at) => (at > 0 && text === texts[at - 1] ? null : text));
-
-/** A use without what is in it, and without the places of the corpus. */
-const withoutPlaces = (one: object): string =>
-  JSON.stringify(one, (key, value) => (key === 'source' || key === 'uses' ? undefined : value));
 
 const decoder = new TextDecoder();
 
@@ -64,7 +54,7 @@ describe('what the corpus comes to is what was recorded', () => {
         ? usual
         : moments.map((moment) => html(() => renderHtml(useOf(markup, one, moment))));
     const rules = one.styles === undefined ? undefined : html(() => renderPage(start, { title: 'Grove' }));
-    written[name] = {
+    holds(name, {
       html: withoutSame(usual),
       // Its attributes are the same in all cases.
       elements: elements.replace(/^<corpus-case[^>]*>/, ''),
@@ -75,20 +65,15 @@ describe('what the corpus comes to is what was recorded', () => {
           ({ code, hint, message, where }) => `${code} ${where}: ${message} ${hint}`,
         ),
       }),
-      uses: [...tree.walk()].map((one, at) => (at === 0 ? one.path : withoutPlaces(one))),
+      uses: [...tree.walk()].map((one, at) => (at === 0 ? one.path : useWithoutPlaces(one))),
       ...(cases.indexOf(one) % 6 === 0 && { code: codeOf(componentCore(made) as ComponentCore) }),
       ...(asText.join() !== usual.join() && { markup: withoutSame(asText) }),
-    };
-    if (!isRecording) expect(written[name]).toEqual(recorded[name]);
+    });
     for (const [way, all] of inEachWay(made, (by) => [
       ...texts(by),
       html(() => decoder.decode(renderBytes(start, by))),
       html(() => renderHtml(start, { ...by, form: 'elements' })),
     ]))
       expect([way, ...all]).toEqual([way, ...usual, usual[0], elements]);
-  });
-
-  test('nothing is recorded that no case has', () => {
-    if (!isRecording) expect(Object.keys(recorded).sort()).toEqual(cases.map(({ name }) => name).sort());
   });
 });

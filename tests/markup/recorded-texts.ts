@@ -180,3 +180,37 @@ export const rules: readonly string[] = [
   '@page { margin: 1cm } @charset "utf-8"; @namespace svg url(x);',
   '',
 ];
+
+/** Documents of which a component is to be drawn: blocks alike, with slots, with props, in either writing. */
+export const drawn: readonly (readonly [html: string, options: Readonly<Record<string, unknown>>])[] = [
+  ['<p class="card a">A</p>\n<p class="card b">B</p>', { block: '.card' }],
+  ['<p class="card">A</p><p class="card">B</p>', { block: 'p', slots: { p: 'words' } }],
+  [
+    '<li><a href="/a" title="x">A &amp; B</a> <b>1</b></li>\n<li><a href="/b">C {{ x }}</a> <b>2</b></li>',
+    { block: 'li' },
+  ],
+  ['<article><h2>T</h2><p>one</p></article>', { block: 'article', props: { h2: 'title', p: 'text' } }],
+  ['<article><a href="/x">T</a></article>', { block: 'article', props: { 'a@href': 'to', a: 'words' } }],
+  [
+    '<section><h3>A<i>b</i></h3><ul><li>1</li></ul></section><section><h3>C</h3><ul><li>1</li><li>2</li></ul></section>',
+    { block: 'section', slots: { h3: 'title', ul: 'default' } },
+  ],
+  ['<td>$`x`</td>', { block: 'td' }],
+  ['<p style="color: red">A</p><p style="color: blue">B</p>', { block: 'p' }],
+  ['<p hidden>A</p><p>B</p>', { block: 'p' }],
+  ['<input value="a" checked><input value="b">', { block: 'input' }],
+  ['<p title="a\'b&quot;c">A\u00a0B</p><p title="d">C</p>', { block: 'p' }],
+  ['<time datetime="2026-11-28">28</time><time datetime="2026-11-29">29</time>', { block: 'time' }],
+  ['<label>A <input id="a"></label><label>B <input id="b"></label>', { block: 'label' }],
+  ['<strong>A</strong><small>x</small><strong>B</strong>', { block: 'strong' }],
+  ['<th>A</th><th>B</th><option value="1">x</option>', { block: 'th' }],
+  ['<p>A</p><div>B</div>', { block: 'p, div' }],
+  ['<p>no such</p>', { block: '.none' }],
+  ['<p>A</p>', { block: '' }],
+  ['<p>A</p><p>B</p>', { block: 'p', slots: { h1: 'title' } }],
+  ['<p>A</p>', { block: 'p', props: { 'p@id': 'to' } }],
+  ['<svg><circle r="1"/></svg><svg><circle r="2"/></svg>', { block: 'svg' }],
+  ['<div><!-- one --><p>x</p></div><div><!-- two --><p>x</p></div>', { block: 'div' }],
+  ['<pre>\n a\n</pre><pre>\n b\n</pre>', { block: 'pre' }],
+  ['<br/><p>x</p>', { block: 'p' }],
+];

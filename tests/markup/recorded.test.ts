@@ -1,37 +1,18 @@
-import { readFileSync, writeFileSync } from 'node:fs';
-import { afterAll, describe, expect, test } from 'vitest';
-import { component, LatticeError, type Problem, prop, slot, type Use } from 'zesty-lattice';
+import { describe, test } from 'vitest';
+import { component, prop, slot, type Use } from 'zesty-lattice';
 import { renderHtml, renderPage } from 'zesty-lattice/html';
 import { catalog, renderDocument } from 'zesty-lattice/markup';
+import { adopt } from 'zesty-lattice-tools/adopt';
 import { componentCore } from '../../packages/lattice/src/component/index.js';
 import { documentFindings } from '../../packages/lattice/src/markup/document/document-findings.js';
 import { placed } from '../../packages/lattice/src/problem/index.js';
 import * as prelude from '../problems/mistakes/prelude.js';
-import { documents, rules, templates } from './recorded-texts.js';
+import { outcomeOf, recordedIn, wordsOf } from '../support/recorded.js';
+import { documents, drawn, rules, templates } from './recorded-texts.js';
 
-/**
- * What each text comes to as HTML, and every word that is said of it with line and column, recorded. To change it on
- * purpose, run `LATTICE_RECORD=1 npx vitest run tests/markup/recorded.test.ts` and read the difference.
- */
-const file = new URL('./recorded.json', import.meta.url);
-const recorded = JSON.parse(readFileSync(file, 'utf8')) as Record<string, readonly string[]>;
-const written: Record<string, readonly string[]> = {};
-const isRecording = process.env.LATTICE_RECORD === '1';
-afterAll(() => {
-  if (isRecording) writeFileSync(file, `${JSON.stringify(written, undefined, 1)}\n`);
-});
+// What each text comes to as HTML, and every word that is said of it with line and column.
 
-const worded = ({ code, hint, message, severity, where, source }: Problem): string =>
-  `${source && !source.file.includes('recorded.test') ? `${source.line}:${source.column} ` : ''}${severity} ${code}${where && ` in ${where}`}: ${message} | ${hint}`;
-
-function outcome(make: () => readonly string[]): readonly string[] {
-  try {
-    return make();
-  } catch (thrown) {
-    if (thrown instanceof LatticeError) return thrown.problems.map(worded);
-    return [String(thrown)];
-  }
-}
+const holds = recordedIn<readonly string[]>(new URL('./recorded.json', import.meta.url));
 
 const { BoardRow, CrateCounter, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard, TextLine } =
   prelude;
@@ -76,11 +57,6 @@ function renderText(text: string): string {
   ].join('\n');
 }
 
-function holds(name: string, now: readonly string[]): void {
-  written[name] = now;
-  if (!isRecording) expect(now).toEqual(recorded[name]);
-}
-
 describe('what comes of texts is what was recorded', () => {
   test.each(documents)('document: %s', (text) => {
     const whole = `<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><title>x</title></head><body><main><h1>x</h1>\n${text}\n</main></body></html>\n`;
@@ -88,10 +64,10 @@ describe('what comes of texts is what was recorded', () => {
     for (const page of text.includes('<!doctype') ? [text] : [whole, text])
       holds(
         `document ${page === whole ? 'whole ' : ''}${text}`,
-        outcome(() => {
+        outcomeOf(() => {
           const { html, problems } = renderDocument(page, known, { file: 'page.html' });
-          const ofPage = documentFindings(page, 'page.html', cores).map((one) => worded(placed(one, '')));
-          return [html.replace(whole.slice(0, 100), ''), ...problems.map(worded), ...ofPage];
+          const ofPage = documentFindings(page, 'page.html', cores).map((one) => wordsOf(placed(one, '')));
+          return [html.replace(whole.slice(0, 100), ''), ...problems.map(wordsOf), ...ofPage];
         }),
       );
   });
@@ -99,15 +75,26 @@ describe('what comes of texts is what was recorded', () => {
   test.each(templates)('template: %s', (text) => {
     holds(
       `template ${text}`,
-      outcome(() => [renderText(text)]),
+      outcomeOf(() => [renderText(text)]),
     );
+  });
+
+  test.each(drawn)('drawn from: %s %o', (text, options) => {
+    for (const as of ['text', 'builders'] as const)
+      holds(
+        `drawn as ${as} ${JSON.stringify(options)} ${text}`,
+        outcomeOf(() => {
+          const { blocks, markup, module, props, sample } = adopt(text, { name: 'one-card', as, ...options });
+          return [`${blocks} ${props}`, markup ?? '', module, sample];
+        }),
+      );
   });
 
   test.each(rules)('rules: %s', (text) => {
     const made = component('one-look', { styles: text, template: '<p class="a"><b>x</b><slot></slot></p>' });
     holds(
       `rules ${text}`,
-      outcome(() => [
+      outcomeOf(() => [
         renderPage(made({}), { title: 'x' }).replace(/^[\s\S]*?<style/, '<style'),
         renderHtml(made({}), { form: 'elements' }),
       ]),

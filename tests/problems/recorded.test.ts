@@ -1,20 +1,16 @@
-import { readFileSync, writeFileSync } from 'node:fs';
-import { afterAll, describe, expect, test } from 'vitest';
+import { describe, test } from 'vitest';
 import * as lattice from 'zesty-lattice';
-import { type AnyComponent, LatticeError, type Problem, resolve } from 'zesty-lattice';
+import { type AnyComponent, LatticeError, resolve } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
 import { catalog, renderDocument } from 'zesty-lattice/markup';
 import { componentCore } from '../../packages/lattice/src/component/index.js';
 import { codeOf } from '../../packages/lattice/src/html/code/ahead.js';
 import { inspectedUse, resolveOpen } from '../../packages/lattice/src/tree/index.js';
+import { recordedIn, useWithoutPlaces, wordsOf } from '../support/recorded.js';
 import { type Mistake, mistakes } from './mistakes/cases.js';
 import * as prelude from './mistakes/prelude.js';
 
-/**
- * Every word that is said of a mistake and of what is right instead, each with its place in the tree, and what is shown,
- * recorded. To change it on purpose, run `LATTICE_RECORD=1 npx vitest run tests/problems/recorded.test.ts` and read the
- * difference.
- */
+/** Every word that is said of a mistake and of what is right instead, each with its place in the tree, and what is shown. */
 interface Recorded {
   readonly thrown?: readonly string[];
   readonly open?: readonly string[];
@@ -24,34 +20,16 @@ interface Recorded {
   readonly code?: string;
 }
 
-const file = new URL('./recorded.json', import.meta.url);
-const recorded = JSON.parse(readFileSync(file, 'utf8')) as Record<string, Recorded>;
-const written: Record<string, Recorded> = {};
-const isRecording = process.env.LATTICE_RECORD === '1';
-afterAll(() => {
-  if (isRecording) writeFileSync(file, `${JSON.stringify(written, undefined, 1)}\n`);
-});
-
-const worded = ({ code, hint, message, severity, where, source }: Problem): string =>
-  `${severity} ${code}${where && ` in ${where}`}: ${message} | ${hint}${source?.file.startsWith('page') ? ` (${source.line}:${source.column})` : ''}`;
-
-function wordsOfThrown(thrown: unknown): readonly string[] {
-  if (thrown instanceof LatticeError) return thrown.problems.map(worded);
-  return [String(thrown).replaceAll(import.meta.dirname, '')];
-}
+const holds = recordedIn<Recorded>(new URL('./recorded.json', import.meta.url));
 
 /** What is given by a function, or said by what it throws. */
 function outcome<T>(make: () => T): { readonly value?: T; readonly thrown?: readonly string[] } {
   try {
     return { value: make() };
   } catch (thrown) {
-    return { thrown: wordsOfThrown(thrown) };
+    return { thrown: thrown instanceof LatticeError ? thrown.problems.map(wordsOf) : [String(thrown)] };
   }
 }
-
-/** A use without what is in it, and without the places of this file. */
-const withoutPlaces = (one: object): string =>
-  JSON.stringify(one, (key, value) => (key === 'source' || key === 'uses' ? undefined : value));
 
 const names = { ...lattice, ...prelude };
 
@@ -87,7 +65,7 @@ function recordOf(mistake: Mistake, text: string): Recorded {
     const all = [BoardRow, CrateCounter, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard];
     const page = `<!doctype html>\n<html lang="en"><head><title>x</title></head><body><h1>x</h1>\n${text}\n</body></html>\n`;
     const { value, thrown } = outcome(() => renderDocument(page, catalog(all), { file: 'page.html' }));
-    return thrown ? { thrown } : { shown: value?.html ?? '', problems: value?.problems.map(worded) ?? [] };
+    return thrown ? { thrown } : { shown: value?.html ?? '', problems: value?.problems.map(wordsOf) ?? [] };
   }
   const { value: component, thrown } = outcome(() => made(mistake, text));
   if (!component) return thrown ? { thrown } : {};
@@ -97,8 +75,8 @@ function recordOf(mistake: Mistake, text: string): Recorded {
   const tree = use.value && outcome(() => resolve(use.value as lattice.Use)).value;
   const shown = outcome(() => renderHtml(use.value as lattice.Use));
   const code = outcome(() => codeOf(core)).value;
-  const open = resolveOpen(core).problems.map(worded);
-  const problems = tree?.problems.map(worded);
+  const open = resolveOpen(core).problems.map(wordsOf);
+  const problems = tree?.problems.map(wordsOf);
   return {
     ...(use.thrown && { thrown: use.thrown }),
     open,
@@ -106,7 +84,7 @@ function recordOf(mistake: Mistake, text: string): Recorded {
     ...(tree && {
       uses: [...tree.walk()].flatMap((one) => {
         const seen = inspectedUse(one, one.component, one.path, { name: undefined, count: 2 });
-        return [withoutPlaces(one), withoutPlaces(seen)];
+        return [useWithoutPlaces(one), useWithoutPlaces(seen)];
       }),
     }),
     shown: shown.thrown?.join('\n') ?? shown.value ?? '',
@@ -118,11 +96,8 @@ describe('what is said and shown is what was recorded', () => {
   test.each(mistakes.map((mistake, at) => [`${at} ${mistake.in}: ${mistake.what}`, mistake] as const))(
     '%s',
     (name, mistake) => {
-      for (const which of ['wrong', 'right'] as const) {
-        const now = JSON.parse(JSON.stringify(recordOf(mistake, mistake[which]))) as Recorded;
-        written[`${which} ${name}`] = now;
-        if (!isRecording) expect(now).toEqual(recorded[`${which} ${name}`]);
-      }
+      for (const which of ['wrong', 'right'] as const)
+        holds(`${which} ${name}`, recordOf(mistake, mistake[which]));
     },
   );
 });

@@ -215,7 +215,7 @@ register(Stall, make('other-stall'));
   };
   const { reported } = await built(files);
   expect(reported).toMatch(
-    / {2}make\("other-stall"\) {2}by the page {4}main\.ts:5: it cannot be followed: name the component itself\n {2}<one-stall> {11}at build time {2}\d{3} bytes/,
+    / {2}make\("other-stall"\) {2}by the page {4}main\.ts:5: it cannot be followed: name the component itself\n {2}<one-stall> {10}at build time {2}\d{3} bytes/,
   );
   await expect(built(files, { planned: 'always' })).rejects.toThrow(/make\("other-stall"\) {2}by the page/);
   const { length } = (
