@@ -142,6 +142,31 @@ describe('kinds', () => {
     expect(words).toContain('needed: ');
   });
 
+  test('of a schema within lists and records pass on what it makes, at any depth', () => {
+    const made = prop.schema({
+      '~standard': { version: 1, vendor: 'grove', validate: (value: unknown) => ({ value: `${value}!` }) },
+    });
+    const Shown = component('shown-rows', {
+      props: {
+        all: prop.list(made),
+        deep: prop.list(prop.record({ id: prop.number(), words: prop.list(made), word: made.optional() })),
+      },
+      template: ({ props }) =>
+        el.p(
+          calc(props.all, (all) => all.join()),
+          calc(props.deep, (deep) => JSON.stringify(deep)),
+        ),
+    });
+    const rows = [
+      { id: 1, words: ['a'] },
+      { id: 2, words: [], word: 'b' },
+    ];
+    expect(renderHtml(Shown({ all: ['x', 'y'], deep: rows }))).toBe(
+      '<p>x!,y![{"id":1,"words":["a!"]},{"id":2,"words":[],"word":"b!"}]</p>',
+    );
+    expect(rows[0]?.words).toEqual(['a']);
+  });
+
   test('of a schema that answers later are refused with the reason', () => {
     const later = {
       '~standard': { version: 1, vendor: 'later', validate: async (value: unknown) => ({ value }) },

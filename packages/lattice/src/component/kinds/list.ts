@@ -5,11 +5,15 @@ import { any, readJson } from './any.js';
 
 /** A list, of any items or of those of a rule. */
 export function listRule(item?: Rule): Rule<never> {
-  return rule(
-    item ? `a list, each item ${item.expected}` : 'a list',
-    (value) => Array.isArray(value) && (!item || value.every((one) => item.accepts(one))),
-    readJson,
-  );
+  const { settle } = item ?? {};
+  return {
+    ...rule(
+      item ? `a list, each item ${item.expected}` : 'a list',
+      (value) => Array.isArray(value) && (!item || value.every((one) => item.accepts(one))),
+      readJson,
+    ),
+    ...(settle && { settle: (value) => (value as readonly unknown[]).map((one) => settle(one)) as never }),
+  };
 }
 
 /**
@@ -20,7 +24,9 @@ export function listRule(item?: Rule): Rule<never> {
  * @example prop.list(prop.text())
  * @example prop.list<Variety>()
  */
-export function list<Item>(item: Kind<Item, unknown, Presence> = any<Item>()): Kind<readonly Item[]> {
+export function list<Item, Given = Item>(
+  item: Kind<Item, Given, Presence> = any<Item>() as never,
+): Kind<readonly Item[], readonly Given[]> {
   const kind = item as AnyKind;
   if (dev && !isKind(kind))
     refuseCall(
@@ -30,7 +36,7 @@ export function list<Item>(item: Kind<Item, unknown, Presence> = any<Item>()): K
       'Write prop.list(prop.text()), or prop.list<Variety>() for any items.',
     );
   const loose = kind.rules.word === 'any';
-  return new Kind<readonly Item[]>({
+  return new Kind<readonly Item[], readonly Given[]>({
     ...listRule(loose ? undefined : kind.rule),
     word: 'list',
     code: { name: 'listRule', args: loose ? [] : [kind] },

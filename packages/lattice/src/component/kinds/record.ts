@@ -10,7 +10,14 @@ export function recordRule(
 ): Rule<never> {
   if (!fields) return rule('a record', isRecord, readJson);
   const known = Object.entries(fields);
-  return rule(
+  const settled = known.flatMap(([name, [{ settle }]]) => (settle ? [[name, settle] as const] : []));
+  const settle = (value: unknown): never => {
+    const record: Record<string, unknown> = { ...(value as object) };
+    for (const [name, settleField] of settled)
+      if (record[name] !== undefined) record[name] = settleField(record[name]);
+    return record as never;
+  };
+  const checked = rule(
     `a record with ${Object.keys(fields).join(', ')}`,
     (value) =>
       isRecord(value) &&
@@ -20,6 +27,7 @@ export function recordRule(
       ),
     readJson,
   );
+  return settled.length > 0 ? { ...checked, settle } : checked;
 }
 
 type FieldKinds = Readonly<Record<string, Kind<unknown, unknown, Presence>>>;
