@@ -1,6 +1,7 @@
 // npm run bench:browser: elements in Chromium, against custom elements written by hand for the same markup.
 //   npm run bench:browser            all of it
 //   npm run bench:browser -- rows    keyed rows; or: elements, hydration
+//   npm run bench:browser -- rows --in-page    the same, planned by the page
 import { createServer } from 'node:http';
 import { chromium } from 'playwright-core';
 import { build as bundle } from 'vite';
@@ -13,14 +14,15 @@ build();
 const { component, el } = await import('zesty-lattice');
 const { renderPage } = await import('zesty-lattice/html');
 const { lattice } = await import('zesty-lattice-tools/vite');
-const [only] = process.argv.slice(2);
+const isInPage = process.argv.includes('--in-page');
+const [only] = process.argv.slice(2).filter((one) => one !== '--in-page');
 
 async function built(entry) {
   const [{ output }] = await bundle({
     configFile: false,
     root,
     logLevel: 'warn',
-    plugins: [lattice()],
+    plugins: [lattice({ ahead: !isInPage })],
     define: { 'process.env.NODE_ENV': '"production"' },
     resolve: { conditions: ['production', 'module', 'browser'] },
     build: { write: false, target: 'es2022', lib: { entry, formats: ['es'], fileName: 'built' } },

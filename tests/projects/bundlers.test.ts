@@ -127,7 +127,7 @@ describe.each(bundlers)('%s', (name) => {
       sizes.push(
         `${name.padEnd(8)} ${ahead === 'written' ? 'written ahead' : 'planned in the page'}: ${size} bytes`,
       );
-      if (ahead === 'written') expect(size).toBeLessThan(3_900);
+      if (ahead === 'written') expect(size).toBeLessThan(3_500);
     }
     expect(new Set(shown)).toEqual(new Set(['<b>Stall North</b>rgb(1, 2, 3)']));
   });

@@ -73,6 +73,11 @@ export function isOwnModule(id: string, packages: readonly string[]): boolean {
   return !id.includes('/node_modules/') || packages.some((name) => inside?.startsWith(`${name}/`));
 }
 
+/** Whether a module is one of the library's own. */
+export function isLibraryModule(id: string): boolean {
+  return id.replaceAll('\\', '/').startsWith(ownFolders[0] as string);
+}
+
 function manifestAbove(folder: string): Manifest | undefined {
   for (let at = folder; ; at = dirname(at)) {
     const found = read(join(at, 'package.json'));

@@ -8,7 +8,7 @@ import type { ComponentCore } from 'zesty-lattice/internal/component';
 import type { Problem } from 'zesty-lattice/internal/problem';
 import { keepLines } from 'zesty-lattice/internal/template';
 import { isOfInterest, ModuleCode } from '../ahead/module.js';
-import { isOwnModule } from '../ahead/packages.js';
+import { isLibraryModule, isOwnModule } from '../ahead/packages.js';
 import { handThrough } from '../ahead/reading.js';
 import { type PlannedElement, plannedTable, writtenElements } from '../ahead/table.js';
 import { Writing } from '../ahead/writing.js';
@@ -17,6 +17,7 @@ import { moduleProblems } from '../check/components.js';
 import { wrongPair } from '../check/package-info.js';
 import { eachOnce, failure, problemBlocks } from '../check/report/text.js';
 import { BundledLoading, plainCode, treeOf } from './loading.js';
+import { forProduction, isForProduction } from './production.js';
 import { withTexts } from './with-texts.js';
 
 /** Options of the plugins for other bundlers. */
@@ -44,6 +45,7 @@ const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
   if (wrong) throw new Error(wrong);
   const root = resolvePath(options.root ?? '.');
   let loading: BundledLoading;
+  let isProduction = false;
   let writing: Writing;
   const dropped = new Map<string, readonly PlannedElement[]>();
   const planned = new Map<string, ReadonlySet<ComponentCore>>();
@@ -61,9 +63,23 @@ const plugin = createUnplugin<BundlerOptions | undefined>((options = {}) => {
       problems.clear();
     },
 
-    transformInclude: (id) => /\.[cm]?[jt]sx?$/.test(id) && isOwnModule(id, loading.packages),
+    esbuild: {
+      config(options) {
+        isProduction = isForProduction(options);
+        // The library's files for production, which others take where they build for it.
+        if (isProduction) options.conditions = [...(options.conditions ?? ['module']), 'production'];
+      },
+    },
+
+    transformInclude: (id) =>
+      /\.[cm]?[jt]sx?$/.test(id) &&
+      (isOwnModule(id, loading.packages) || (isProduction && isLibraryModule(id))),
 
     async transform(written, id) {
+      if (isLibraryModule(id)) {
+        const changed = forProduction(written);
+        return changed && { code: changed.toString(), map: joined([mapOf(changed, id)]) };
+      }
       if (!isOfInterest(written)) return undefined;
       const plain = await plainCode(written, id);
       const texts = withTexts(plain.code, treeOf(plain.code), id);
