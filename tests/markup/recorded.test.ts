@@ -1,5 +1,5 @@
 import { describe, test } from 'vitest';
-import { component, prop, slot, type Use } from 'zesty-lattice';
+import { calc, component, el, prop, resolve, slot, type Use } from 'zesty-lattice';
 import { renderHtml, renderPage } from 'zesty-lattice/html';
 import { catalog, renderDocument } from 'zesty-lattice/markup';
 import { adopt } from 'zesty-lattice-tools/adopt';
@@ -7,16 +7,36 @@ import { componentCore } from '../../packages/lattice/src/component/index.js';
 import { documentFindings } from '../../packages/lattice/src/markup/document/document-findings.js';
 import { placed } from '../../packages/lattice/src/problem/index.js';
 import * as prelude from '../problems/mistakes/prelude.js';
-import { outcomeOf, recordedIn, wordsOf } from '../support/recorded.js';
+import { outcomeOf, recordedIn, useWithoutPlaces, wordsOf } from '../support/recorded.js';
 import { documents, drawn, rules, templates } from './recorded-texts.js';
 
 // What each text comes to as HTML, and every word that is said of it with line and column.
 
 const holds = recordedIn<readonly string[]>(new URL('./recorded.json', import.meta.url));
 
+const FailingPart = component('failing-part', {
+  props: { name: prop.text().fallback('x') },
+  template: ({ props }) =>
+    el.p(
+      calc(props.name, (name) => {
+        throw new Error(`nothing comes of ${name}`);
+      }),
+    ),
+});
 const { BoardRow, CrateCounter, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard, TextLine } =
   prelude;
-const all = [BoardRow, CrateCounter, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard, TextLine];
+const all = [
+  BoardRow,
+  CrateCounter,
+  NeedBox,
+  NoteCard,
+  PlainSign,
+  PriceTag,
+  RowList,
+  StallBoard,
+  TextLine,
+  FailingPart,
+];
 
 const cores = new Map(all.flatMap((one) => componentCore(one) ?? []).map((core) => [core.name, core]));
 
@@ -38,7 +58,15 @@ function renderText(text: string): string {
       url: prop.text().fallback('https://grove.example/a?b=1&c=2'),
     },
     slots: { default: slot(), badge: slot() },
-    state: () => ({ name: 'Ann', crates: 3, done: true, picked: 'b', day: null as Date | null }),
+    state: () => ({
+      name: 'Ann',
+      crates: 3,
+      done: true,
+      picked: 'b',
+      day: null as Date | null,
+      at: new Date(Date.UTC(2026, 0, 1, 9, 30)),
+      tags: ['b'],
+    }),
     handlers: { add: ({ state }, step: number) => ({ crates: state.crates + step }), send: () => undefined },
     helpers: {
       upper: (one: string) => one.toUpperCase(),
@@ -54,6 +82,7 @@ function renderText(text: string): string {
     renderHtml(filled({}, {})),
     renderHtml(filled({ open: true, maybe: 'm', count: 0 }, { default: 'given', badge: 'of it' })),
     renderHtml(filled({}, {}), { form: 'elements' }).replace(/^<one-text[^>]*>/, ''),
+    ...[...resolve(filled({}, {})).walk()].slice(1).map(useWithoutPlaces),
   ].join('\n');
 }
 
