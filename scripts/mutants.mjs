@@ -2,6 +2,7 @@
 //
 //   npm run mutants -- --sample 200 --seed 1          a sample of all rooms
 //   npm run mutants -- --only template/escape         all of one file
+//   npm run mutants -- --again list.txt               those that an earlier run printed, one in a line
 //
 // What cannot be seen by any test is listed in scripts/mutants.json, each with its reason.
 import { fork } from 'node:child_process';
@@ -18,6 +19,7 @@ const { values } = parseArgs({
     sample: { type: 'string', default: '200' },
     seed: { type: 'string', default: String(Date.now() % 100_000) },
     only: { type: 'string' },
+    again: { type: 'string' },
     list: { type: 'boolean', default: false },
   },
 });
@@ -177,13 +179,23 @@ const all = files.flatMap(mutantsOf);
 const isKnown = ({ before, file, text, what }) =>
   known.some((one) => one.file === file && one.what === what && one.before === before && one.line === text);
 const random = dice(Number(values.seed));
-const chosen = values.only
-  ? all
-  : all
-      .map((one) => [random(), one])
-      .sort(([a], [b]) => a - b)
-      .slice(0, Number(values.sample))
-      .map(([, one]) => one);
+/** Those that an earlier run named. */
+const named = values.again
+  ? [...readFileSync(values.again, 'utf8').matchAll(/(\S+\.ts):(\d+) +([^:\n]+?)(?::.*)?$/gm)]
+  : [];
+const isNamed = ({ file, line, what }) =>
+  named.some(
+    ([, path, number, kind]) => path.endsWith(file) && Number(number) === line && kind.trim() === what,
+  );
+const chosen = values.again
+  ? all.filter(isNamed)
+  : values.only
+    ? all
+    : all
+        .map((one) => [random(), one])
+        .sort(([a], [b]) => a - b)
+        .slice(0, Number(values.sample))
+        .map(([, one]) => one);
 
 /** A copy of what the tests of rooms read, so that several are broken at once. */
 function copyFor(number) {
