@@ -171,6 +171,29 @@ describe.each([
       expect(reported.every((line) => line.includes('crate-counter'))).toBe(true);
     });
 
+    test('waits for props that are set in the same turn before it says that one is missing', async () => {
+      await open('<main></main>');
+      await run(
+        "const main = document.querySelector('main'); main.innerHTML = '<crate-counter></crate-counter>'; main.firstChild.label = 'Set'; main.firstChild.start = 2;",
+      );
+      expect(await text('crate-counter .add')).toBe('Set: 2');
+      expect(reported).toEqual([]);
+      // What has all that it needs is shown at once.
+      expect(
+        await run(
+          "const main = document.querySelector('main'); main.innerHTML = '<crate-counter label=\"A\"></crate-counter>'; return main.firstChild.shadowRoot.querySelector('.add').textContent",
+        ),
+      ).toBe('A: 0');
+      // Put in and taken out within a turn, it is missed by nobody; put in again, it is.
+      await run(
+        "const main = document.querySelector('main'); main.innerHTML = '<crate-counter></crate-counter>'; main.firstChild.remove()",
+      );
+      expect(reported).toEqual([]);
+      await run("document.querySelector('main').innerHTML = '<crate-counter></crate-counter>'");
+      expect(await text('crate-counter .add')).toBe(': 0');
+      expect(reported.map((line) => /[a-z]+-missing/.exec(line)?.[0])).toEqual(['prop-missing']);
+    });
+
     test('stays usable when a handler throws, and says so on the console and by an error event', async () => {
       await open(
         '<crate-counter label="A"></crate-counter>',

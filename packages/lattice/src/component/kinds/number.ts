@@ -1,11 +1,12 @@
 import { Kind } from '../kind.js';
 import { rule, unreadable } from '../rule.js';
 
-/** Numbers as HTML's valid floating-point numbers (https://html.spec.whatwg.org/#valid-floating-point-number). */
-const numberText = /^\s*[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?\s*$/i;
-
+/**
+ * Numbers as HTML's valid floating-point numbers, with white space around and a plus sign as well: what JavaScript reads save
+ * for nothing, other bases and Infinity (https://html.spec.whatwg.org/#valid-floating-point-number).
+ */
 export const numberRule = /* @__PURE__ */ rule('a number', Number.isFinite, (text) =>
-  numberText.test(text) ? Number(text) : unreadable,
+  /[xob]|^\D*$/i.test(text) || !Number.isFinite(+text) ? unreadable : +text,
 );
 
 /**
@@ -19,7 +20,7 @@ export function number(): Kind<number> {
     word: 'number',
     code: { name: 'numberRule' },
     explain: (value) =>
-      typeof value === 'string' && numberText.test(value)
+      typeof value === 'string' && numberRule.read(value) !== unreadable
         ? `expects a number, but received the text ${JSON.stringify(value)}; write ${Number(value)} without quotes`
         : undefined,
     write: String,

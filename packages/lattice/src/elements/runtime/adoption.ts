@@ -68,10 +68,10 @@ export function adopt(
       if (one instanceof Element) {
         if (pair || !wanted.isEqualNode(node)) {
           const element = node as Element;
-          const isCustom = wanted.nodeName.includes('-');
-          compareAttributes(wanted as Element, got as Element, isCustom, pair?.own, instance);
+          compareAttributes(wanted as Element, got as Element, pair?.own, instance);
           // What an element of somebody else's has written into itself is its own, and what a reader has typed is theirs.
-          const isTheirs = (isCustom && !element.shadowRoot) || element instanceof HTMLTextAreaElement;
+          const isTheirs =
+            (wanted.nodeName.includes('-') && !element.shadowRoot) || element instanceof HTMLTextAreaElement;
           if (pair || !isTheirs)
             walk(wanted.firstChild, got.firstChild, element, isTheirs ? undefined : null);
         }
@@ -99,7 +99,6 @@ export function adopt(
 function compareAttributes(
   one: Element,
   element: Element,
-  isCustom: boolean,
   others: readonly string[] | undefined,
   instance: Instance,
 ): void {
@@ -111,7 +110,9 @@ function compareAttributes(
       !others?.includes(name) &&
       // What a reader does before any script runs is left, and what an element of its own does to itself.
       (wanted !== null ||
-        (isCustom ? name.startsWith('on') : !/^(open|value|checked|selected)$/.test(name))) &&
+        (one.nodeName.includes('-')
+          ? name.startsWith('on')
+          : !/^(open|value|checked|selected)$/.test(name))) &&
       // A style may say the same in other words.
       (name !== 'style' || (one as HTMLElement).style.cssText !== (element as HTMLElement).style.cssText)
     )

@@ -34,7 +34,8 @@ export function classOf(live: Live): LiveClass {
           } catch (thrown) {
             instance.fail(thrown);
           }
-      if (!instance.block) instance.show();
+      // Props may be set behind the line that puts an element in: they are waited for until the turn ends.
+      if (!instance.block) instance.show(true);
       instance.each?.('enter');
     }
 

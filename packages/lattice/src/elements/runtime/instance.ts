@@ -122,23 +122,21 @@ export class Instance {
     if (dev && given === undefined && isRequired(prop) && this.block)
       this.tell('prop-missing', { prop: name, expected: rule.expected });
     const value = given === undefined ? prop.fallback : checkedValue(rule, given, fail);
-    if (Object.is(before, value) || this.#stop(name)) return;
-    (this.scope.props as unknown[])[index] = value;
-    this.changed(prop.mask);
+    this.#set(this.scope.props as never, index as never, value, prop.mask, name);
   }
 
-  /** Shows the template: in what a server wrote, or made anew. */
-  show(): void {
+  /** Shows the template: in what a server wrote, or made anew; later where it `waits` for what it needs. */
+  show(waits?: boolean): void {
     const { scope, live } = this;
+    const isMissing = (value: unknown, index: number): boolean =>
+      value === undefined && !(live.props[index] as LiveProp).isOptional;
     this.block = null;
+    if (waits && scope.props.some(isMissing)) return this.changed(0);
     try {
       // In a built page the place that shows the prop is empty, and nothing is reported.
       if (dev)
-        live.props.forEach((prop, index) => {
-          const { name, rule } = prop;
-          if (isRequired(prop) && this.scope.props[index] === undefined)
-            this.tell('prop-missing', { prop: name, expected: rule.expected });
-        });
+        for (const { name, rule } of live.props.filter((_, index) => isMissing(scope.props[index], index)))
+          this.tell('prop-missing', { prop: name, expected: rule.expected });
       // First of all: what it provides may be of its state, and asked for by itself.
       if (live.state) scope.state ??= { ...(live.state(this.props) as Values) };
       this.each?.('before');
@@ -183,16 +181,21 @@ export class Instance {
   change(changes: unknown): void {
     const state = this.scope.state as Record<string, unknown> | undefined;
     if (!state || !changes || typeof changes !== 'object') return;
-    for (const [name, value] of Object.entries(changes)) {
-      if (Object.is(state[name], value) || this.#stop(name)) continue;
-      state[name] = value;
-      this.changed(this.live.mask[`state ${name}`]);
-    }
+    for (const [name, value] of Object.entries(changes))
+      this.#set(state, name, value, this.live.mask[`state ${name}`], name);
   }
 
-  /** Reports an update that follows from so many others that it would never end: it is not made. */
-  #stop(name: string): unknown {
-    return round > 99 && this.tell('update-loop', { prop: name });
+  /** Keeps a value that is another one than before; not one that follows from so many updates that they would never end. */
+  #set(
+    values: Record<string, unknown>,
+    key: string,
+    value: unknown,
+    mask: number | undefined,
+    name: string,
+  ): void {
+    if (Object.is(values[key], value) || (round > 99 && this.tell('update-loop', { prop: name }))) return;
+    values[key] = value;
+    this.changed(mask as number);
   }
 
   get props(): Values {

@@ -15,15 +15,14 @@ export function putText(node: Text, value: unknown, instance: Instance, misfit =
   const text =
     typeof value === 'string' || typeof value === 'number' || typeof value === 'bigint' ? `${value}` : '';
   if (value && !text) misfit(value, instance);
-  if (instance.adoption) {
-    if (text === node.data) return;
+  if (text === node.data) return;
+  if (instance.adoption)
     instance.tell(
       'markup-differs',
       (dev
         ? { how: `it says ${JSON.stringify(node.data)} where ${JSON.stringify(text)} belongs` }
         : {}) as never,
     );
-  }
   node.data = text;
 }
 

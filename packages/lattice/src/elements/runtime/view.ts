@@ -61,9 +61,9 @@ export function svgNodes(html: string): DocumentFragment {
 
 /** Makes a block; its nodes stand by themselves until they are put somewhere. */
 export function create(view: View, scopes: Scopes, instance: Instance): Block {
-  const { Made, source } = view();
+  const { first: theirs, Made, source } = view();
   const copy = copyOf(source);
-  const isMany = copy instanceof DocumentFragment;
+  const isMany = source !== theirs;
   const first = (isMany ? copy.firstChild : copy) as Node;
   const block = new Made(first, isMany ? copy.lastChild : copy, scopes, instance);
   block.find(first);
