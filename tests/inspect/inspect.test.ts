@@ -213,6 +213,12 @@ test('changes the state of what is chosen, and tells what is no JSON', async () 
   await expect.poll(() => field.inputValue()).toBe('3');
 });
 
+test('is there once, by the option and by an import of the page', async () => {
+  const again = "import('/@id/zesty-lattice-tools/inspect?again').then(({ inspect }) => typeof inspect)";
+  expect(await page.evaluate(again)).toBe('function');
+  expect(await page.locator('inspect-panel').count()).toBe(1);
+});
+
 test('is accessible, also narrow and dark', async () => {
   for (const [width, colorScheme] of [
     [1280, 'light'],

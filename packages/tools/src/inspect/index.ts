@@ -191,9 +191,12 @@ function start(): void {
   document.documentElement.append(panel);
 }
 
-if (typeof document !== 'undefined') {
+/** Where the first of several copies in one page leaves that it is there: by the plugin's option, and by an import. */
+const shown = Symbol.for('zesty-lattice.inspect');
+
+if (typeof document !== 'undefined' && !(shown in globalThis)) {
   inspecting.isOn = true;
-  Object.assign(globalThis, { inspect });
+  Object.assign(globalThis, { inspect, [shown]: true });
   if (document.readyState === 'loading') addEventListener('DOMContentLoaded', start, { once: true });
   else start();
 }
