@@ -214,9 +214,11 @@ test('changes the state of what is chosen, and tells what is no JSON', async () 
 });
 
 test('is there once, by the option and by an import of the page', async () => {
-  const again = "import('/@id/zesty-lattice-tools/inspect?again').then(({ inspect }) => typeof inspect)";
-  expect(await page.evaluate(again)).toBe('function');
-  expect(await page.locator('inspect-panel').count()).toBe(1);
+  const other = await browser.newPage();
+  await other.goto(`${url}twice.html`);
+  await other.waitForFunction("document.title === 'function' && document.querySelector('inspect-panel')");
+  expect(await other.locator('inspect-panel').count()).toBe(1);
+  await other.close();
 });
 
 test('is accessible, also narrow and dark', async () => {
