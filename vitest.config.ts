@@ -5,11 +5,12 @@ import { sourceAliases } from './tests/support/sources.js';
 /** What is tested by itself, from its sources: no build, no process, no browser, so that it answers after an edit at once. */
 export const rooms = [
   'tests/define/*.test.ts',
-  'tests/{component,html,plan,styles,template,tree}/*.test.ts',
+  'tests/recorded/*.test.ts',
+  'tests/{html,plan,styles,template,tree}/*.test.ts',
   'tests/loading/streams.test.ts',
   'tests/mail/hostile.test.ts',
-  'tests/markup/{recorded,adopt,adopt-hostile,both-writings,broken,comments,documents,documents-hostile,expression-code,expressions,hostile-names,rows,soup,templates}.test.ts',
-  'tests/problems/{recorded,hostile-values,not-json,table,text-words,too-deep,unclosed}.test.ts',
+  'tests/markup/{adopt,adopt-hostile,both-writings,broken,comments,documents,documents-hostile,expression-code,expressions,hostile-names,rows,soup,templates}.test.ts',
+  'tests/problems/{hostile-values,not-json,table,text-words,too-deep,unclosed}.test.ts',
   'tests/same/decided.test.ts',
 ];
 
@@ -44,13 +45,12 @@ export default defineConfig({
         extends: true,
         resolve: { alias: sourceAliases('node') },
         // All files of a worker share what they load.
-        test: { name: 'rooms', include: rooms, isolate: false, maxWorkers: 1, sequence: { groupOrder: 0 } },
+        test: { name: 'rooms', include: rooms, isolate: false },
       },
       {
         extends: true,
         test: {
           name: 'as built',
-          sequence: { groupOrder: 1 },
           include: ['tests/**/*.test.ts', 'examples/start/**/*.test.ts'],
           exclude: [...rooms, ...ofSources],
           globalSetup: 'scripts/built.mjs',
@@ -66,7 +66,6 @@ export default defineConfig({
           name: 'sources',
           include: ofSources,
           globalSetup: 'scripts/built.mjs',
-          sequence: { groupOrder: 1 },
         },
       },
     ],

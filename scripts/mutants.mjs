@@ -28,7 +28,7 @@ const { values } = parseArgs({
 const rooms = {
   'lattice/src/problem': ['tests/template', 'tests/problems', 'tests/define', 'tests/tree'],
   'lattice/src/template': ['tests/template', 'tests/define', 'tests/html', 'tests/tree'],
-  'lattice/src/component': ['tests/component', 'tests/define', 'tests/problems'],
+  'lattice/src/component': ['tests/define', 'tests/problems'],
   'lattice/src/plan': ['tests/plan', 'tests/define', 'tests/tree', 'tests/html'],
   'lattice/src/code': ['tests/html', 'tests/markup'],
   'lattice/src/styles': ['tests/styles', 'tests/html', 'tests/mail'],
@@ -42,7 +42,6 @@ const rooms = {
 const everyRoom = [
   'template',
   'define',
-  'component',
   'plan',
   'tree',
   'styles',
@@ -52,6 +51,7 @@ const everyRoom = [
   'loading',
   'markup',
   'same',
+  'recorded',
 ].map((name) => `tests/${name}`);
 const testsFor = (file) => [...new Set([...rooms[roomOf(file)], ...everyRoom])];
 

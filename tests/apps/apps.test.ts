@@ -10,11 +10,11 @@ import rows from './rows.json' with { type: 'json' };
 import { builtApps, playAll, type Rendered, rendered, writeApps } from './scenes.js';
 
 const folder = mkdtempSync(join(root, 'tests/apps/out-'));
-const { numRuns, seed } = runsOf('random applications', isLong ? 5_000 : 300 * 30);
+const { numRuns, seed } = runsOf('random applications', isLong ? 5_000 : 100 * 30);
 const apps: readonly App[] = Array.from({ length: numRuns }, (_, at) => appOf((seed + at) % 1_000_000));
 /** How many are played in a page: planned there, and at build time, which takes its time. */
-const played = isLong ? 500 : 40;
-const playedAhead = isLong ? 100 : 8;
+const played = isLong ? 500 : 16;
+const playedAhead = isLong ? 100 : 4;
 
 let withCode: Readonly<Record<string, Rendered>>;
 beforeAll(() => {
@@ -38,7 +38,7 @@ describe('random applications', { timeout: isLong ? 900_000 : 120_000 }, () => {
   test('are the same pages in a batch, once and again', () => {
     const batched = Object.entries(withCode).filter(([, one]) => one.pages);
     expect(batched.length).toBeGreaterThan(0);
-    for (const [seed, { pages = [] }] of batched.slice(0, isLong ? 40 : 2)) {
+    for (const [seed, { pages = [] }] of batched.slice(0, isLong ? 40 : 1)) {
       const out = join(folder, `batch-${seed}`);
       const run = (): unknown => {
         const module = `tests/apps/${basename(folder)}/app-${seed}.mjs`;

@@ -11,6 +11,7 @@ import { getLanguageService, newHTMLDataProvider, TextDocument } from 'vscode-ht
 import { calc, component, el, event, type Kind, LatticeError, prop, resolve, slot } from 'zesty-lattice';
 import { editorData, elementsManifest, propsSchema, tagTypes } from 'zesty-lattice-tools/describe';
 import { lattice, root } from '../cli/lattice.js';
+import { isLong } from '../support/runs.js';
 
 const need = createRequire(import.meta.url);
 const json = (path: string): Record<string, unknown> => JSON.parse(readFileSync(path, 'utf8'));
@@ -137,12 +138,14 @@ describe('lattice describe', () => {
     expect(() => propsSchema((() => null) as never)).toThrow(LatticeError);
   });
 
-  test('writes types of the elements, which another project uses', () => {
-    const project = join(folder, 'project');
-    mkdirSync(project);
-    writeFileSync(
-      join(project, 'sign.ts'),
-      `import { component, el, event, prop } from 'zesty-lattice';
+  test.runIf(isLong)(
+    'writes types of the elements, which another project uses',
+    () => {
+      const project = join(folder, 'project');
+      mkdirSync(project);
+      writeFileSync(
+        join(project, 'sign.ts'),
+        `import { component, el, event, prop } from 'zesty-lattice';
 export const CrateSign = component('crate-sign', {
   props: { label: prop.text(), start: prop.number().fallback(0) },
   state: ({ start }) => ({ count: start }),
@@ -151,46 +154,48 @@ export const CrateSign = component('crate-sign', {
   template: ({ props, handlers }) => el.button({ type: 'button', on: { click: handlers.add() } }, props.label),
 });
 `,
-    );
-    const made = lattice('describe', join(project, 'sign.ts'), '--out', project, '--only', 'types');
-    expect(made.code, made.err).toBe(0);
-    const use = (line: string): string => {
-      writeFileSync(
-        join(project, 'use.ts'),
-        `const sign = document.querySelector('crate-sign');\nif (sign) {\n${line}\n}\nexport {};\n`,
       );
-      writeFileSync(
-        join(project, 'tsconfig.json'),
-        JSON.stringify({
-          extends: '../../../../tsconfig.json',
-          include: ['.'],
-          compilerOptions: { paths: {}, rootDir: '../../../..' },
-        }),
+      const made = lattice('describe', join(project, 'sign.ts'), '--out', project, '--only', 'types');
+      expect(made.code, made.err).toBe(0);
+      const use = (line: string): string => {
+        writeFileSync(
+          join(project, 'use.ts'),
+          `const sign = document.querySelector('crate-sign');\nif (sign) {\n${line}\n}\nexport {};\n`,
+        );
+        writeFileSync(
+          join(project, 'tsconfig.json'),
+          JSON.stringify({
+            extends: '../../../../tsconfig.json',
+            include: ['.'],
+            compilerOptions: { paths: {}, rootDir: '../../../..' },
+          }),
+        );
+        try {
+          execFileSync('npx', ['tsc', '--noEmit', '-p', project], {
+            cwd: root,
+            encoding: 'utf8',
+            stdio: 'pipe',
+          });
+          return '';
+        } catch (thrown) {
+          return (thrown as { stdout: string }).stdout;
+        }
+      };
+      expect(
+        use(
+          "sign.start = 4; const label: string = sign.label; sign.addEventListener('changed', (event) => { const n: number = event.detail.count; console.log(n, label); }); sign.addEventListener('click', (event) => console.log(event.clientX));",
+        ),
+      ).toBe('');
+      expect(use("sign.start = 'four';")).toContain('not assignable');
+      expect(use("sign.addEventListener('changed', (event) => console.log(event.detail.cuont));")).toContain(
+        'cuont',
       );
-      try {
-        execFileSync('npx', ['tsc', '--noEmit', '-p', project], {
-          cwd: root,
-          encoding: 'utf8',
-          stdio: 'pipe',
-        });
-        return '';
-      } catch (thrown) {
-        return (thrown as { stdout: string }).stdout;
-      }
-    };
-    expect(
-      use(
-        "sign.start = 4; const label: string = sign.label; sign.addEventListener('changed', (event) => { const n: number = event.detail.count; console.log(n, label); }); sign.addEventListener('click', (event) => console.log(event.clientX));",
-      ),
-    ).toBe('');
-    expect(use("sign.start = 'four';")).toContain('not assignable');
-    expect(use("sign.addEventListener('changed', (event) => console.log(event.detail.cuont));")).toContain(
-      'cuont',
-    );
-    expect(tagTypes([{ path: './tree-sign.js', exports: { TreeSign } }])).toContain(
-      '"tree-sign": ElementOf<typeof import("./tree-sign.js").TreeSign>;',
-    );
-  }, 60_000);
+      expect(tagTypes([{ path: './tree-sign.js', exports: { TreeSign } }])).toContain(
+        '"tree-sign": ElementOf<typeof import("./tree-sign.js").TreeSign>;',
+      );
+    },
+    60_000,
+  );
 
   test('writes a page for people with samples, props, slots, events and what of the look is set', () => {
     const page = readFileSync(join(out, 'reference/variety-card.md'), 'utf8');
@@ -206,7 +211,7 @@ export const CrateSign = component('crate-sign', {
     );
   });
 
-  test('takes pictures of the samples for it, where that is asked for', () => {
+  test.runIf(isLong)('takes pictures of the samples for it, where that is asked for', () => {
     const made = lattice(
       'describe',
       'examples/orchard/components/price-tag.ts',

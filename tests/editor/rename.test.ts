@@ -82,7 +82,7 @@ beforeAll(async () => {
     (await editor.completions(file('stall-sign.html'), `${whole}<|`)).includes('stall-sign');
   while (!(await isRead())) await new Promise((done) => setTimeout(done, 50));
   await editor.write(file('stall-sign.html'), whole);
-}, 30_000);
+}, 120_000);
 afterAll(async () => {
   await editor.stop();
   rmSync(folder, { recursive: true });
@@ -152,7 +152,7 @@ describe('another name of a prop', () => {
     expect(latticeProcess('check', relative(root, folder)).out).not.toMatch(/prop-|name-unknown/);
     for (const path of texts.keys()) writeFileSync(path, project[basename(path)] ?? '');
     writeFileSync(file('stall-sign.html'), whole);
-  }, 30_000);
+  }, 120_000);
 
   test('may be asked for at an attribute, as attributes are written, and where it is declared', async () => {
     const page = project['page.html'] ?? '';

@@ -176,7 +176,7 @@ test(
   patience,
 );
 
-test('compiles in a project outside, strict and with all libraries checked', () => {
+test.runIf(isLong)('compiles in a project outside, strict and with all libraries checked', () => {
   const project = new Project({
     'package.json': '{ "type": "module" }',
     'page.ts': readFileSync(join(root, 'tests/project/fixtures/page.ts'), 'utf8'),

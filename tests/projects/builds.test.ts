@@ -52,7 +52,7 @@ export const Other = component('other-sign', { props: { name: prop.text() }, use
     expect(reported).toMatch(/3 problems in the components of this build/);
   });
 
-  test('fails for a definition that no component can be made of', () => {
+  test.runIf(isLong)('fails for a definition that no component can be made of', () => {
     const project = new Project({ ...vite, 'sign.ts': sign.replace("'stall-sign'", "'stallsign'") });
     const { code, out, err } = project.run('vite', 'build');
     expect(code).toBe(1);
@@ -60,7 +60,7 @@ export const Other = component('other-sign', { props: { name: prop.text() }, use
     expect(out + err).toMatch(/sign\.ts:2:/);
   });
 
-  test('does not fail for warnings', () => {
+  test.runIf(isLong)('does not fail for warnings', () => {
     const project = new Project({ ...vite, 'sign.ts': sign.replace('el.p(props.name)', "el.p('open')") });
     const { code, out, err } = project.run('vite', 'build');
     expect(out + err).toContain('prop-unread');
@@ -131,10 +131,12 @@ export const WideLamp = component('wide-lamp', {
     expect(reported.filter((line) => line.startsWith('error'))).toEqual([]);
   });
 
-  test('keeps records and lists of what the library makes, in one module and in several', async () => {
-    const project = new Project({
-      ...vite,
-      'main.ts': `import { component, el, preset, prop } from 'zesty-lattice';
+  test.runIf(isLong)(
+    'keeps records and lists of what the library makes, in one module and in several',
+    async () => {
+      const project = new Project({
+        ...vite,
+        'main.ts': `import { component, el, preset, prop } from 'zesty-lattice';
 import { register } from 'zesty-lattice/elements';
 import { ui } from './ui.ts';
 const props = { name: prop.text(), crates: [prop.number().fallback(2)][0] };
@@ -146,19 +148,20 @@ const StallSign = component('stall-sign', {
 });
 register(StallSign);
 `,
-      'ui.ts': `import { el, preset } from 'zesty-lattice';
+        'ui.ts': `import { el, preset } from 'zesty-lattice';
 export const ui = { press: preset(el.button, { type: 'button' }) };
 export default { loud: preset(el.button, { type: 'submit' }) };
 `,
-    });
-    project.must('vite', 'build');
-    const { page: built, reported } = await visit(await served(join(project.folder, 'dist')));
-    await built.waitForFunction("customElements.get('stall-sign')");
-    expect(await built.evaluate("document.querySelector('stall-sign').shadowRoot.innerHTML")).toMatch(
-      /<p>North20<\/p><button type="button" class="wide">Go<\/button><i>a<\/i><i>b<\/i>/,
-    );
-    expect(reported).toEqual([]);
-  });
+      });
+      project.must('vite', 'build');
+      const { page: built, reported } = await visit(await served(join(project.folder, 'dist')));
+      await built.waitForFunction("customElements.get('stall-sign')");
+      expect(await built.evaluate("document.querySelector('stall-sign').shadowRoot.innerHTML")).toMatch(
+        /<p>North20<\/p><button type="button" class="wide">Go<\/button><i>a<\/i><i>b<\/i>/,
+      );
+      expect(reported).toEqual([]);
+    },
+  );
 
   test('shows the same during development', async () => {
     const project = new Project(mixed);

@@ -72,7 +72,7 @@ test.each(kinds.filter((_kind, index) => isLong || index === 0))(
   },
 );
 
-test('the command shows the trees of a document', () => {
+test.runIf(isLong)('the command shows the trees of a document', () => {
   const project = new Project({ ...modules, 'package.json': '{}' });
   const page = ['tree', 'page.html', '--uses', 'imported.ts'];
   expect(project.must('lattice', ...page)).toBe(

@@ -47,7 +47,7 @@ describe('lattice new --project', () => {
     expect(script(project, 'adopt', 'hut.html', '--name', 'hut-card')).not.toBe('');
   });
 
-  test('shows its page at once, and its counters count; built, too', async () => {
+  test.runIf(isLong)('shows its page at once, and its counters count; built, too', async () => {
     const project = newProject();
     const { url } = await developed(project);
     const check = async (address: string): Promise<void> => {

@@ -3,10 +3,9 @@ import { type Node, walk } from 'estree-walker';
 import { type ComponentCore, componentCore } from 'zesty-lattice/internal/component';
 import { NotWritten } from 'zesty-lattice/internal/elements';
 import { reasonOf } from 'zesty-lattice/internal/problem';
-import type { Loading } from './loading.js';
+import type { Loading, Resolve } from './loading.js';
 import type { ModuleCode } from './module.js';
 import { isFunction, namesOf, type Placed } from './names.js';
-import type { Resolve } from './registering.js';
 
 /** Where a value of a module comes from, so that it can be followed in Node. */
 export interface From {

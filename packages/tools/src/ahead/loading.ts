@@ -1,6 +1,9 @@
 import type { ComponentCore } from 'zesty-lattice/internal/component';
 import type { ModuleCode } from './module.js';
 
+/** Finds the module of the project behind an import, if it is one. */
+export type Resolve = (source: string, importer: string) => Promise<string | undefined>;
+
 export type Compute = (...values: never[]) => unknown;
 
 /** Where a component is made: its module, and which of the calls there. */

@@ -4,16 +4,13 @@ import type MagicString from 'magic-string';
 import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { NotWritten, own } from 'zesty-lattice/internal/elements';
 import { componentBehind, componentsBehind, type Later, laterOf } from './following.js';
-import type { ExportPlace, Loading } from './loading.js';
+import type { ExportPlace, Loading, Resolve } from './loading.js';
 import type { ModuleCode } from './module.js';
 import { namesOf, type Placed } from './names.js';
 import { componentName, type Writing } from './writing.js';
 
 const door = 'zesty-lattice/elements';
 const runtimeDoor = 'zesty-lattice/internal/runtime';
-
-/** Finds the module of the project behind an import, if it is one. */
-export type Resolve = (source: string, importer: string) => Promise<string | undefined>;
 
 /** A module that is followed, with what that takes. */
 export interface Followed {

@@ -1,9 +1,10 @@
 import MagicString from 'magic-string';
 import { type ComponentCore, componentCore } from 'zesty-lattice/internal/component';
+import type { Resolve } from './loading.js';
 import type { MarkedLoading } from './marking.js';
 import { isCode, ModuleCode } from './module.js';
 import { parseFault } from './parses.js';
-import { type Dropped, isRegistering, type Resolve, registerWritten } from './registering.js';
+import { type Dropped, isRegistering, registerWritten } from './registering.js';
 import { loosen, writeBeside } from './rewriting.js';
 import type { Writing } from './writing.js';
 

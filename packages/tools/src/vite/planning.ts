@@ -1,10 +1,10 @@
 import { dirname } from 'node:path';
 import type { Plugin, ResolvedConfig } from 'vite';
 import type { ComponentCore } from 'zesty-lattice/internal/component';
+import type { Resolve } from '../ahead/loading.js';
 import { isOfInterest } from '../ahead/module.js';
 import { isOwnModule } from '../ahead/packages.js';
 import { readCode } from '../ahead/read-code.js';
-import type { Resolve } from '../ahead/registering.js';
 import { type PlannedElement, plannedTable, writtenElements } from '../ahead/table.js';
 import { Writing } from '../ahead/writing.js';
 import { writtenModule } from '../ahead/written-module.js';

@@ -5,11 +5,11 @@ import { cases } from '../same/cases/index.js';
 import { type ComponentCore, codeOf, componentCore } from '../same/internals.js';
 import { inEachWay } from '../same/ways.js';
 import { asFunctions, asMarkup, html, htmlOfSpot, momentsOf, useOf } from '../same/writings.js';
-import { recordedIn, useWithoutPlaces } from '../support/recorded.js';
+import { recordedIn, useWithoutPlaces } from './recorded.js';
 
 /**
  * What each case of the corpus comes to, recorded. To change it on purpose, run
- * `LATTICE_RECORD=1 npx vitest run tests/html/corpus.test.ts` and read the difference.
+ * `LATTICE_RECORD=1 npx vitest run tests/recorded/corpus.test.ts` and read the difference.
  */
 interface Recorded {
   /** The HTML text at first and after each step; one that is as the one before it is left out. */

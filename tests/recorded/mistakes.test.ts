@@ -6,9 +6,9 @@ import { catalog, renderDocument } from 'zesty-lattice/markup';
 import { componentCore } from '../../packages/lattice/src/component/index.js';
 import { codeOf } from '../../packages/lattice/src/html/code/ahead.js';
 import { inspectedUse, resolveOpen } from '../../packages/lattice/src/tree/index.js';
-import { recordedIn, useWithoutPlaces, wordsOf } from '../support/recorded.js';
-import { type Mistake, mistakes } from './mistakes/cases.js';
-import * as prelude from './mistakes/prelude.js';
+import { type Mistake, mistakes } from '../problems/mistakes/cases.js';
+import * as prelude from '../problems/mistakes/prelude.js';
+import { recordedIn, useWithoutPlaces, wordsOf } from './recorded.js';
 
 /** Every word that is said of a mistake and of what is right instead, each with its place in the tree, and what is shown. */
 interface Recorded {
@@ -20,7 +20,7 @@ interface Recorded {
   readonly code?: string;
 }
 
-const holds = recordedIn<Recorded>(new URL('./recorded.json', import.meta.url));
+const holds = recordedIn<Recorded>(new URL('./mistakes.json', import.meta.url));
 
 /** What is given by a function, or said by what it throws. */
 function outcome<T>(make: () => T): { readonly value?: T; readonly thrown?: readonly string[] } {

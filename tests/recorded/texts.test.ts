@@ -7,12 +7,12 @@ import { componentCore } from '../../packages/lattice/src/component/index.js';
 import { documentFindings } from '../../packages/lattice/src/markup/document/document-findings.js';
 import { placed } from '../../packages/lattice/src/problem/index.js';
 import * as prelude from '../problems/mistakes/prelude.js';
-import { outcomeOf, recordedIn, useWithoutPlaces, wordsOf } from '../support/recorded.js';
-import { documents, drawn, rules, templates } from './recorded-texts.js';
+import { outcomeOf, recordedIn, useWithoutPlaces, wordsOf } from './recorded.js';
+import { documents, drawn, rules, templates } from './texts.js';
 
 // What each text comes to as HTML, and every word that is said of it with line and column.
 
-const holds = recordedIn<readonly string[]>(new URL('./recorded.json', import.meta.url));
+const holds = recordedIn<readonly string[]>(new URL('./texts.json', import.meta.url));
 
 const FailingPart = component('failing-part', {
   props: { name: prop.text().fallback('x') },

@@ -17,7 +17,7 @@ import { catalog, renderDocument } from 'zesty-lattice/markup';
 import { componentCore } from '../../packages/lattice/src/component/index.js';
 import { codeOf } from '../../packages/lattice/src/html/code/ahead.js';
 import { schemaOf } from '../../packages/tools/src/describe/schema.js';
-import { outcomeOf, recordedIn, wordsOf } from '../support/recorded.js';
+import { outcomeOf, recordedIn, wordsOf } from './recorded.js';
 
 // Every kind of prop, each with values that fit and that do not: what is shown, and what is said.
 
