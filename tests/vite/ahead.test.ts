@@ -227,6 +227,27 @@ register(Stall, make('other-stall'));
   expect(length).toBeGreaterThan(0);
 });
 
+test.each([
+  [
+    'a name that is something else in a function',
+    "import { A } from './a.ts';\nconst add = (A: never) => register(A);\nadd(A as never);",
+    'A  by the page  main.ts:3: it cannot be followed: name the component itself',
+  ],
+  [
+    'a list of what is loaded later',
+    "const { A } = await import('./a.ts');\nconst all = [A];\nregister(...all);",
+    '...all  by the page  main.ts:4: it is loaded later: name it where it is registered',
+  ],
+])('%s is left to the page', async (_name, code, why) => {
+  const files: Files = {
+    'main.ts': `import { register } from 'zesty-lattice/elements';\n${code}\n`,
+    'a.ts': `import { component, el } from 'zesty-lattice';\nexport const A = component('part-a', { state: () => ({ at: 0 }), template: ({ state }) => el.p(state.at) });\n`,
+  };
+  const { reported } = await built(files);
+  expect(reported).toContain(why);
+  expect(reported).not.toContain('at build time');
+});
+
 test('components of a package are written out, too', async () => {
   const { code, plans, reported } = await built({
     'main.ts': `import { register } from 'zesty-lattice/elements';

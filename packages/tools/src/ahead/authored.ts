@@ -1,6 +1,6 @@
 import type { VariableDeclarator } from 'estree';
 import { type Node, walk } from 'estree-walker';
-import { declaredIn, isFunction, namesOf, type Placed, readIn } from './names.js';
+import { declaredIn, isFunction, namesOf, type Placed, readIn, rootOf } from './names.js';
 
 /**
  * Something that an author handed to the library and that no plan can hold: a function for `calc`, a test of a kind, a
@@ -58,14 +58,6 @@ export function authoredIn(program: Node, { calc, prop }: AuthoringNames): reado
     },
   });
   return found.sort((a, b) => a.node.start - b.node.start);
-}
-
-/** The name that a chain of calls and members begins with. */
-function rootOf(code: Node): string | undefined {
-  let root = code;
-  while (root.type === 'CallExpression' || root.type === 'MemberExpression')
-    root = root.type === 'CallExpression' ? root.callee : root.object;
-  return root.type === 'Identifier' ? root.name : undefined;
 }
 
 /** What something needs of the functions around it; `around` is the outermost of them. */

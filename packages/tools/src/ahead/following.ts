@@ -1,11 +1,10 @@
-import type { ImportExpression } from 'estree';
 import { type Node, walk } from 'estree-walker';
 import { type ComponentCore, componentCore } from 'zesty-lattice/internal/component';
 import { NotWritten } from 'zesty-lattice/internal/elements';
 import { reasonOf } from 'zesty-lattice/internal/problem';
 import type { Loading, Resolve } from './loading.js';
 import type { ModuleCode } from './module.js';
-import { isFunction, namesOf, type Placed } from './names.js';
+import { countDeclared, isFunction, namesOf, type Placed } from './names.js';
 
 /** Where a value of a module comes from, so that it can be followed in Node. */
 export interface From {
@@ -13,6 +12,8 @@ export interface From {
   readonly file: string;
   readonly resolve: Resolve;
   readonly loading: Loading;
+  /** The name, of those that are loaded later, that is followed all the same: it is taken where it is loaded. */
+  readonly later?: string | undefined;
 }
 
 /** What a module loads when it is needed: `const { A } = await import('./a.js')`, `import('./a.js').then((m) => …)`. */
@@ -109,9 +110,14 @@ async function listOf(code: Placed, from: From): Promise<readonly unknown[]> {
 
 async function named(name: string, from: From): Promise<unknown> {
   const { file, module, resolve } = from;
+  // One of the names may be another thing where it is read.
+  if (countDeclared(module.program, name) !== 1) throw new NotWritten(unknown);
   const constant = module.constants.get(name);
   if (constant) return behind(constant, from);
   const later = laterOf(name, module);
+  // An import at the top would load at once what is to be loaded later.
+  if (later && from.later !== name)
+    throw new NotWritten('it is loaded later: name it where it is registered');
   const imported = later ? undefined : module.importOf(name);
   const source = later?.source ?? (imported ? String(imported.declaration.source.value) : module.allOf(name));
   if (source === undefined) throw new NotWritten(unknown);
@@ -124,39 +130,25 @@ async function named(name: string, from: From): Promise<unknown> {
   throw new NotWritten(`${source} exports nothing by the name ${key}`);
 }
 
-/** What a name of a module stands for that is loaded when it is needed; nothing for a name that may be something else. */
+/** What a name of a module stands for that is loaded when it is needed. */
 export function laterOf(name: string, module: ModuleCode): Later | undefined {
-  const found: Later[] = [];
-  let others = 0;
-  const sourceOf = (code: Node): string | undefined => {
-    const { source } = code as ImportExpression;
-    return code.type === 'ImportExpression' && source.type === 'Literal' ? String(source.value) : undefined;
+  let found: Later | undefined;
+  const add = (code: Node | null | undefined, pattern: Node): void => {
+    if (code?.type !== 'ImportExpression' || code.source.type !== 'Literal' || !namesOf(pattern).has(name))
+      return;
+    found = { source: String(code.source.value), pattern: pattern as Placed };
   };
-  const add = (source: string | undefined, pattern: Node): void => {
-    if (!namesOf(pattern).has(name)) return;
-    if (source === undefined) others++;
-    else found.push({ source, pattern: pattern as Placed });
-  };
-  const taken = new Set<Node>();
   walk(module.program, {
     enter(node) {
-      if (node.type === 'VariableDeclarator')
-        add(node.init?.type === 'AwaitExpression' ? sourceOf(node.init.argument) : undefined, node.id);
-      if (node.type === 'CallExpression' && node.callee.type === 'MemberExpression') {
-        const [then] = node.arguments;
-        const source =
-          module.text(node.callee.property) === 'then' ? sourceOf(node.callee.object) : undefined;
-        const first = then && isFunction(then) ? then.params[0] : undefined;
-        if (first) {
-          taken.add(first);
-          add(source, first);
-        }
-      }
-      if (isFunction(node)) for (const one of node.params) if (!taken.has(one)) add(undefined, one);
+      if (node.type === 'VariableDeclarator' && node.init?.type === 'AwaitExpression')
+        add(node.init.argument, node.id);
+      if (node.type !== 'CallExpression' || node.callee.type !== 'MemberExpression') return;
+      const [then] = node.arguments;
+      const first = then && isFunction(then) ? then.params[0] : undefined;
+      if (first && module.text(node.callee.property) === 'then') add(node.callee.object, first);
     },
   });
-  const [one, ...more] = found;
-  return more.length + others === 0 ? one : undefined;
+  return found;
 }
 
 /** The key by which a pattern takes a name; nothing for the name of the whole. */

@@ -28,6 +28,32 @@ export function isFunction(
   return /^(Arrow)?Function/.test(node.type);
 }
 
+/** The name that a chain of calls and members begins with. */
+export function rootOf(code: Node): string | undefined {
+  let root = code;
+  while (root.type === 'CallExpression' || root.type === 'MemberExpression')
+    root = root.type === 'CallExpression' ? root.callee : root.object;
+  return root.type === 'Identifier' ? root.name : undefined;
+}
+
+/** How often a module declares a name, in itself or in one of its functions. */
+export function countDeclared(program: Node, name: string): number {
+  let count = 0;
+  const note = (pattern: Node | null | undefined): void => {
+    if (pattern && namesOf(pattern).has(name)) count++;
+  };
+  walk(program, {
+    enter(node) {
+      if (node.type === 'VariableDeclarator') note(node.id);
+      else if (node.type === 'CatchClause') note(node.param);
+      else if (/^Import\w*Specifier$/.test(node.type)) note((node as { local?: Node }).local);
+      else if (node.type === 'FunctionDeclaration' || node.type === 'ClassDeclaration') note(node.id);
+      if (isFunction(node)) for (const param of node.params) note(param);
+    },
+  });
+  return count;
+}
+
 /** The names that a pattern declares or sets. */
 export function namesOf(pattern: Node): ReadonlySet<string> {
   const names = new Set<string>();

@@ -1,12 +1,11 @@
 import type { CallExpression } from 'estree';
-import type { Node } from 'estree-walker';
 import type MagicString from 'magic-string';
 import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { NotWritten, own } from 'zesty-lattice/internal/elements';
 import { componentBehind, componentsBehind, type Later, laterOf } from './following.js';
 import type { ExportPlace, Loading, Resolve } from './loading.js';
 import type { ModuleCode } from './module.js';
-import { namesOf, type Placed } from './names.js';
+import { namesOf, type Placed, rootOf } from './names.js';
 import { componentName, type Writing } from './writing.js';
 
 const door = 'zesty-lattice/elements';
@@ -139,11 +138,11 @@ export async function registerWritten(
       const [otherwise] = await writtenOf(arg.alternate as Placed);
       return [`${module.text(arg.test)} ? ${then} : ${otherwise}`];
     }
-    const core = await componentBehind(arg, followed);
+    const root = rootOf(arg);
+    const later = root === undefined ? undefined : laterOf(root, module);
+    const core = await componentBehind(arg, later ? { ...followed, later: root } : followed);
     const place = placeOf(core);
-    const later =
-      arg.type === 'Identifier' || arg.type === 'MemberExpression' ? laterOf(rootOf(arg), module) : undefined;
-    return [later ? await laterName(later, arg, place) : nameOf(place)];
+    return [later && root !== undefined ? await laterName(later, root, place) : nameOf(place)];
   }
 
   function placeOf(core: ComponentCore): ExportPlace {
@@ -151,9 +150,9 @@ export async function registerWritten(
     if (fault) throw fault;
     const place = followed.loading.placeOf(core);
     if (!place) throw new NotWritten('it cannot be followed to where it is made');
-    planned.add(core);
     if (place.file !== followed.file && followed.isEntry(place.file))
       throw new NotWritten('it is made in a module that the build starts from; make it in one of its own');
+    planned.add(core);
     return place;
   }
 
@@ -168,14 +167,13 @@ export async function registerWritten(
   }
 
   /** The name of what comes with a module that is loaded when it is needed, in place of the component. */
-  async function laterName({ pattern, source }: Later, arg: Placed, place: ExportPlace): Promise<string> {
+  async function laterName({ pattern, source }: Later, name: string, place: ExportPlace): Promise<string> {
     if ((await followed.resolve(source, followed.file)) !== place.file)
       throw new NotWritten(
         `${source}, which is loaded later, does not make it itself; load the module that does`,
       );
     const there = componentName(place.at);
     if (pattern.type !== 'ObjectPattern') return `${module.text(pattern)}.${there}`;
-    const name = rootOf(arg);
     const property = pattern.properties.find((one) =>
       namesOf(one.type === 'Property' ? one.value : one).has(name),
     );
@@ -189,11 +187,4 @@ export async function registerWritten(
     else changed.appendLeft(end, `, ${there}: ${here}`);
     return here;
   }
-}
-
-/** The name that members are read of. */
-function rootOf(code: Node): string {
-  let root = code;
-  while (root.type === 'MemberExpression') root = root.object;
-  return root.type === 'Identifier' ? root.name : '';
 }

@@ -4,7 +4,7 @@ import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { NotWritten, own } from 'zesty-lattice/internal/elements';
 import { isWorkedOut } from './authored.js';
 import type { ModuleCode } from './module.js';
-import { isFunction, type Placed } from './names.js';
+import { isFunction, type Placed, rootOf } from './names.js';
 import { authoredLines, componentName, linesFor, linesForDefinition, type Writing } from './writing.js';
 
 /**
@@ -114,12 +114,10 @@ function isOurs(init: Node, module: ModuleCode, isMade: (name: string) => boolea
     return ours.length > 0 && values.every((one) => ours.includes(one) || !isWorkedOut(one));
   }
   if (init.type !== 'CallExpression') return false;
-  let root: Node = init;
-  while (root.type === 'CallExpression' || root.type === 'MemberExpression')
-    root = root.type === 'CallExpression' ? root.callee : root.object;
-  if (root.type !== 'Identifier') return false;
-  const from = module.importOf(root.name)?.declaration.source.value;
-  if (from !== 'zesty-lattice' && !isMade(root.name)) return false;
+  const root = rootOf(init);
+  if (root === undefined) return false;
+  const from = module.importOf(root)?.declaration.source.value;
+  if (from !== 'zesty-lattice' && !isMade(root)) return false;
   let waits = false;
   walk(init, {
     enter(node) {
