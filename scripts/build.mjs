@@ -50,6 +50,7 @@ const inNode = {
   './css.js': inLibrary('styles/css-lazy.js'),
   '../styles/css.js': inLibrary('styles/css-lazy.js'),
   './source-maps.js': inLibrary('problem/source-maps-none.js'),
+  './is-dev.js': inLibrary('problem/is-dev-asked.js'),
 };
 
 /** Has files stand for others. */
@@ -57,7 +58,7 @@ function standingIn(files) {
   return {
     name: 'standing-in',
     setup: ({ onResolve }) =>
-      onResolve({ filter: /^#|\/(?:css|source-maps)\.js$/ }, ({ path }) =>
+      onResolve({ filter: /^#|\/(?:css|source-maps|is-dev)\.js$/ }, ({ path }) =>
         path in files ? { path: files[path] } : undefined,
       ),
   };
@@ -80,6 +81,32 @@ function forNode(entries, from, plugins = []) {
   });
 }
 
+/** What the packages ask for whose code stands in ours. */
+const licences = new Set();
+
+/** Puts the code of packages into a module that names them. */
+async function forEverywhere(path, options = {}) {
+  const { metafile } = await build({
+    entryPoints: [inLibrary(path)],
+    outfile: inLibrary(path),
+    allowOverwrite: true,
+    bundle: true,
+    format: 'esm',
+    platform: 'browser',
+    target: 'es2022',
+    logLevel: 'warning',
+    metafile: true,
+    ...options,
+  });
+  for (const input of Object.keys(metafile.inputs)) {
+    const [, inside] = /node_modules\/((?:@[^/]+\/)?[^/]+)\//.exec(input) ?? [];
+    if (!inside) continue;
+    const folder = join(root, 'node_modules', inside);
+    const name = readdirSync(folder).find((file) => /^licen[cs]e/i.test(file));
+    if (name) licences.add(`${inside}\n\n${readFileSync(join(folder, name), 'utf8').trim()}\n`);
+  }
+}
+
 const filesIn = (folder) => readdirSync(folder, { recursive: true, encoding: 'utf8' });
 
 rmSync(inLibrary(''), { recursive: true, force: true });
@@ -87,6 +114,14 @@ rmSync(inTools(''), { recursive: true, force: true });
 run('npx', ['tsc', '-p', 'packages/lattice']);
 const internal = filesIn(inLibrary('internal')).filter((name) => name.endsWith('.js'));
 for (const name of internal) library[`internal/${name.replace(/\.js$/, '')}`] = `internal/${name}`;
+// Parsers that ask for modules of Node, which they do not need for what is asked of them here: a bundler that is told to
+// assume neither Node nor a browser could not resolve them.
+await forEverywhere('markup/syntax/tag-parser.js', {
+  alias: { 'node:stream': join(root, 'scripts/plain-stream.mjs') },
+  external: ['parse5'],
+});
+await forEverywhere('styles/css.js');
+writeFileSync(inLibrary('third-party.txt'), [...licences].sort().join('\n\n'));
 await forNode(library, inLibrary, [standingIn(inNode)]);
 // One module for pages without a build: with the words of problems, since nobody else would tell them there.
 await build({

@@ -1,5 +1,5 @@
 import { hostTag } from '../plan/index.js';
-import { type Finding, finding, PackageMissing, type Problem, placed } from '../problem/index.js';
+import { type Finding, finding, nodeModule, PackageMissing, type Problem, placed } from '../problem/index.js';
 import { type HtmlNode, SetAside } from './set-aside.js';
 
 /** How large a mail may be until some programs cut it, in bytes of its HTML. */
@@ -11,8 +11,7 @@ interface Modules {
 
 /** Packages that only mail needs are asked for when one is written: not every server has them, and no page. */
 function packageOf<Package>(name: string): Package {
-  const node = (globalThis as { process?: { getBuiltinModule?(name: string): unknown } }).process;
-  const modules = node?.getBuiltinModule?.('node:module') as Modules | undefined;
+  const modules = nodeModule<Modules>('node:module');
   if (!modules) throw new Error('Mail is written in Node alone.');
   try {
     return modules.createRequire(import.meta.url)(name) as Package;

@@ -1,3 +1,4 @@
+import { isDev } from './is-dev.js';
 import { withoutOwnFrames } from './own-frames.js';
 import { type Finding, factsOf, type Problem, type Severity, type SourcePlace } from './problem.js';
 import { visible } from './visible.js';
@@ -6,13 +7,11 @@ import { type ProblemCode, type Words, words } from './words.js';
 export { hideFramesOf, isOwn } from './own-frames.js';
 export { writtenPlace } from './source-maps.js';
 
-declare const process: { readonly env?: Readonly<Record<string, string | undefined>> } | undefined;
-
 /** Whether problems are reported in words; not in a page that was built for production. */
 export const tells = true;
 
 /** Whether help that costs time is given: lines of reads and uses are remembered. Off in production. */
-export const dev: boolean = typeof process === 'undefined' || process?.env?.NODE_ENV !== 'production';
+export const dev: boolean = isDev;
 
 /** Words a finding of the given code from its facts. */
 export function finding<C extends ProblemCode>(

@@ -3,6 +3,7 @@ export { refuseCall } from './called.js';
 export { causedBy, causeOf } from './cause.js';
 export { failure, LatticeError } from './error.js';
 export { nearest, nearestOr, suggest, tagName } from './nearest.js';
+export { nodeModule } from './node-modules.js';
 export { PackageMissing } from './package-missing.js';
 export { atAttribute, callPlace, isTextPlace, placeOf, type TextPlace } from './place.js';
 export { printValue } from './print-value.js';

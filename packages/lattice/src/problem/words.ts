@@ -196,8 +196,8 @@ export const words = {
     ],
   ),
   'markup-missing': error<{ component: string }>(({ component }) => [
-    `The template of ${component} is HTML text, but nothing in this page can read it.`,
-    "In a page, import 'zesty-lattice/markup' once. The Vite plugin adds it.",
+    `The template of ${component} is HTML text, but nothing here can read it.`,
+    "In a page, import 'zesty-lattice/markup' once; the Vite plugin adds it. For a server, bundle with the condition 'worker'.",
   ]),
   'markup-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
   'tag-unclosed': error<{ tag: string; before: string }>(({ tag, before }) => [

@@ -30,6 +30,8 @@ export function prepareLoading(): void {
 function prepare(): void {
   const shared = globalThis as Noticed;
   shared[noticing] = (core) => madeComponents.add(core);
+  // A runtime that has no such hooks reads TypeScript by itself.
+  if (!(Module as Partial<typeof Module>).register) return;
   register();
   const hooks = new URL('./module-hooks.js', import.meta.url);
   // A test runner that runs the sources has its own way of loading TypeScript.

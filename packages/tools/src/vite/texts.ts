@@ -1,5 +1,5 @@
 import MagicString from 'magic-string';
-import type { Plugin } from 'vite';
+import { defaultClientConditions, type Plugin } from 'vite';
 import { isOfInterest, ModuleCode } from '../ahead/module.js';
 import { componentPackages, isOwnModule } from '../ahead/packages.js';
 import { readCode } from '../ahead/read-code.js';
@@ -17,6 +17,12 @@ export function texts(): Plugin {
 
   return {
     name: 'zesty-lattice:texts',
+
+    // A server that runs as a web worker does is resolved as a page is, and yet has no parser of its own.
+    configEnvironment(_name, { resolve }, { isSsrTargetWebworker }) {
+      if (!isSsrTargetWebworker) return undefined;
+      return { resolve: { conditions: [...(resolve?.conditions ? [] : defaultClientConditions), 'worker'] } };
+    },
 
     configResolved({ command, root }) {
       packages = componentPackages(root);

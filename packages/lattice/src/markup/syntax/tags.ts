@@ -1,4 +1,3 @@
-import { type EndTag, SAXParser, type StartTag } from 'parse5-sax-parser';
 import { type Finding, finding } from '../../problem/index.js';
 import { voidElements } from '../../template/index.js';
 import { elementMisfit, type Misfit, openName, textMisfit } from '../../tree/index.js';
@@ -6,6 +5,7 @@ import { type Hole, hasHole, type Marked, unmarkedFacts } from './holes.js';
 import { closedBy, impliedParents, mayStayOpen } from './optional-tags.js';
 import { holeInTag } from './parser-words.js';
 import type { Places } from './place.js';
+import { type EndTag, SAXParser, type StartTag } from './tag-parser.js';
 
 const textElements = /^(script|style|textarea|title)$/;
 const pageParts = /^(html|head|body)$/;
