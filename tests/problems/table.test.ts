@@ -77,6 +77,7 @@ test('what comes up only in a live page is looked for there', () => {
     'batch/batch',
     'mail/mail',
     'tree/large',
+    'html/settled',
     'check/types',
     'elements/careless',
     'elements/typed',

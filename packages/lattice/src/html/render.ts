@@ -21,7 +21,8 @@ import {
 import { escapeAttribute } from '../template/escape.js';
 import { isSeen, isUse, notAComponent, refuse, spotProblems } from '../tree/index.js';
 import type { How } from './how.js';
-import { Pass, type Sink, type WrittenUse } from './pass.js';
+import { changedSince } from './lower/index.js';
+import { Pass, type Sink, tellOnConsole, type WrittenUse } from './pass.js';
 import { pretty } from './pretty.js';
 import { quickText, writeUse } from './quick.js';
 import { BytesSink, lastBytes, roomBefore, TextSink } from './sinks.js';
@@ -91,6 +92,7 @@ export function renderHtml<const Target extends Use | AnyComponent>(
       const core = componentCore(target);
       const use = core ? new UseNode(core, given[0] as AnyProps | undefined, undefined, renderHtml) : target;
       if (use instanceof UseNode && (core || given.length === 0) && (!dev || isSeen(use))) {
+        if (dev) for (const problem of changedSince()) tellOnConsole(problem);
         const quick = quickText(use);
         if (quick !== undefined) return quick;
       }
@@ -227,6 +229,7 @@ export function prepare(
   if (nonce !== undefined) pass.nonce = nonceText(nonce);
   if (sheets) pass.links = sheets.map((href) => sheetLink(href, ' data-sheet')).join('');
   if (onProblem) pass.onProblem = onProblem;
+  if (dev) for (const problem of changedSince()) pass.tell(problem);
   if (registers) {
     const cores = registers.flatMap((component) => componentCore(component) ?? []);
     pass.registered = new Set([...withUsed(cores)].map(({ name }) => name));

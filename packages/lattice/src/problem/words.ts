@@ -317,6 +317,10 @@ export const words = {
     `The HTML that the server sent for ${component} differs from what it shows now: ${how}.`,
     'It was corrected. Render with the same props and data on both sides, and without values that change each time.',
   ]),
+  'constant-changed': warning<{ before: string; after: string }>(({ before, after }) => [
+    `A calculation of constants gave ${before}, and now gives ${after}. It is calculated once, for all renderings.`,
+    'Hand in what changes: as a prop, calc(props.day, …). Without anything handed in it is calculated at each rendering.',
+  ]),
   'markup-unread': warning<{ component: string; what: string; hint: string }>(({ component, what, hint }) => [
     `${component} ${what}, which its element does not accept.`,
     hint,

@@ -17,6 +17,9 @@ import { lowerEach, lowerGiven } from './branches.js';
 import { lowerData, lowerText, lowerTrusted, lowerValue } from './content.js';
 import { lowerElement } from './element.js';
 import { type Env, envOf, literal, register, type Scope, startOf } from './env.js';
+
+export { changedSince } from './settled.js';
+
 import { blockStart, type Lowerer, Lowering } from './lowering.js';
 import { lowerSlot } from './slot.js';
 import { type RoutineParts, Steps } from './steps.js';

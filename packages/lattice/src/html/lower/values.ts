@@ -1,7 +1,9 @@
 import { filledCore } from '../../plan/index.js';
+import { dev } from '../../problem/index.js';
 import { type Core, canFail, describe, ExprCore, type Op, withInputs } from '../../template/index.js';
 import { Named } from '../frame.js';
 import { deeper, expressionSource, literal, ownerAt, register, type Scope } from './env.js';
+import { remember } from './settled.js';
 import type { Register } from './steps.js';
 
 /** An expression as one of registers, worked out at once as far as it is constant. */
@@ -88,7 +90,16 @@ export function filledHere(filled: boolean | Core, at: Scope): Core {
 
 function normalisedCore(op: Op, core: Core, { env }: Scope): Core {
   const simpler = decided(op);
-  if (simpler) return simpler;
+  if (simpler) {
+    if (dev && (op.op === 'calc' || op.op === 'call') && simpler.op.op === 'literal')
+      remember({
+        core: new ExprCore(op),
+        source: core instanceof ExprCore ? core.source : undefined,
+        value: simpler.op.value,
+        component: env.component?.name ?? '',
+      });
+    return simpler;
+  }
   if (op.op === 'written' && !canFail(op.of)) return op.of;
   if (op.op !== 'calc' && op.op !== 'written') return new ExprCore(op);
   return new ExprCore({ ...op, at: new Named(describe(core), env.where) });
