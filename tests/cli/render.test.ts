@@ -170,6 +170,21 @@ describe('lattice render', () => {
     const kept = lattice('render', counter, '--props', '{ "label": "Dunlight" }', '--form', 'elements');
     expect(kept).toMatchObject({ code: 0, err: '' });
     expect(kept.out).toContain('<crate-counter label="Dunlight"><template shadowrootmode="open">');
+    const linked = lattice(
+      'render',
+      counter,
+      '--props',
+      '{ "label": "D" }',
+      '--form',
+      'elements',
+      '--sheets',
+      '/a.css',
+    );
+    expect(linked.out).toContain('shadowrootmode="open"><link rel="stylesheet" href="/a.css" data-sheet>');
+    expect(lattice('render', counter, '--props', '{ "label": "D" }', '--sheets', '/a.css')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('--sheets is for shadow roots'),
+    });
     expect(lattice('render', tag, '--props', '{ "cents": 250 }').err).toBe('');
   });
 
@@ -189,8 +204,10 @@ describe('lattice render', () => {
     const plain = lattice('render', ...page);
     expect(plain.out).not.toContain('<crate-taker');
     expect(plain.err).toContain('<crate-taker> is live: as plain HTML nothing happens in it.');
-    const kept = lattice('render', ...page, '--form', 'elements');
-    expect(kept.out.match(/<crate-taker [^>]*><template shadowrootmode="open">/g)).toHaveLength(3);
+    const kept = lattice('render', ...page, '--form', 'elements', '--sheets', '/a.css');
+    expect(
+      kept.out.match(/<crate-taker [^>]*><template shadowrootmode="open"><link [^>]*data-sheet>/g),
+    ).toHaveLength(3);
     expect(kept.err).toBe('');
   });
 

@@ -30,7 +30,7 @@ const doors: Record<string, string> = {
   'zesty-lattice-tools/testing': 'mount plainHtml readableHtml samplesOf',
   'zesty-lattice-tools/vite': 'default lattice',
   'zesty-lattice-tools/bundlers': 'esbuild rollup webpack',
-  'zesty-lattice/internal/hot': 'note',
+  'zesty-lattice/internal/hot': 'awaitElements followPage note',
   'zesty-lattice/internal/page-texts': 'reading',
   'zesty-lattice/mail': 'mail renderMail renderMailAsync',
   'zesty-lattice/html':

@@ -1,6 +1,9 @@
 import { type ComponentCore, componentCore, forgetComponents } from '../component/index.js';
 import { blocksOf, isInteractive } from '../plan/index.js';
 import { finding, problemText } from '../problem/index.js';
+
+export { followPage } from './follow-page.js';
+
 import { knownLives, renewLives } from './in-page.js';
 import { instanceOf } from './runtime/element.js';
 import type { Instance } from './runtime/instance.js';
@@ -62,11 +65,14 @@ const patience = 1500;
 
 /** Says which of a module's components stand in the page and are not registered. */
 function lookForUnregistered(exported: Readonly<Record<string, unknown>>): void {
+  awaitElements(Object.values(exported).flatMap((value) => componentCore(value)?.name ?? []));
+}
+
+/** Says which elements stand in the page and are not registered, once it has had the time for it. */
+export function awaitElements(names: readonly string[]): void {
   const look = (): void => {
-    for (const value of Object.values(exported)) {
-      const name = componentCore(value)?.name;
-      if (name === undefined || warned.has(name) || customElements.get(name) || !document.querySelector(name))
-        continue;
+    for (const name of names) {
+      if (warned.has(name) || customElements.get(name) || !document.querySelector(name)) continue;
       warned.add(name);
       console.warn(problemText({ ...finding('element-unregistered', { name }), where: '' }));
     }

@@ -28,6 +28,8 @@ export interface PageSettings {
   readonly lang?: string | undefined;
   /** `elements` keeps interactive components as their elements; `markup` unless said. */
   readonly form?: 'markup' | 'elements' | undefined;
+  /** With `elements`: style sheets that each shadow root links. */
+  readonly sheets?: readonly string[] | undefined;
   /** Rules for the whole page. */
   readonly css?: string | undefined;
   readonly onProblem?: PageOptions['onProblem'];
@@ -35,9 +37,9 @@ export interface PageSettings {
 
 /** The HTML of a component with some props; data that it loads is waited for. */
 export async function pageOf(component: AnyComponent, props: Props, settings: PageSettings): Promise<string> {
-  const { css, form = 'markup', isMail = false, isPage, lang = 'en', onProblem, title } = settings;
+  const { css, form = 'markup', isMail = false, isPage, lang = 'en', onProblem, sheets, title } = settings;
   const use = component(...([props] as never[])) as Use;
-  const telling = { form, ...(onProblem && { onProblem }) };
+  const telling = { form, ...(onProblem && { onProblem }), ...(sheets && { sheets }) };
   const page = {
     title: title ?? titleFrom(props, component),
     lang,

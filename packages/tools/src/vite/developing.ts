@@ -6,8 +6,8 @@ import type { EnvironmentModuleNode, Plugin } from 'vite';
 import { readCode } from '../ahead/read-code.js';
 import { type Telling, telling } from './telling.js';
 
-const runtime = 'zesty-lattice/internal/hot';
-const doors = ['zesty-lattice', 'zesty-lattice/elements', 'zesty-lattice/markup', runtime];
+export const hotRuntime = 'zesty-lattice/internal/hot';
+const doors = ['zesty-lattice', 'zesty-lattice/elements', 'zesty-lattice/markup', hotRuntime];
 
 /** Whether the library is a package of the project, rather than the project itself. */
 export function isInstalled(root = process.cwd()): boolean {
@@ -59,7 +59,7 @@ export function developing(developed: Developed): Plugin {
       if (options?.ssr) return undefined;
       const changed = new MagicString(code);
       changed.append(
-        `\nimport { note as latticeNote } from ${JSON.stringify(runtime)};\nif (import.meta.hot) {\n  latticeNote(import.meta.url.replace(/\\?.*$/, ''), { ${names.join(', ')} });\n  import.meta.hot.accept();\n}\n`,
+        `\nimport { note as latticeNote } from ${JSON.stringify(hotRuntime)};\nif (import.meta.hot) {\n  latticeNote(import.meta.url.replace(/\\?.*$/, ''), { ${names.join(', ')} });\n  import.meta.hot.accept();\n}\n`,
       );
       return { code: changed.toString(), map: changed.generateMap({ hires: 'boundary' }) };
     },

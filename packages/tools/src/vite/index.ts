@@ -4,14 +4,16 @@ import { checking } from './checking.js';
 import { type Developed, developing } from './developing.js';
 import { inspectingPages } from './inspecting.js';
 import { Loadings, loadingModules } from './loadings.js';
-import type { LatticeOptions } from './options.js';
+import type { LatticeOptions, RowPages } from './options.js';
 import { planning } from './planning.js';
 import { prerendering } from './prerendering.js';
+import { rowPages } from './row-pages.js';
+import { followingPages, ServedPages } from './served-pages.js';
 import { serverCode } from './server-code.js';
 import { textFiles } from './text-files.js';
 import { texts } from './texts.js';
 
-export type { LatticeOptions };
+export type { LatticeOptions, RowPages };
 
 /**
  * The Vite plugin. Files named with `markupFile` become modules; a change to a component, its template or its rules is
@@ -28,6 +30,7 @@ export function lattice(options: LatticeOptions = {}): Plugin[] {
   if (wrong) throw new Error(wrong);
   const loadings = new Loadings();
   const developed: Developed = {};
+  const pages = new ServedPages();
   return [
     loadingModules(loadings),
     checking(loadings),
@@ -36,7 +39,9 @@ export function lattice(options: LatticeOptions = {}): Plugin[] {
     developing(developed),
     ...(options.inspect ? [inspectingPages()] : []),
     ...(options.ahead === false ? [] : [planning(loadings, options.planned), serverCode(loadings)]),
-    ...(options.prerender ? [prerendering(options, developed)] : []),
+    ...(options.prerender ? [prerendering(options, developed, pages)] : []),
+    ...(options.rowPages ? [rowPages(options.rowPages, pages)] : []),
+    followingPages(pages),
   ];
 }
 

@@ -11,6 +11,8 @@ export interface LatticeOptions {
   readonly prerender?: boolean;
   /** With `prerender`: URLs of style sheets that each shadow root links. Pass the same to `register`. */
   readonly sheets?: readonly string[];
+  /** During development: serves the pages that `lattice batch` writes from rows, by the names of their files. */
+  readonly rowPages?: readonly RowPages[];
   /**
    * Plans elements at build time, so that a page loads only the functions that their templates need (default: `true`).
    */
@@ -25,4 +27,28 @@ export interface LatticeOptions {
    * build contains nothing of it (default: `false`).
    */
   readonly inspect?: boolean;
+}
+
+/**
+ * The pages of some rows, with the options of `lattice batch`. Paths are relative to the project's root.
+ *
+ * @example { page: './tool-page.ts', data: './tools.csv', name: 'tools/{id}.html' }
+ */
+export interface RowPages {
+  /** The module of the page's component. */
+  readonly page: string;
+  /** The component's tag, where the module has several. */
+  readonly component?: string;
+  /** The rows: JSON, NDJSON or CSV. */
+  readonly data: string;
+  /** Name of the file of a row, for example `tools/{id}.html`; `{n}` is the number of the row. */
+  readonly name: string;
+  /** The title, which may contain fields of the row (default: the prop `title`, or the description). */
+  readonly title?: string;
+  /** Language of the document (default: `en`). */
+  readonly lang?: string;
+  /** CSS file for the whole page. */
+  readonly css?: string;
+  /** As the option of `renderHtml` (default: `elements`). */
+  readonly form?: 'markup' | 'elements';
 }

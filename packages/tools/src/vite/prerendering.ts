@@ -1,13 +1,15 @@
 import { resolve } from 'node:path';
 import pc from 'picocolors';
 import { type Plugin, type ResolvedConfig, runnerImport, type ViteDevServer } from 'vite';
-import { type AnyComponent, componentsIn } from 'zesty-lattice/internal/component';
+import { type AnyComponent, componentCore, componentsIn } from 'zesty-lattice/internal/component';
 import { catalog, type RenderedDocument, renderDocument } from 'zesty-lattice/internal/markup';
+import { isInteractive } from 'zesty-lattice/internal/plan';
 import type { Problem } from 'zesty-lattice/internal/problem';
 import type { InspectedUse } from 'zesty-lattice/internal/tree';
 import { failure, problemBlocks } from '../check/report/text.js';
 import type { Developed } from './developing.js';
 import type { LatticeOptions } from './options.js';
+import { loadServed, type ServedPages } from './served-pages.js';
 
 /** A use with the line that somebody wrote: the server runs modules as it has transformed them. */
 function withLine(use: InspectedUse, server: ViteDevServer): InspectedUse {
@@ -29,21 +31,53 @@ function usesBlock(uses: readonly InspectedUse[]): string {
 export function prerendering(
   { components = [], foreign = [], inspect, sheets }: LatticeOptions,
   developed: Developed,
+  pages: ServedPages,
 ): Plugin {
   let config: ResolvedConfig;
   let server: ViteDevServer | undefined;
+  /** Whether each component was an element when it was last loaded. */
+  const elements = new Map<string, boolean>();
+  /** What was part of the page, and is an element from now on, is apart from the page in ways that nobody sees coming. */
+  const sayTurned = (component: AnyComponent): void => {
+    const core = componentCore(component);
+    if (!server || !core) return;
+    const isElement = isInteractive(core);
+    if (isElement && elements.get(core.name) === false)
+      config.logger.warn(
+        `<${core.name}> has become an element: register it in the page. Ids in it, links to them and the rules of the page stop at its shadow root.`,
+      );
+    elements.set(core.name, isElement);
+  };
 
   const load = async (): Promise<readonly AnyComponent[]> => {
     const found = new Set<AnyComponent>();
     for (const path of components) {
       const file = resolve(config.root, path);
       const module = server
-        ? await server.ssrLoadModule(file)
+        ? await loadServed(file, server)
         : (await runnerImport<Record<string, unknown>>(file, { configFile: false, logLevel: 'error' }))
             .module;
-      for (const component of componentsIn(module).values()) found.add(component);
+      for (const component of componentsIn(module).values()) {
+        found.add(component);
+        sayTurned(component);
+      }
     }
     return [...found];
+  };
+
+  const rendered = async (html: string, file: string, uses?: InspectedUse[]): Promise<RenderedDocument> =>
+    renderDocument(html, catalog(await load(), { foreign }), {
+      file,
+      form: 'elements',
+      // Vite puts its `base` before their addresses, as before all that a page links.
+      ...(sheets && { sheets }),
+      ...(uses && { inspected: uses }),
+    });
+
+  /** A page as it is by now; none while its components have errors. */
+  const again = async (html: string, file: string): Promise<string | undefined> => {
+    const page = await rendered(html, file);
+    return page.problems.some(({ severity }) => severity === 'error') ? undefined : page.html;
   };
 
   return {
@@ -57,26 +91,24 @@ export function prerendering(
     transformIndexHtml: {
       order: 'pre',
       async handler(html, { filename }) {
-        const render = async (uses?: InspectedUse[]): Promise<RenderedDocument> =>
-          renderDocument(html, catalog(await load(), { foreign }), {
-            file: filename,
-            form: 'elements',
-            ...(sheets && { sheets }),
-            ...(uses && { inspected: uses }),
-          });
         const inspected: InspectedUse[] | undefined = server && inspect ? [] : undefined;
-        const rendered = await render(inspected);
-        const errors = rendered.problems.filter(({ severity }) => severity === 'error');
+        const page = await rendered(html, filename, inspected);
+        if (server)
+          pages.note(filename, {
+            html: inspected ? ((await again(html, filename)) ?? '') : page.html,
+            again: () => again(html, filename),
+          });
+        const errors = page.problems.filter(({ severity }) => severity === 'error');
         if (!server && errors.length > 0) throw new Error(failure(errors));
         // What is wrong in a component itself is reported where it is made.
         const inPage = async (): Promise<readonly Problem[]> =>
-          (await render()).problems.filter(({ source }) => source?.file === filename);
+          (await rendered(html, filename)).problems.filter(({ source }) => source?.file === filename);
         if (developed.reporter) developed.reporter.page(filename, inPage);
-        else if (rendered.problems.length > 0)
-          config.logger.warn(`\n${problemBlocks(rendered.problems, pc).join('\n\n')}\n`);
-        if (!inspected) return rendered.html;
+        else if (page.problems.length > 0)
+          config.logger.warn(`\n${problemBlocks(page.problems, pc).join('\n\n')}\n`);
+        if (!inspected) return page.html;
         const uses = inspected.map((use) => (server ? withLine(use, server) : use));
-        return rendered.html.replace(/<\/body>|$/i, (end) => `${usesBlock(uses)}${end}`);
+        return page.html.replace(/<\/body>|$/i, (end) => `${usesBlock(uses)}${end}`);
       },
     },
   };

@@ -15,6 +15,8 @@ export interface SheetOptions {
 
 /** Sheets by their address: each is loaded once, and all shadow roots share the one object. */
 const known = new Map<string, CSSStyleSheet>();
+/** Sheets on their way: each comes to whether it is there. */
+const loadings = new Map<CSSStyleSheet, Promise<boolean>>();
 
 /** The sheet behind an address: out of the page's own link to it where there is one, else loaded. */
 function sheetAt(address: string | URL, root: ShadowRoot): CSSStyleSheet {
@@ -26,7 +28,7 @@ function sheetAt(address: string | URL, root: ShadowRoot): CSSStyleSheet {
     const linked = [...sheetsOf(document), ...root.styleSheets].find((one) => one.href === href);
     const text = linked && rulesOf(linked);
     if (text !== undefined) sheet.replaceSync(text);
-    else void load(href, sheet);
+    else void loadings.set(sheet, load(href, sheet));
   }
   return sheet;
 }
@@ -47,13 +49,16 @@ function rulesOf(sheet: CSSStyleSheet): string | undefined {
   }
 }
 
-async function load(href: string, sheet: CSSStyleSheet): Promise<void> {
+async function load(href: string, sheet: CSSStyleSheet): Promise<boolean> {
   try {
     const answer = await fetch(href);
     if (!answer.ok) throw new Error(`${answer.status} ${answer.statusText}`);
     sheet.replaceSync(await answer.text());
+    loadings.delete(sheet);
+    return true;
   } catch (thrown) {
     console.error(`The style sheet ${href} cannot be loaded:`, thrown);
+    return false;
   }
 }
 
@@ -63,8 +68,14 @@ export function lookOf(sheets: PageSheets): (instance: Instance) => void {
     const root = host.shadowRoot as ShadowRoot;
     const given = sheets.map((one) => sheetIn(root, one instanceof CSSStyleSheet ? one : sheetAt(one, root)));
     root.adoptedStyleSheets = [...given, ...root.adoptedStyleSheets.filter((one) => !given.includes(one))];
-    // What a server linked has done its work.
-    for (const link of root.querySelectorAll('link[data-sheet]')) link.remove();
+    for (const link of root.querySelectorAll<HTMLLinkElement>('link[data-sheet]')) {
+      link.remove();
+      // What a server linked has done its work once the sheet is there. Until then it stands behind what is hydrated.
+      const loading = loadings.get(known.get(link.href) as CSSStyleSheet);
+      if (!loading) continue;
+      queueMicrotask(() => root.append(link));
+      void loading.then((isThere) => isThere && link.remove());
+    }
   };
 }
 

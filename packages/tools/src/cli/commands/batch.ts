@@ -33,6 +33,7 @@ interface BatchFlags {
   readonly css?: string;
   readonly fragment?: true;
   readonly form?: 'markup' | 'elements';
+  readonly sheets?: readonly string[];
   readonly workers: number;
   readonly shard?: { readonly part: number; readonly of: number };
   readonly queue?: string;
@@ -67,6 +68,7 @@ export function batchCommand(): Command {
         'elements: interactive components stay elements, which a page hydrates',
       ).choices(['markup', 'elements']),
     )
+    .option('--sheets <urls...>', 'with --form elements: style sheets that each shadow root links')
     .option('--workers <count>', 'number of threads', positive, Math.max(1, availableParallelism() - 1))
     .option('--shard <part/of>', 'write one part of the rows, for example 2/8', shardOf)
     .option('--queue <url>', 'send the rows to workers through a queue: redis://…')
@@ -124,7 +126,7 @@ async function runBatch(page: string | undefined, options: BatchFlags, command: 
 }
 
 async function orderOf(page: string | undefined, options: BatchFlags) {
-  const { component: wanted, css, data, form, fragment, lang, name, out, shard, title } = options;
+  const { component: wanted, css, data, form, fragment, lang, name, out, shard, sheets, title } = options;
   if (page === undefined)
     throw new UsageError('Say which page is written: lattice batch page.ts --data rows.ndjson --out pages.');
   if (data === undefined || out === undefined)
@@ -133,6 +135,8 @@ async function orderOf(page: string | undefined, options: BatchFlags) {
   if (!kindOfRows(data)) throw new UsageError(`${data} is none of .json, .ndjson, .jsonl and .csv.`);
   const wrong = patternFault(name);
   if (wrong) throw new UsageError(`The pattern ${JSON.stringify(name)} of --name ${wrong}.`);
+  if (sheets && form !== 'elements')
+    throw new UsageError('--sheets is for shadow roots, which only --form elements writes.');
   if (css !== undefined && !existsSync(css)) throw new UsageError(`There is no file ${css}.`);
   const component = componentCore(await loadComponent(page, wanted));
   return {
@@ -145,6 +149,7 @@ async function orderOf(page: string | undefined, options: BatchFlags) {
     settings: {
       isPage: !fragment,
       form,
+      sheets,
       title,
       lang,
       css: css === undefined ? undefined : (await readFile(css, 'utf8')).trim(),

@@ -26,6 +26,7 @@ interface RenderFlags extends DocumentArguments {
   readonly page?: true;
   readonly mail?: true;
   readonly form?: 'markup' | 'elements';
+  readonly sheets?: readonly string[];
   readonly title?: string;
   readonly lang?: string;
   readonly css?: string;
@@ -51,6 +52,7 @@ export function renderCommand(): Command {
         'elements: interactive components stay elements, which a page hydrates',
       ).choices(['markup', 'elements']),
     )
+    .option('--sheets <urls...>', 'with --form elements: style sheets that each shadow root links')
     .option('--title <text>', 'with --page: the title (default: the prop "title", or the description)')
     .option('--lang <tag>', 'with --page: language of the document', 'en')
     .option('--css <file>', 'with --page: CSS file for the whole page')
@@ -64,6 +66,8 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
   if (options.watch) return again(path, options, command);
   const isPage = isDocumentPath(path);
   refuseOthers(command, isPage);
+  if (options.sheets && options.form !== 'elements')
+    throw new UsageError('--sheets is for shadow roots, which only --form elements writes.');
   if (isPage) return document(path, options);
   const component = await loadComponent(path, options.component);
   const core = componentCore(component);
@@ -83,6 +87,7 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
     isPage: isWhole,
     isMail: options.mail ?? false,
     form: options.form,
+    sheets: options.sheets,
     title: options.title,
     lang: options.lang,
     css: options.css === undefined ? undefined : (await readFile(options.css, 'utf8')).trim(),
@@ -153,7 +158,7 @@ function again(path: string, { css, props, uses = [] }: RenderFlags, command: Co
 /** A document comes back with its components rendered; those with errors stay as they were written. */
 async function document(path: string, options: RenderFlags): Promise<void> {
   const { text, file, known } = await loadDocument(path, options);
-  const form = options.form && { form: options.form };
+  const form = options.form && { form: options.form, ...(options.sheets && { sheets: options.sheets }) };
   const { html, origin, problems: found } = renderDocument(text, known, { file, ...form });
   // What the page as a whole has wrong, such as an id that stands twice, is seen when it is rendered.
   const whole = pageFindings(html, origin, !isDocument(text)).map((one) => placed(one, ''));
