@@ -44,7 +44,7 @@ function shape(node: Node, options: ShapeOptions): Shape[] {
   if (
     node.localName === 'span' &&
     node.hasAttribute('slot') &&
-    node.getAttribute('style') === 'display: contents;'
+    /^display: contents;?$/.test(node.getAttribute('style') ?? '')
   )
     return shownIn(node).flatMap((one) => shape(one, options));
   const control = controlOf(node);

@@ -20,7 +20,7 @@ import { styleSheet } from './styles.js';
 export interface PageOptions
   extends Pick<
     RenderOptions,
-    'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'registers' | 'sheets'
+    'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'registers' | 'sheets' | 'styleAttributes'
   > {
   /** The title of the document (https://html.spec.whatwg.org/#the-title-element). */
   readonly title: string;
@@ -97,7 +97,7 @@ function pageParts(
   options: PageOptions,
   sink: Sink,
 ): { readonly before: string; readonly last: string } {
-  const { form, idPrefix, loadsIn, nonce, onProblem, registers, sheets } = options;
+  const { form, idPrefix, loadsIn, nonce, onProblem, registers, sheets, styleAttributes } = options;
   const { last, rules, styled } = writeTo(
     use,
     {
@@ -108,6 +108,7 @@ function pageParts(
       ...(onProblem && { onProblem }),
       ...(registers && { registers }),
       ...(sheets && { sheets }),
+      ...(styleAttributes && { styleAttributes }),
     },
     sink,
   );

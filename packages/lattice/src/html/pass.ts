@@ -112,7 +112,8 @@ export class Pass {
   how: How = 'usual';
   /** The nonce of style and script elements, as an attribute. */
   nonce = '';
-  /** Rules that stand for style attributes, where a page's policy refuses these. */
+  /** Whether rules stand for style attributes, since a page's policy refuses these. */
+  isStrict = false;
   readonly styleRules = new StyleRules();
   /** Takes note of each use that is written, where that is asked for. */
   uses: WrittenUse[] | undefined;
@@ -145,7 +146,7 @@ export class Pass {
 
   /** Begins a shadow root, or a part of one that comes later. */
   openRoot(): void {
-    if (this.nonce !== '') this.roots.push(new StyleRules());
+    if (this.isStrict) this.roots.push(new StyleRules());
   }
 
   /** Ends it: with a style element where it needs one, which an element takes out when it takes the root over. */

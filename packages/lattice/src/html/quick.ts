@@ -288,7 +288,7 @@ function quickIn(pass: Pass, use: UseNode, ids: string): string | undefined {
 
 /** The HTML text of a use: the short way where all in it is usual. */
 export function writeUse(use: UseNode, pass: Pass, ids: string): string {
-  const isShort = pass.how !== 'instructions' && pass.nonce === '' && !pass.uses;
+  const isShort = pass.how !== 'instructions' && !pass.isStrict && !pass.uses;
   return (isShort ? quickIn(pass, use, ids) : undefined) ?? writeOnTheSpot(use, pass, ids);
 }
 

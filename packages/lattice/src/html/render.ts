@@ -59,6 +59,11 @@ export interface RenderOptions {
   readonly onProblem?: (problem: Problem, cause?: unknown) => void;
   /** The nonce of the page's Content Security Policy, for style and script elements (https://www.w3.org/TR/CSP3/#framework-directive-source-list). */
   readonly nonce?: string;
+  /**
+   * `as-rules`: writes rules in place of style attributes, which a policy without `'unsafe-inline'` blocks (default: attributes,
+   * unless there is a `nonce`).
+   */
+  readonly styleAttributes?: 'as-rules';
   /** Writes one element a line, for people. This may change white space that a page shows (default: `false`). */
   readonly pretty?: boolean;
   /** A prefix for ids made with `uid`, for several renderings in one page. */
@@ -214,7 +219,16 @@ export interface ToolOptions {
 /** Sets up a rendering by its options. Returns what its ids start with. */
 export function prepare(
   pass: Pass,
-  { how = 'usual', idPrefix, nonce, onProblem, registers, sheets, uses }: RenderOptions & ToolOptions,
+  {
+    how = 'usual',
+    idPrefix,
+    nonce,
+    onProblem,
+    registers,
+    sheets,
+    styleAttributes,
+    uses,
+  }: RenderOptions & ToolOptions,
 ): string {
   pass.uses = uses;
   pass.how = how;
@@ -227,6 +241,7 @@ export function prepare(
       }),
     );
   if (nonce !== undefined) pass.nonce = nonceText(nonce);
+  pass.isStrict = nonce !== undefined || styleAttributes === 'as-rules';
   if (sheets) pass.links = sheets.map((href) => sheetLink(href, ' data-sheet')).join('');
   if (onProblem) pass.onProblem = onProblem;
   if (dev) for (const problem of changedSince()) pass.tell(problem);

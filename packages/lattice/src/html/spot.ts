@@ -10,6 +10,6 @@ import { closureRun } from './routine.js';
  */
 export function writeOnTheSpot(content: unknown, pass: Pass, ids: string): string {
   const { nodes } = planOnTheSpot(content, (found, site) => pass.reportAt(found, site));
-  const run = closureRun(lowerOnTheSpot(nodes, pass.form, ids, pass.how, pass.nonce !== ''));
+  const run = closureRun(lowerOnTheSpot(nodes, pass.form, ids, pass.how, pass.isStrict));
   return run(new Frame(pass, undefined, undefined, ids), '');
 }

@@ -1,3 +1,4 @@
+import { ExprCore } from '../template/index.js';
 import type { PlanAttribute } from './attributes/plan-attribute.js';
 import type { Block } from './block.js';
 import { isInteractive } from './interactive.js';
@@ -64,11 +65,9 @@ function slotAttribute(slot: string): PlanAttribute {
 
 function nameless(content: Block, slot: string): PlanElement {
   const style: PlanAttribute = {
-    kind: 'fixed',
+    kind: 'style',
     key: 'style',
-    name: 'style',
-    rule: 'plain',
-    text: 'display: contents;',
+    parts: [['display', new ExprCore({ op: 'literal', value: 'contents' })]],
   };
   return {
     kind: 'element',

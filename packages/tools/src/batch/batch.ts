@@ -106,7 +106,13 @@ export async function batch(
   const journal = new Journal(out, shard ? `-${shard.part}-of-${shard.of}` : '');
   await journal.read();
   const forName = new Set([...fieldsIn(pattern), ...fieldsIn(settings.title ?? '')]);
-  const source: PageSource = { module: resolve(module), component, settings, forName: [...forName] };
+  const source: PageSource = {
+    module: resolve(module),
+    component,
+    settings,
+    out: resolve(out),
+    forName: [...forName],
+  };
   const code = contentHash(await codeHash(module), component, pattern, JSON.stringify(settings));
   const size = await sizeOf(data);
   const names = new Map<string, number>();

@@ -1,4 +1,5 @@
 export { type BatchReport, batch, type Progress, type RowProblems, threads } from './batch.js';
+export { linkedRules } from './linked-rules.js';
 export { patternFault } from './names.js';
 export { type PageSettings, pageOf } from './page-of.js';
 export { propsOf } from './props-of.js';

@@ -30,6 +30,8 @@ export interface PageSettings {
   readonly form?: 'markup' | 'elements' | undefined;
   /** With `elements`: style sheets that each shadow root links. */
   readonly sheets?: readonly string[] | undefined;
+  /** `linked`: nothing stands in the page that a policy without `'unsafe-inline'` refuses. */
+  readonly rules?: 'linked' | undefined;
   /** Rules for the whole page. */
   readonly css?: string | undefined;
   readonly onProblem?: PageOptions['onProblem'];
@@ -37,9 +39,24 @@ export interface PageSettings {
 
 /** The HTML of a component with some props; data that it loads is waited for. */
 export async function pageOf(component: AnyComponent, props: Props, settings: PageSettings): Promise<string> {
-  const { css, form = 'markup', isMail = false, isPage, lang = 'en', onProblem, sheets, title } = settings;
+  const {
+    css,
+    form = 'markup',
+    isMail = false,
+    isPage,
+    lang = 'en',
+    onProblem,
+    rules,
+    sheets,
+    title,
+  } = settings;
   const use = component(...([props] as never[])) as Use;
-  const telling = { form, ...(onProblem && { onProblem }), ...(sheets && { sheets }) };
+  const telling = {
+    form,
+    ...(rules && { styleAttributes: 'as-rules' as const }),
+    ...(onProblem && { onProblem }),
+    ...(sheets && { sheets }),
+  };
   const page = {
     title: title ?? titleFrom(props, component),
     lang,

@@ -1,5 +1,5 @@
 import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
-import { dirname } from 'node:path';
+import { dirname, join, relative } from 'node:path';
 import {
   type AnyComponent,
   type ComponentCore,
@@ -8,6 +8,7 @@ import {
 } from 'zesty-lattice/internal/component';
 import { finding, LatticeError, type Problem, placed, reasonOf } from 'zesty-lattice/internal/problem';
 import { loadModule } from '../check/modules.js';
+import { linkedRules } from './linked-rules.js';
 import { textOf } from './names.js';
 import { type PageSettings, pageOf } from './page-of.js';
 import { propsOf, recordOf } from './props-of.js';
@@ -19,6 +20,8 @@ export interface PageSource {
   readonly module: string;
   readonly component: string;
   readonly settings: PageSettings;
+  /** The folder that the pages go to. */
+  readonly out: string;
   /** The fields that are only for file names, where the component has no such prop. */
   readonly forName: readonly string[];
 }
@@ -46,7 +49,7 @@ export async function writeRows(source: PageSource, rows: readonly RowTask[]): P
   const component = await componentOf(source);
   const forName = new Set(source.forName);
   const outcomes: RowOutcome[] = [];
-  for (const row of rows) outcomes.push(await writeRow(component, source.settings, forName, row));
+  for (const row of rows) outcomes.push(await writeRow(component, source.settings, forName, row, source.out));
   return outcomes;
 }
 
@@ -68,6 +71,7 @@ async function writeRow(
   settings: PageSettings,
   forName: ReadonlySet<string>,
   { number, path, text }: RowTask,
+  out: string,
 ): Promise<RowOutcome> {
   const problems: Problem[] = [];
   const outcome = (bytes: number | undefined): RowOutcome => ({ number, path, bytes, problems });
@@ -82,11 +86,27 @@ async function writeRow(
     const title = settings.title === undefined ? undefined : textOf(settings.title, read.record, number);
     const telling = { onProblem: (one: Problem) => void problems.push(one) };
     const html = await pageOf(component, props, { ...settings, title, ...telling });
-    return outcome(writeWhole(path, html));
+    return outcome(writeWhole(path, settings.rules ? withLinks(html, path, out) : html));
   } catch (thrown) {
     problems.push(...problemsOf(thrown));
     return outcome(undefined);
   }
+}
+
+/** Files of rules that this process has written. */
+const writtenRules = new Set<string>();
+
+/** A page that links its rules, which stand in files of the folder that all pages go to. */
+function withLinks(html: string, path: string, out: string): string {
+  const { html: linked, files } = linkedRules(html, (name) =>
+    relative(dirname(path), join(out, name)).replaceAll('\\', '/'),
+  );
+  for (const [name, css] of files) {
+    const file = join(out, name);
+    if (!writtenRules.has(file)) writeWhole(file, css);
+    writtenRules.add(file);
+  }
+  return linked;
 }
 
 function problemsOf(thrown: unknown): readonly Problem[] {

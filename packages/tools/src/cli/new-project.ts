@@ -20,7 +20,7 @@ const scripts: Readonly<Record<string, string>> = {
   describe: 'lattice describe src',
   pack: 'lattice pack src/components.ts',
   batch:
-    'lattice batch src/stall-page.ts --data src/stalls.json --name "{name}.html" --css src/page.css --out out/stalls',
+    'lattice batch src/stall-page.ts --data src/stalls.json --name "{name}.html" --css src/page.css --rules linked --out out/stalls',
   adopt: 'lattice adopt',
   editor: 'lattice editor --stdio',
 };

@@ -11,6 +11,11 @@ export interface LatticeOptions {
   readonly prerender?: boolean;
   /** With `prerender`: URLs of style sheets that each shadow root links. Pass the same to `register`. */
   readonly sheets?: readonly string[];
+  /**
+   * `linked`: a build writes the rules of prerendered components into files that the page links, and no style attributes, for
+   * a policy such as `default-src 'self'` (default: `inline`).
+   */
+  readonly rules?: 'inline' | 'linked';
   /** During development: serves the pages that `lattice batch` writes from rows, by the names of their files. */
   readonly rowPages?: readonly RowPages[];
   /**

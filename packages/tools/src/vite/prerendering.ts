@@ -1,4 +1,4 @@
-import { resolve } from 'node:path';
+import { posix, resolve } from 'node:path';
 import pc from 'picocolors';
 import { type Plugin, type ResolvedConfig, runnerImport, type ViteDevServer } from 'vite';
 import { type AnyComponent, componentCore, componentsIn } from 'zesty-lattice/internal/component';
@@ -6,6 +6,7 @@ import { catalog, type RenderedDocument, renderDocument } from 'zesty-lattice/in
 import { isInteractive } from 'zesty-lattice/internal/plan';
 import type { Problem } from 'zesty-lattice/internal/problem';
 import type { InspectedUse } from 'zesty-lattice/internal/tree';
+import { linkedRules } from '../batch/linked-rules.js';
 import { failure, problemBlocks } from '../check/report/text.js';
 import type { Developed } from './developing.js';
 import type { LatticeOptions } from './options.js';
@@ -29,7 +30,7 @@ function usesBlock(uses: readonly InspectedUse[]): string {
 
 /** Renders the components that stand in HTML pages, as the pages are built and served. */
 export function prerendering(
-  { components = [], foreign = [], inspect, sheets }: LatticeOptions,
+  { components = [], foreign = [], inspect, rules, sheets }: LatticeOptions,
   developed: Developed,
   pages: ServedPages,
 ): Plugin {
@@ -71,6 +72,7 @@ export function prerendering(
       form: 'elements',
       // Vite puts its `base` before their addresses, as before all that a page links.
       ...(sheets && { sheets }),
+      ...(rules === 'linked' && { styleAttributes: 'as-rules' as const }),
       ...(uses && { inspected: uses }),
     });
 
@@ -87,6 +89,26 @@ export function prerendering(
     },
     configureServer(made) {
       server = made;
+    },
+    generateBundle: {
+      order: 'post',
+      handler(_options, bundle) {
+        if (rules !== 'linked') return;
+        const { assetsDir } = config.build;
+        for (const [path, page] of Object.entries(bundle)) {
+          if (page.type !== 'asset' || !path.endsWith('.html')) continue;
+          const base =
+            /^\.?\/?$/.test(config.base) && config.base !== '/'
+              ? `${posix.relative(posix.dirname(path), '.') || '.'}/`
+              : config.base;
+          const linked = linkedRules(String(page.source), (name) => `${base}${posix.join(assetsDir, name)}`);
+          page.source = linked.html;
+          for (const [name, source] of linked.files) {
+            const fileName = posix.join(assetsDir, name);
+            if (!bundle[fileName]) this.emitFile({ type: 'asset', fileName, source });
+          }
+        }
+      },
     },
     transformIndexHtml: {
       order: 'pre',

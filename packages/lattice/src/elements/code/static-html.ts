@@ -3,9 +3,21 @@ import { lineEaters, rawTextElements, voidElements } from '../../template/index.
 import { type Around, StaticElement, StaticHtml, type StaticNode, StaticText } from '../compile/static.js';
 
 /** Static nodes as HTML that a page's parser makes its nodes of; in SVG it has to stand in an `svg`. */
-export function htmlOf(content: readonly StaticNode[]): { readonly html: string; readonly isSvg: boolean } {
+/** The attribute that a view's HTML has for a style that never changes: a page's policy may refuse style attributes. */
+const styleMark = 'data-lattice-style';
+
+export function htmlOf(content: readonly StaticNode[]): {
+  readonly html: string;
+  readonly isSvg: boolean;
+  /** Whether elements in it have styles that never change. */
+  readonly isStyled: boolean;
+} {
   const isSvg = content.some((one) => one instanceof StaticElement && one.isSvg && one.tag !== 'svg');
-  return { html: allOf({ content: [...content] }, ''), isSvg };
+  return { html: allOf({ content: [...content] }, ''), isSvg, isStyled: content.some(hasStyle) };
+}
+
+function hasStyle(node: StaticNode): boolean {
+  return node instanceof StaticElement && (node.attributes.has('style') || node.content.some(hasStyle));
 }
 
 function allOf(around: Around, tag: string): string {
@@ -23,9 +35,10 @@ function oneOf(node: StaticNode, around: Around, parent: string): string {
 
 function elementOf(element: StaticElement): string {
   const { tag, attributes } = element;
-  const written = [...attributes].map(([name, value]) =>
-    value === '' ? ` ${name}` : ` ${name}="${escapeAttribute(value)}"`,
-  );
+  const written = [...attributes].map(([key, value]) => {
+    const name = key === 'style' ? styleMark : key;
+    return value === '' ? ` ${name}` : ` ${name}="${escapeAttribute(value)}"`;
+  });
   const inside = allOf(element, tag);
   if (voidElements.has(tag) && !element.isSvg) return `<${tag}${written.join('')}>`;
   // A parser drops a line break that comes first.

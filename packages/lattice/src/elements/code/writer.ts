@@ -130,14 +130,15 @@ export class Writer {
   }
 
   view(view: CompiledView): string {
-    const { html, isSvg } = htmlOf(view.content);
+    const { html, isStyled, isSvg } = htmlOf(view.content);
+    const make = isStyled ? (isSvg ? 'styledSvgNodes' : 'styledNodes') : isSvg ? 'svgNodes' : undefined;
     const fault = this.sources.htmlFault(isSvg ? `<svg>${html}</svg>` : html, view);
     if (fault !== undefined) throw new NotWritten(fault);
     return this.call(
       'view',
       JSON.stringify(html),
       `class extends ${this.name('Block')} { ${this.#own(view)}${this.#find(view)} ${this.#put(view)} }`,
-      ...(isSvg ? [this.name('svgNodes')] : []),
+      ...(make ? [this.name(make)] : []),
     );
   }
 

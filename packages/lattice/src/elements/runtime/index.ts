@@ -26,4 +26,4 @@ export { sharing } from './page-sheets.js';
 export { containing, define } from './register.js';
 export { lending, sheet, styled } from './sheets.js';
 export { putText } from './text.js';
-export { svgNodes, view } from './view.js';
+export { styledNodes, styledSvgNodes, svgNodes, view } from './view.js';

@@ -59,6 +59,25 @@ export function svgNodes(html: string): DocumentFragment {
   return fragment;
 }
 
+/** HTML as nodes whose styles are set by the style object, since a page's policy may refuse style attributes. */
+export function styledNodes(html: string, make = htmlNodes): DocumentFragment {
+  return styledIn(make(html));
+}
+
+function styledIn(fragment: DocumentFragment): DocumentFragment {
+  for (const one of fragment.querySelectorAll<HTMLElement>('template,[data-lattice-style]')) {
+    const { latticeStyle } = one.dataset;
+    if (latticeStyle) one.style.cssText = latticeStyle;
+    one.removeAttribute('data-lattice-style');
+    if (one instanceof HTMLTemplateElement) styledIn(one.content);
+  }
+  return fragment;
+}
+
+export function styledSvgNodes(html: string): DocumentFragment {
+  return styledNodes(html, svgNodes);
+}
+
 /** Makes a block; its nodes stand by themselves until they are put somewhere. */
 export function create(view: View, scopes: Scopes, instance: Instance): Block {
   const { first: theirs, Made, source } = view();

@@ -35,7 +35,7 @@ export interface LateOptions extends Without<RenderOptions, 'loadsIn'> {
   /** Writes a whole document, as `renderPage` does. */
   readonly page?: Without<
     PageOptions,
-    'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'registers' | 'sheets'
+    'form' | 'idPrefix' | 'loadsIn' | 'nonce' | 'onProblem' | 'registers' | 'sheets' | 'styleAttributes'
   >;
 }
 

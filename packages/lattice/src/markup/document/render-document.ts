@@ -1,7 +1,7 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
 import type { ComponentCore } from '../../component/index.js';
 import type { WrittenUse } from '../../html/pass.js';
-import { write } from '../../html/render.js';
+import { joinedCss, write } from '../../html/render.js';
 import { styleSheet } from '../../html/styles.js';
 import { deepOr, LatticeError, type Problem, type SourcePlace } from '../../problem/index.js';
 import {
@@ -26,6 +26,8 @@ export interface DocumentOptions {
   readonly form?: 'markup' | 'elements';
   /** With `elements`: URLs of style sheets that each shadow root links. The page links them itself. */
   readonly sheets?: readonly string[];
+  /** `as-rules`: components write rules in place of style attributes, which a policy without `'unsafe-inline'` blocks. */
+  readonly styleAttributes?: 'as-rules';
   /** Collects each use that is written, for the inspector. Comments in the HTML contain their numbers. */
   readonly inspected?: InspectedUse[];
 }
@@ -70,28 +72,36 @@ function rendered(html: string, catalog: Catalog, options: DocumentOptions): Ren
   const styled = new Set<ComponentCore>();
   const edits: Edit[] = [];
   const uses: WrittenUse[] = [];
+  /** The rules that stand for style attributes: the same is the same text. */
+  const styleRules = new Set<string>();
   for (const { use, place } of usesIn(html, document, places, catalog, report)) {
     try {
       const before = problems.length;
       const tree = resolve(use);
       problems.push(...tree.problems);
       if (problems.slice(before).some(({ severity }) => severity === 'error')) continue;
-      const { html: text, styled: needed } = write(use, {
+      const {
+        html: text,
+        styled: needed,
+        rules,
+      } = write(use, {
         ...(options.form && { form: options.form }),
         ...(options.sheets && { sheets: options.sheets }),
+        ...(options.styleAttributes && { styleAttributes: options.styleAttributes }),
         ...(edits.length > 0 && { idPrefix: String(edits.length + 1) }),
         ...(options.inspected && { uses }),
       });
       noteUses(uses.slice(options.inspected?.length), tree, options.inspected);
       for (const one of needed) styled.add(one);
+      if (rules !== '') styleRules.add(rules);
       edits.push({ at: place.from, end: place.to, text });
     } catch (thrown) {
       if (!(thrown instanceof LatticeError)) throw thrown;
       problems.push(...thrown.problems);
     }
   }
-  if (options.styles !== false && styled.size > 0) {
-    const css = styleSheet(styled);
+  if (options.styles !== false && styled.size + styleRules.size > 0) {
+    const css = joinedCss(styleSheet(styled), ...styleRules);
     const at = headEnd(document) ?? (edits[0] && outsideNoscript(edits[0].at, html, document));
     if (css !== '' && at !== undefined) edits.unshift({ at, end: at, text: `<style>${css}</style>` });
   }

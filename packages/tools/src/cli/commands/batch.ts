@@ -21,6 +21,7 @@ import {
 } from '../../batch/index.js';
 import { problemBlocks } from '../../check/report/text.js';
 import { loadComponent, UsageError } from '../load.js';
+import { rulesOption } from '../options.js';
 import { calledWithout, watching } from '../watching.js';
 
 interface BatchFlags {
@@ -34,6 +35,7 @@ interface BatchFlags {
   readonly fragment?: true;
   readonly form?: 'markup' | 'elements';
   readonly sheets?: readonly string[];
+  readonly rules?: 'inline' | 'linked';
   readonly workers: number;
   readonly shard?: { readonly part: number; readonly of: number };
   readonly queue?: string;
@@ -68,6 +70,7 @@ export function batchCommand(): Command {
         'elements: interactive components stay elements, which a page hydrates',
       ).choices(['markup', 'elements']),
     )
+    .addOption(rulesOption())
     .option('--sheets <urls...>', 'with --form elements: style sheets that each shadow root links')
     .option('--workers <count>', 'number of threads', positive, Math.max(1, availableParallelism() - 1))
     .option('--shard <part/of>', 'write one part of the rows, for example 2/8', shardOf)
@@ -126,7 +129,20 @@ async function runBatch(page: string | undefined, options: BatchFlags, command: 
 }
 
 async function orderOf(page: string | undefined, options: BatchFlags) {
-  const { component: wanted, css, data, form, fragment, lang, name, out, shard, sheets, title } = options;
+  const {
+    component: wanted,
+    css,
+    data,
+    form,
+    fragment,
+    lang,
+    name,
+    out,
+    rules,
+    shard,
+    sheets,
+    title,
+  } = options;
   if (page === undefined)
     throw new UsageError('Say which page is written: lattice batch page.ts --data rows.ndjson --out pages.');
   if (data === undefined || out === undefined)
@@ -150,6 +166,7 @@ async function orderOf(page: string | undefined, options: BatchFlags) {
       isPage: !fragment,
       form,
       sheets,
+      rules: rules === 'linked' ? rules : undefined,
       title,
       lang,
       css: css === undefined ? undefined : (await readFile(css, 'utf8')).trim(),

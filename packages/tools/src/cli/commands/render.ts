@@ -1,5 +1,5 @@
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
-import { dirname } from 'node:path';
+import { dirname, join } from 'node:path';
 import { Command, Option } from 'commander';
 import { type ComponentCore, componentCore } from 'zesty-lattice/internal/component';
 import { codeOf, mailText, reached } from 'zesty-lattice/internal/html';
@@ -7,7 +7,7 @@ import { isDocument, renderDocument } from 'zesty-lattice/internal/markup';
 import { isInteractive } from 'zesty-lattice/internal/plan';
 import { type Problem, placed, visible } from 'zesty-lattice/internal/problem';
 import { resolve } from 'zesty-lattice/internal/tree';
-import { pageOf, propsOf, sourcesOf } from '../../batch/index.js';
+import { linkedRules, pageOf, propsOf, sourcesOf } from '../../batch/index.js';
 import { pageFindings } from '../../check/page.js';
 import {
   type DocumentArguments,
@@ -17,6 +17,7 @@ import {
   loadProps,
   UsageError,
 } from '../load.js';
+import { rulesOption } from '../options.js';
 import { printProblems } from '../print-problems.js';
 import { calledWithout, watching } from '../watching.js';
 
@@ -27,6 +28,7 @@ interface RenderFlags extends DocumentArguments {
   readonly mail?: true;
   readonly form?: 'markup' | 'elements';
   readonly sheets?: readonly string[];
+  readonly rules?: 'inline' | 'linked';
   readonly title?: string;
   readonly lang?: string;
   readonly css?: string;
@@ -53,6 +55,7 @@ export function renderCommand(): Command {
       ).choices(['markup', 'elements']),
     )
     .option('--sheets <urls...>', 'with --form elements: style sheets that each shadow root links')
+    .addOption(rulesOption())
     .option('--title <text>', 'with --page: the title (default: the prop "title", or the description)')
     .option('--lang <tag>', 'with --page: language of the document', 'en')
     .option('--css <file>', 'with --page: CSS file for the whole page')
@@ -68,6 +71,10 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
   refuseOthers(command, isPage);
   if (options.sheets && options.form !== 'elements')
     throw new UsageError('--sheets is for shadow roots, which only --form elements writes.');
+  if (linkedOf(options) && (options.out === undefined || options.mail))
+    throw new UsageError(
+      '--rules linked writes files beside the page: say where that goes, --out page.html.',
+    );
   if (isPage) return document(path, options);
   const component = await loadComponent(path, options.component);
   const core = componentCore(component);
@@ -88,6 +95,7 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
     isMail: options.mail ?? false,
     form: options.form,
     sheets: options.sheets,
+    rules: linkedOf(options),
     title: options.title,
     lang: options.lang,
     css: options.css === undefined ? undefined : (await readFile(options.css, 'utf8')).trim(),
@@ -95,7 +103,7 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
   });
   if (problems.length > 0) printProblems(problems);
   if (core && options.form === undefined) sayLive([core]);
-  await write(isWhole ? html : `${html}\n`, options.out);
+  await writePage(isWhole ? html : `${html}\n`, options);
   if (options.mail) await writeText(html, options.out);
 }
 
@@ -158,12 +166,21 @@ function again(path: string, { css, props, uses = [] }: RenderFlags, command: Co
 /** A document comes back with its components rendered; those with errors stay as they were written. */
 async function document(path: string, options: RenderFlags): Promise<void> {
   const { text, file, known } = await loadDocument(path, options);
+  const styleAttributes = linkedOf(options) && { styleAttributes: 'as-rules' as const };
   const form = options.form && { form: options.form, ...(options.sheets && { sheets: options.sheets }) };
-  const { html, origin, problems: found } = renderDocument(text, known, { file, ...form });
+  const {
+    html,
+    origin,
+    problems: found,
+  } = renderDocument(text, known, {
+    file,
+    ...form,
+    ...styleAttributes,
+  });
   // What the page as a whole has wrong, such as an id that stands twice, is seen when it is rendered.
   const whole = pageFindings(html, origin, !isDocument(text)).map((one) => placed(one, ''));
   const problems = [...found, ...whole];
-  await write(html, options.out);
+  await writePage(html, options);
   if (problems.length > 0) printProblems(problems);
   if (!form) sayLive([...known.components.values()].filter(({ name }) => text.includes(`<${name}`)));
   if (problems.some((problem) => problem.severity === 'error')) process.exitCode = 1;
@@ -174,6 +191,17 @@ async function writeText(html: string, out: string | undefined): Promise<void> {
   const size = (Buffer.byteLength(html) / 1024).toFixed(1);
   process.stderr.write(`The mail is ${size} KB; some programs cut what is longer than 102 KB.\n`);
   if (out !== undefined) await write(`${mailText(html).trimEnd()}\n`, out.replace(/(?:\.html?)?$/, '.txt'));
+}
+
+const linkedOf = ({ rules }: RenderFlags): 'linked' | undefined => (rules === 'linked' ? rules : undefined);
+
+/** A page, and the files of its rules beside it. */
+async function writePage(html: string, options: RenderFlags): Promise<void> {
+  const { out } = options;
+  if (!linkedOf(options) || out === undefined) return write(html, out);
+  const linked = linkedRules(html, (name) => name);
+  for (const [name, css] of linked.files) await write(css, join(dirname(out), name));
+  await write(linked.html, out);
 }
 
 async function write(text: string, out: string | undefined): Promise<void> {
