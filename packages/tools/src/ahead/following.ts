@@ -151,6 +151,29 @@ export function laterOf(name: string, module: ModuleCode): Later | undefined {
   return found;
 }
 
+/** What `(await import('./a.js')).A` takes: the module, the name there, and the code of the module as it is loaded. */
+export function takenLater(
+  code: Node,
+): { readonly source: string; readonly name: string; readonly loaded: Placed } | undefined {
+  if (code.type !== 'MemberExpression' || code.computed || code.property.type !== 'Identifier')
+    return undefined;
+  const { object, property } = code;
+  if (object.type !== 'AwaitExpression' || object.argument.type !== 'ImportExpression') return undefined;
+  const { source } = object.argument;
+  return source.type === 'Literal'
+    ? { source: String(source.value), name: property.name, loaded: object as unknown as Placed }
+    : undefined;
+}
+
+/** The component that a module exports which is loaded when it is needed. */
+export async function componentLater(source: string, name: string, from: From): Promise<ComponentCore> {
+  const found = await from.resolve(source, from.file);
+  if (found === undefined) throw new NotWritten(`${source} is no module of the project`);
+  const all = await loaded(from, found, source);
+  if (!(name in all)) throw new NotWritten(`${source} exports nothing by the name ${name}`);
+  return coreOf(all[name]);
+}
+
 /** The key by which a pattern takes a name; nothing for the name of the whole. */
 export function keyOf(pattern: Placed, name: string): string | undefined {
   if (pattern.type !== 'ObjectPattern') return undefined;

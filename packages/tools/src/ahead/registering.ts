@@ -2,7 +2,14 @@ import type { CallExpression } from 'estree';
 import type MagicString from 'magic-string';
 import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { NotWritten, own } from 'zesty-lattice/internal/elements';
-import { componentBehind, componentsBehind, type Later, laterOf } from './following.js';
+import {
+  componentBehind,
+  componentLater,
+  componentsBehind,
+  type Later,
+  laterOf,
+  takenLater,
+} from './following.js';
 import type { ExportPlace, Loading, Resolve } from './loading.js';
 import type { ModuleCode } from './module.js';
 import { namesOf, type Placed, rootOf } from './names.js';
@@ -56,6 +63,8 @@ export async function registerWritten(
   for (const declaration of module.imports.filter(({ source }) => source.value === door)) {
     for (const { local, ...specifier } of declaration.specifiers) {
       const imported = 'imported' in specifier ? (specifier as { imported: { name?: string } }).imported : {};
+      // It is handed what registers, and registers nothing itself.
+      if (imported.name === 'registerWhen') continue;
       const name = live[imported.name ?? ''];
       if (!name) {
         dropped.push({
@@ -138,6 +147,12 @@ export async function registerWritten(
       const [otherwise] = await writtenOf(arg.alternate as Placed);
       return [`${module.text(arg.test)} ? ${then} : ${otherwise}`];
     }
+    const straight = takenLater(arg);
+    if (straight) {
+      const { loaded, name, source } = straight;
+      const place = placeOf(await componentLater(source, name, followed));
+      return [`(${module.text(loaded)}).${await nameThere(source, place)}`];
+    }
     const root = rootOf(arg);
     const later = root === undefined ? undefined : laterOf(root, module);
     const core = await componentBehind(arg, later ? { ...followed, later: root } : followed);
@@ -166,13 +181,18 @@ export async function registerWritten(
     return here;
   }
 
-  /** The name of what comes with a module that is loaded when it is needed, in place of the component. */
-  async function laterName({ pattern, source }: Later, name: string, place: ExportPlace): Promise<string> {
+  /** What a module that is loaded when it is needed calls the code of a component that it makes. */
+  async function nameThere(source: string, place: ExportPlace): Promise<string> {
     if ((await followed.resolve(source, followed.file)) !== place.file)
       throw new NotWritten(
         `${source}, which is loaded later, does not make it itself; load the module that does`,
       );
-    const there = componentName(place.at);
+    return componentName(place.at);
+  }
+
+  /** The name of what comes with a module that is loaded when it is needed, in place of the component. */
+  async function laterName({ pattern, source }: Later, name: string, place: ExportPlace): Promise<string> {
+    const there = await nameThere(source, place);
     if (pattern.type !== 'ObjectPattern') return `${module.text(pattern)}.${there}`;
     const property = pattern.properties.find((one) =>
       namesOf(one.type === 'Property' ? one.value : one).has(name),
