@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -152,6 +153,23 @@ describe('elements that are registered when they are needed', () => {
     expect(await output(page)).toBe('Saltbell|true|Saltbell|3|1');
     expect(told()).toEqual([]);
     await page.close();
+  });
+
+  test('where there is no page nothing is waited for, and a wrong moment is refused', () => {
+    const run = (code: string) =>
+      spawnSync(
+        'node',
+        ['--input-type=module', '-e', `import { registerWhen } from 'zesty-lattice/elements'; ${code}`],
+        {
+          cwd: root,
+          encoding: 'utf8',
+        },
+      );
+    expect(run("registerWhen('idle', 'x-y', () => console.log('loaded'));")).toMatchObject({
+      status: 0,
+      stdout: '',
+    });
+    expect(run("registerWhen('seen', 'x-y', () => {});").stderr).toMatch(/call-invalid.*expects "visible"/);
   });
 
   test('a load that fails is reported, and tried again', async () => {

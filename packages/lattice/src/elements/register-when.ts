@@ -22,6 +22,8 @@ export function registerWhen(moment: Moment, tags: string | readonly string[], l
       `expects "visible", "touched" or "idle" first, but received ${printValue(moment)}`,
       "Write registerWhen('visible', 'shift-table', () => …).",
     );
+  // Where there is no page, as where a build loads a module, nothing comes into view.
+  if (typeof document === 'undefined') return;
   const waiting = new Waiting([tags].flat(), load);
   if (!waiting.isOver) waiting.listen(moments[moment](waiting));
 }
