@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { transform } from 'esbuild';
+import type { Plugin } from 'vite';
 import {
   type AnyComponent,
   type ComponentCore,
@@ -27,6 +28,10 @@ export interface Packed {
   readonly sizes: Sizes;
   /** Those that the page has to plan itself, each with its reason. */
   readonly byPage: readonly { readonly what: string; readonly why?: string }[];
+  /** The modules as they were bundled, by their ids: parts of them are measured without planning anything again. */
+  readonly modules: ReadonlyMap<string, string>;
+  /** The id of the module that registers them. */
+  readonly entry: string;
 }
 
 /** A component that a module exports, under one of its names. */
@@ -70,49 +75,81 @@ import { register } from 'zesty-lattice/elements';
 register(${entries.map((_, index) => `C${index}`).join(', ')});
 `;
   const plugins = lattice({ ahead: !isDev });
+  const modules = new Map<string, string>();
+  const first = entries.length === 0 ? path : entryPath;
+  const pack: Plugin = {
+    name: 'zesty-lattice:pack',
+    enforce: 'pre',
+    resolveId: (id) => (id === entryPath ? id : undefined),
+    load: (id) => (id === entryPath ? entry : undefined),
+  };
+  const keep: Plugin = {
+    name: 'zesty-lattice:kept',
+    enforce: 'post',
+    transform(code, id) {
+      if (/\.[cm]?[jt]sx?$/.test(id)) modules.set(id, code);
+    },
+  };
+  const { minified, plain } = await built(vite, first, [pack, ...plugins, keep], isDev);
+  const elements = isDev ? [] : plannedBy(plugins);
+  return {
+    code: isDev ? developing(plain, file) : minified,
+    sizes: sizesOf(plain, minified),
+    byPage: elements.filter(({ bytes }) => bytes === undefined),
+    modules,
+    entry: first,
+  };
+}
+
+/** What one of the elements of a packed module weighs by itself; undefined where that takes a build of its own. */
+export async function sizesAlone({ entry, modules }: Packed, at: number): Promise<Sizes | undefined> {
+  const code = modules.get(entry) ?? '';
+  const [whole, define, all = ''] = /^([\w$]+)\(([\w$, ]+)\);?$/m.exec(code) ?? [];
+  const name = all.split(', ')[at];
+  if (whole === undefined || name === undefined) return undefined;
+  const { vite } = await loadVite('Packing');
+  const alone: Plugin = {
+    name: 'zesty-lattice:alone',
+    enforce: 'pre',
+    resolveId: (id) => (modules.has(id) ? id : undefined),
+    load: (id) => (id === entry ? code.replace(whole, () => `${define}(${name});`) : modules.get(id)),
+  };
+  const { minified, plain } = await built(vite, entry, [alone], false);
+  return sizesOf(plain, minified);
+}
+
+/** One module of an entry, as it comes and minified. */
+async function built(
+  vite: typeof import('vite'),
+  entry: string,
+  plugins: readonly Plugin[],
+  isDev: boolean,
+): Promise<{ readonly plain: string; readonly minified: string }> {
   const before = process.env.NODE_ENV;
-  process.env.NODE_ENV = isDev ? 'development' : 'production';
+  const mode = isDev ? 'development' : 'production';
+  process.env.NODE_ENV = mode;
   try {
-    const built = await vite.build({
+    const made = await vite.build({
       configFile: false,
       logLevel: 'silent',
-      mode: isDev ? 'development' : 'production',
+      mode,
       publicDir: false,
-      define: { 'process.env.NODE_ENV': JSON.stringify(process.env.NODE_ENV) },
-      plugins: [
-        {
-          name: 'zesty-lattice:pack',
-          enforce: 'pre',
-          resolveId: (id) => (id === entryPath ? id : undefined),
-          load: (id) => (id === entryPath ? entry : undefined),
-        },
-        plugins,
-      ],
+      define: { 'process.env.NODE_ENV': JSON.stringify(mode) },
+      plugins: [...plugins],
       build: {
         write: false,
         minify: false,
         target: 'es2022',
-        lib: { entry: entries.length === 0 ? path : entryPath, formats: ['es'], fileName: () => 'packed.js' },
+        lib: { entry, formats: ['es'], fileName: () => 'packed.js' },
         cssCodeSplit: false,
       },
     });
-    const [output] = (Array.isArray(built) ? built : [built]).flatMap((one) =>
+    const [output] = (Array.isArray(made) ? made : [made]).flatMap((one) =>
       'output' in one ? one.output : [],
     );
     const plain = output && 'code' in output ? output.code : '';
-    const { code: minified } = await transform(plain, {
-      minify: true,
-      format: 'esm',
-      target: 'es2022',
-      legalComments: 'none',
-    });
-    const code = isDev ? developing(plain, file) : minified;
-    const elements = isDev ? [] : plannedBy(plugins);
-    return {
-      code,
-      sizes: sizesOf(plain, minified),
-      byPage: elements.filter(({ bytes }) => bytes === undefined),
-    };
+    const options = { minify: true, format: 'esm', target: 'es2022', legalComments: 'none' } as const;
+    return { plain, minified: (await transform(plain, options)).code };
   } finally {
     if (before === undefined) delete process.env.NODE_ENV;
     else process.env.NODE_ENV = before;

@@ -1,4 +1,4 @@
-import { bundle, type Entry, type Sizes } from './bundle.js';
+import { bundle, type Entry, type Packed, type Sizes, sizesAlone } from './bundle.js';
 
 /** What each part of a module weighs. */
 export interface PackSizes {
@@ -10,11 +10,12 @@ export interface PackSizes {
 }
 
 /** Measures each component for itself, and what they share. */
-export async function measured(file: string, entries: readonly Entry[], all: Sizes): Promise<PackSizes> {
+export async function measured(file: string, entries: readonly Entry[], packed: Packed): Promise<PackSizes> {
+  const { sizes: all } = packed;
   const alone: { name: string; sizes: Sizes }[] = [];
-  for (const entry of entries) {
-    const { sizes } = entries.length === 1 ? { sizes: all } : await bundle(file, [entry]);
-    alone.push({ name: entry.core.name, sizes });
+  for (const [at, entry] of entries.entries()) {
+    const known = entries.length === 1 ? all : await sizesAlone(packed, at);
+    alone.push({ name: entry.core.name, sizes: known ?? (await bundle(file, [entry])).sizes });
   }
   const of = (key: keyof Sizes): number =>
     Math.max(

@@ -61,7 +61,7 @@ async function runPack(file: string, { dev = false, limit, out, picture, sizes }
   writeFileSync(path, packed.code);
   if (!own) describe(base, entries);
   const title = `${basename(path)}${dev ? ' (development build)' : ''}`;
-  const parts = sizes && !own && !dev ? await measured(file, entries, packed.sizes) : undefined;
+  const parts = sizes && !own && !dev ? await measured(file, entries, packed) : undefined;
   process.stdout.write(table(title, parts, packed.sizes));
   if (packed.byPage.length > 0)
     process.stderr.write(
