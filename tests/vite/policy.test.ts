@@ -82,7 +82,7 @@ beforeAll(async () => {
     root: folder,
     configFile: false,
     logLevel: 'silent',
-    plugins: [plugin({ components: ['./board.ts'], prerender: true, rules: 'linked' })],
+    plugins: [plugin({ components: ['./board.ts'], prerender: true, rules: 'linked', planned: 'always' })],
     build: {
       target: 'es2022',
       rolldownOptions: {

@@ -5,6 +5,7 @@ export {
   NotWritten,
   own,
   type Sources,
+  styleMark,
   type WrittenComponent,
   writeComponent,
 } from '../elements/code/index.js';

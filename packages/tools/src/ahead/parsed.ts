@@ -5,6 +5,7 @@ import {
   StaticHtml,
   type StaticNode,
   StaticText,
+  styleMark,
 } from 'zesty-lattice/internal/elements';
 
 type ParsedNode = DefaultTreeAdapterTypes.ChildNode;
@@ -55,7 +56,10 @@ function isSameNode(made: StaticNode, node: ParsedNode): boolean {
       : node.nodeName === 't' || ('value' in node && node.value === ' ');
   if (!('tagName' in node) || node.tagName !== made.tag) return false;
   if (node.namespaceURI.endsWith('svg') !== made.isSvg) return false;
-  const written = node.attrs.map(({ name, prefix, value }) => [prefix ? `${prefix}:${name}` : name, value]);
+  const written = node.attrs.map(({ name, prefix, value }) => [
+    prefix ? `${prefix}:${name}` : name === styleMark ? 'style' : name,
+    value,
+  ]);
   if (JSON.stringify(written) !== JSON.stringify([...made.attributes])) return false;
   return isSame(made.content, 'content' in node ? node.content.childNodes : node.childNodes);
 }

@@ -4,7 +4,7 @@ import { type Around, StaticElement, StaticHtml, type StaticNode, StaticText } f
 
 /** Static nodes as HTML that a page's parser makes its nodes of; in SVG it has to stand in an `svg`. */
 /** The attribute that a view's HTML has for a style that never changes: a page's policy may refuse style attributes. */
-const styleMark = 'data-lattice-style';
+export const styleMark = 'data-lattice-style';
 
 export function htmlOf(content: readonly StaticNode[]): {
   readonly html: string;
