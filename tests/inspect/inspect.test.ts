@@ -257,7 +257,7 @@ test.runIf(isLong)(
   30_000,
 );
 
-test('is in no build', async () => {
+test.runIf(isLong)('is in no build', async () => {
   const { lattice } = await import('../../packages/tools/dist/node/vite.js' as string);
   const { build } = await import('vite');
   const result = await build({

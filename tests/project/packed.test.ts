@@ -85,7 +85,7 @@ function installed(name: string, ...files: readonly string[]): string {
   return folder;
 }
 
-test(
+test.runIf(isLong)(
   'the library alone is light, and renders, streams and reads texts',
   () => {
     const folder = installed('alone', tarballs['zesty-lattice'] ?? '');

@@ -132,7 +132,7 @@ describe.each(bundlers)('%s', (name) => {
     expect(new Set(shown)).toEqual(new Set(['<b>Stall North</b>rgb(1, 2, 3)']));
   });
 
-  test('fails for errors in components, with their lines', () => {
+  test.runIf(isLong)('fails for errors in components, with their lines', () => {
     const project = new Project({
       ...files,
       ...configs[name],

@@ -57,7 +57,7 @@ const ways: Readonly<Record<string, { readonly files: Files; readonly in: 'node'
 };
 
 /** The ones that a usual run tries: what a bundler cannot assume, and where it is told wrongly what runs there. */
-const usual = /neutral|Vite/;
+const usual = /neutral|web worker/;
 
 interface Outcome {
   readonly [what: string]: string;
