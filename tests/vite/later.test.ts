@@ -172,6 +172,15 @@ describe('elements that are registered when they are needed', () => {
     expect(run("registerWhen('seen', 'x-y', () => {});").stderr).toMatch(/call-invalid.*expects "visible"/);
   });
 
+  test('where its script cannot be loaded a form is sent as it would be without one', async () => {
+    const page = await browser.newPage();
+    await page.route(/note-form-[^/]*\.js/, (route) => route.abort());
+    await page.goto(url);
+    await page.locator('input[name=note]').fill('Dunlight');
+    await Promise.all([page.waitForURL(/note=Dunlight/), page.locator('#send').click()]);
+    await page.close();
+  });
+
   test('a load that fails is reported, and tried again', async () => {
     const page = await browser.newPage();
     const told: string[] = [];

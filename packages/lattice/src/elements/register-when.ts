@@ -15,7 +15,7 @@ export type Moment = 'visible' | 'touched' | 'idle';
  * registerWhen('visible', 'shift-table', async () => register((await import('./shift-table.js')).ShiftTable));
  */
 export function registerWhen(moment: Moment, tags: string | readonly string[], load: () => unknown): void {
-  if (dev && !(moment in moments))
+  if (dev && !Object.hasOwn(moments, moment))
     refuseCall(
       registerWhen,
       'registerWhen',
@@ -30,13 +30,22 @@ export function registerWhen(moment: Moment, tags: string | readonly string[], l
 
 type Stop = () => void;
 
+/** What a visitor did: how it is done again, and whether it was kept from sending a form. */
+interface Deed {
+  readonly again: () => void;
+  readonly target: Element;
+  readonly isSent: boolean;
+}
+
 class Waiting {
   readonly selector: string;
   readonly #tags: readonly string[];
   readonly #load: () => unknown;
   /** What was done to the elements before they were there, in order. */
-  readonly #done: (() => void)[] = [];
+  #done: Deed[] = [];
   #isLoading = false;
+  /** Whether what is done is the browser's, since the elements cannot be loaded. */
+  #isLeft = false;
   readonly #stop: Stop[] = [];
   readonly #heard = new WeakSet<Document | ShadowRoot>();
   readonly #kept = new WeakSet<Event>();
@@ -74,6 +83,7 @@ class Waiting {
       await this.#load();
     } catch (thrown) {
       this.#isLoading = false;
+      this.#leave();
       return void console.error(thrown);
     }
     for (const stop of this.#stop) stop();
@@ -82,11 +92,21 @@ class Waiting {
         console.warn(problemText({ ...finding('element-unregistered', { name }), where: '' }));
     // An element may wait a turn for its props.
     setTimeout(() => {
-      for (const again of this.#done) again();
+      for (const { again, target } of this.#done) if (target.isConnected) again();
     });
   };
 
+  /** Has forms sent as they would be without a script. */
+  #leave(): void {
+    const sent = this.#done.filter(({ isSent }) => isSent);
+    this.#done = this.#done.filter(({ isSent }) => !isSent);
+    this.#isLeft = true;
+    for (const { again } of sent) again();
+    this.#isLeft = false;
+  }
+
   #keep(event: Event): void {
+    if (this.#isLeft) return;
     const path = event.composedPath();
     const [target] = path;
     const isOurs = path.some((one) => {
@@ -100,7 +120,7 @@ class Waiting {
     if (this.#kept.has(event)) return;
     this.#kept.add(event);
     const again = againOf(event, target);
-    if (again) this.#done.push(() => target.isConnected && again());
+    if (again) this.#done.push({ again, target, isSent: event.defaultPrevented });
   }
 }
 

@@ -20,8 +20,8 @@ export class ServedPages {
   }
 
   /** Whether a page is one that was rendered ahead. */
-  isKnown(html: string): boolean {
-    return [...this.#pages.values()].some((one) => one.html === html);
+  isKnown(name: string, html: string): boolean {
+    return this.#pages.has(name) || [...this.#pages.values()].some((one) => one.html === html);
   }
 
   /** @param compared which part of a page is compared: elements that are in the page show their own changes */
@@ -64,8 +64,8 @@ export function followingPages(pages: ServedPages): Plugin {
     },
     transformIndexHtml: {
       order: 'pre',
-      handler(html) {
-        if (!pages.isKnown(html)) return undefined;
+      handler(html, { filename }) {
+        if (!pages.isKnown(filename, html)) return undefined;
         const names = new Set([...html.matchAll(element)].map(([, name]) => name));
         const script = `import { awaitElements, followPage } from ${JSON.stringify(hotRuntime)}; followPage(import.meta.hot); awaitElements(${JSON.stringify([...names])});`;
         return html.replace(/<\/body>|$/i, (end) => `<script type="module">${script}</script>${end}`);
