@@ -13,6 +13,7 @@ const types: Readonly<Record<string, string>> = {
   '.js': 'text/javascript',
   '.mjs': 'text/javascript',
   '.css': 'text/css',
+  '.svg': 'image/svg+xml',
 };
 
 /** Serves a folder as any static server does; gives its address. */

@@ -1,11 +1,12 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { type Browser, chromium, type Page } from 'playwright-core';
 import { build, type PreviewServer, preview } from 'vite';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
+import { builtPlugin, Site } from './site.js';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 
@@ -14,6 +15,7 @@ const files: Readonly<Record<string, string>> = {
 <html lang="en"><head><meta charset="utf-8"><title>Shifts</title><script type="module" src="/main.ts"></script></head>
 <body><note-form></note-form><div style="block-size: 3000px"></div><shift-table></shift-table></body></html>
 `,
+  'all.ts': `export { ShiftTable } from './shift-table.ts';\nexport { NoteForm } from './note-form.ts';\n`,
   'main.ts': `import { register, registerWhen } from 'zesty-lattice/elements';
 registerWhen('visible', 'shift-table', async () => {
   const { ShiftTable } = await import('./shift-table.ts');
@@ -53,23 +55,16 @@ export const NoteForm = component('note-form', {
 `,
 };
 
-let folder: string;
+let site: Site;
 let browser: Browser;
 let server: PreviewServer;
 let url = '';
 
 beforeAll(async () => {
-  folder = mkdtempSync(join(root, 'out-later-'));
-  for (const [name, text] of Object.entries(files)) writeFileSync(join(folder, name), text);
-  writeFileSync(
-    join(folder, 'all.ts'),
-    "export { ShiftTable } from './shift-table.ts';\nexport { NoteForm } from './note-form.ts';\n",
-  );
-  const { default: lattice } = (await import(
-    join(root, 'packages/tools/dist/node/vite.js')
-  )) as typeof import('../../packages/tools/src/vite/index.js');
+  site = new Site('later', files);
+  const lattice = await builtPlugin();
   const config = {
-    root: folder,
+    root: site.folder,
     configFile: false as const,
     logLevel: 'silent' as const,
     plugins: [lattice({ components: ['./all.ts'], prerender: true, planned: 'always' })],
@@ -83,7 +78,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await browser.close();
   await server.close();
-  rmSync(folder, { recursive: true, force: true });
+  site.remove();
 });
 
 /** A page, the scripts that it has asked for, and a way to keep those that come later waiting. */
@@ -111,11 +106,11 @@ const output = (page: Page): Promise<string> => page.locator('output').innerText
 
 describe('elements that are registered when they are needed', () => {
   test('each is a script of its own, planned ahead', () => {
-    const names = readdirSync(join(folder, 'dist/assets'));
+    const names = readdirSync(join(site.folder, 'dist/assets'));
     for (const tag of ['note-form', 'shift-table'])
       expect(names.filter((name) => name.startsWith(tag) && name.endsWith('.js'))).toHaveLength(1);
     const main = names.find((name) => name.startsWith('index') && name.endsWith('.js')) ?? '';
-    expect(readFileSync(join(folder, 'dist/assets', main), 'utf8')).not.toContain('Shifts: ');
+    expect(site.read(`dist/assets/${main}`)).not.toContain('Shifts: ');
   });
 
   test('one is loaded when it comes into view, though it has no box of its own', async () => {

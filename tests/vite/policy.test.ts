@@ -1,16 +1,14 @@
-import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { dirname, extname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { type Browser, chromium } from 'playwright-core';
 import { build } from 'vite';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { lattice } from '../cli/lattice.js';
+import { served } from '../projects/visit.js';
+import { builtPlugin, Site } from './site.js';
 
-const root = fileURLToPath(new URL('../..', import.meta.url));
-
+const dot = '<svg xmlns="http://www.w3.org/2000/svg" width="2" height="2"/>';
 const files: Readonly<Record<string, string>> = {
   'index.html': `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><title>Stalls</title><link rel="icon" href="/icon.svg"><script type="module" src="/main.ts"></script></head>
@@ -20,7 +18,12 @@ const files: Readonly<Record<string, string>> = {
 <html lang="en"><head><meta charset="utf-8"><title>Other</title><link rel="icon" href="/icon.svg"><script type="module" src="/main.ts"></script></head>
 <body><stall-board wide="12"></stall-board></body></html>
 `,
-  'public/icon.svg': '<svg xmlns="http://www.w3.org/2000/svg"/>',
+  'public/icon.svg': dot,
+  // Rules read an address from the page that they stand in, whatever file they come to.
+  'public/dot.svg': dot,
+  'public/other/dot.svg': dot,
+  'public/pages/dot.svg': dot,
+  'public/pages/by-name/dot.svg': dot,
   'main.ts': `import { register } from 'zesty-lattice/elements';
 import { StallBoard } from './board.ts';
 register(StallBoard);
@@ -37,7 +40,7 @@ const StallCount = component('stall-count', {
   slots: { default: slot() },
   state: () => ({ count: 3 }),
   handlers: { add: ({ state }) => ({ count: state.count + 1 }) },
-  styles: 'button { color: rgb(1, 2, 3) }',
+  styles: 'button { color: rgb(1, 2, 3); background-image: url(dot.svg) }',
   template: ({ state, handlers, slots }) =>
     el.button({ type: 'button', style: { 'inline-size': phrase\`\${state.count}rem\` }, on: { click: handlers.add() } }, state.count, slots.default()),
 });
@@ -64,20 +67,13 @@ export const StallPage = component('stall-page', {
   'rows.csv': 'id,name,wide\n1,North,12\n2,South,14\n',
 };
 
-let folder: string;
+let site: Site;
 let browser: Browser;
-let server: Server;
-let url = '';
 
 beforeAll(async () => {
-  folder = mkdtempSync(join(root, 'out-policy-'));
-  for (const [name, text] of Object.entries(files)) {
-    mkdirSync(dirname(join(folder, name)), { recursive: true });
-    writeFileSync(join(folder, name), text);
-  }
-  const { default: plugin } = (await import(
-    join(root, 'packages/tools/dist/node/vite.js')
-  )) as typeof import('../../packages/tools/src/vite/index.js');
+  site = new Site('policy', files);
+  const { folder } = site;
+  const plugin = await builtPlugin();
   await build({
     root: folder,
     configFile: false,
@@ -90,43 +86,22 @@ beforeAll(async () => {
       },
     },
   });
-  const types: Readonly<Record<string, string>> = {
-    '.html': 'text/html',
-    '.css': 'text/css',
-    '.js': 'text/javascript',
-    '.svg': 'image/svg+xml',
-  };
-  server = createServer(({ url: path = '/' }, response) => {
-    const name = path.endsWith('/') ? `${path}index.html` : path;
-    try {
-      const bytes = readFileSync(join(folder, 'dist', name));
-      response.writeHead(200, {
-        'content-type': types[extname(name)] ?? 'text/plain',
-        'content-security-policy': "default-src 'self'",
-      });
-      response.end(bytes);
-    } catch {
-      response.writeHead(404).end();
-    }
-  });
-  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
-  url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   browser = await chromium.launch(browserOptions);
 });
 afterAll(async () => {
   await browser.close();
-  server.close();
-  rmSync(folder, { recursive: true, force: true });
+  site.remove();
 });
 
 /** What a board looks like, and its button after a click. */
 async function seen(path: string, javaScriptEnabled = true) {
+  const url = await served(join(site.folder, 'dist'), { 'content-security-policy': "default-src 'self'" });
   const context = await browser.newContext({ javaScriptEnabled });
   const page = await context.newPage();
   const told: string[] = [];
   page.on('console', (message) => told.push(message.text()));
   page.on('pageerror', (error) => told.push(error.message));
-  await page.goto(url + path, { waitUntil: 'load' });
+  await page.goto(url + path.slice(1), { waitUntil: 'load' });
   if (javaScriptEnabled) {
     await page.waitForFunction("customElements.get('stall-count')");
     await page.locator('button').click();
@@ -150,6 +125,10 @@ async function seen(path: string, javaScriptEnabled = true) {
     text: (await page.locator('stall-count button').innerText()).trim(),
     width: await styleOf('stall-count button', 'inline-size'),
     button: await styleOf('stall-count button', 'color'),
+    image: (await styleOf('stall-count button', 'background-image')).replace(
+      new URL('.', page.url()).href,
+      '',
+    ),
     p: await styleOf('stall-board p', 'color'),
     wide: await styleOf('stall-board p', 'max-inline-size'),
     padding: await styleOf('stall-frame section', 'padding-left'),
@@ -165,6 +144,7 @@ const look = {
   text: '4',
   width: '64px',
   button: 'rgb(1, 2, 3)',
+  image: 'url("dot.svg")',
   p: 'rgb(4, 5, 6)',
   wide: '192px',
   padding: '3px',
@@ -176,13 +156,14 @@ describe("under default-src 'self'", () => {
     async (path) => {
       expect(await seen(path)).toEqual({ told: [], look, styles: false });
       expect((await seen(path, false)).look).toEqual({ ...look, text: '3', width: '48px' });
-      const html = readFileSync(join(folder, 'dist', path, 'index.html'), 'utf8');
+      const html = site.read(`dist${path}index.html`);
       expect(html).not.toMatch(/<style|\sstyle=/);
       expect(html.match(/<link rel="stylesheet" href="\/assets\/rules-/g)?.length).toBeGreaterThan(3);
     },
   );
 
   test('so are pages that lattice batch and lattice render write', async () => {
+    const { folder } = site;
     const page = join(folder, 'page.ts');
     const out = join(folder, 'dist/pages');
     const options = ['--form', 'elements', '--rules', 'linked', '--css', join(folder, 'page.css')];
@@ -211,10 +192,10 @@ describe("under default-src 'self'", () => {
     expect(rendered).toMatchObject({ code: 0, err: '' });
     const script = readdirSync(join(folder, 'dist/assets')).find((name) => name.endsWith('.js'));
     for (const name of ['by-name/1.html', 'by-name/2.html', 'west.html']) {
-      const html = readFileSync(join(out, name), 'utf8');
+      const html = site.read(`dist/pages/${name}`);
       expect(html).not.toMatch(/<style|\sstyle=/);
-      writeFileSync(
-        join(out, name),
+      site.write(
+        `dist/pages/${name}`,
         html.replace(
           '</head>',
           `<link rel="icon" href="/icon.svg"><script type="module" src="/assets/${script}"></script></head>`,
@@ -222,7 +203,7 @@ describe("under default-src 'self'", () => {
       );
     }
     // The same rules are one file, whatever page they are of.
-    const first = readFileSync(join(out, 'by-name/1.html'), 'utf8');
+    const first = site.read('dist/pages/by-name/1.html');
     expect(first).toContain('href="../rules-');
     for (const name of ['by-name/1.html', 'west.html'])
       expect(await seen(`/pages/${name}`)).toEqual({ told: [], look, styles: false });
@@ -232,7 +213,7 @@ describe("under default-src 'self'", () => {
   test('where rules cannot be written is reported', () => {
     const { code, err } = lattice(
       'render',
-      join(folder, 'page.ts'),
+      join(site.folder, 'page.ts'),
       '--props',
       '{ "name": "West", "wide": 12 }',
       '--page',

@@ -1,12 +1,8 @@
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { type Browser, chromium, type Page } from 'playwright-core';
 import { build, createLogger, createServer, type InlineConfig, type ViteDevServer } from 'vite';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
-
-const root = fileURLToPath(new URL('../..', import.meta.url));
+import { builtPlugin, Site } from './site.js';
 
 const files: Readonly<Record<string, string>> = {
   'index.html': `<!doctype html>
@@ -65,16 +61,14 @@ export const TextSign = component('text-sign', {
   'text-sign.html': '<h2>{{ name }}</h2>\n',
 };
 
-let folder: string;
+let site: Site;
 let browser: Browser;
 const warned: string[] = [];
 
 async function config(base = '/'): Promise<InlineConfig> {
-  const { default: lattice } = (await import(
-    join(root, 'packages/tools/dist/node/vite.js')
-  )) as typeof import('../../packages/tools/src/vite/index.js');
+  const lattice = await builtPlugin();
   return {
-    root: folder,
+    root: site.folder,
     base,
     configFile: false,
     customLogger: { ...createLogger('silent'), warn: (text) => void warned.push(text) },
@@ -94,30 +88,22 @@ async function config(base = '/'): Promise<InlineConfig> {
         ],
       }),
     ],
-    cacheDir: join(folder, 'cache'),
+    cacheDir: `${site.folder}/cache`,
     optimizeDeps: { include: ['zesty-lattice', 'zesty-lattice/elements', 'zesty-lattice/internal/hot'] },
     build: { target: 'es2022', minify: false, emptyOutDir: true },
   };
 }
 
 beforeAll(async () => {
-  folder = mkdtempSync(join(root, 'out-prerendered-'));
-  for (const [name, text] of Object.entries(files)) {
-    mkdirSync(dirname(join(folder, name)), { recursive: true });
-    writeFileSync(join(folder, name), text);
-  }
+  site = new Site('prerendered', files);
   browser = await chromium.launch(browserOptions);
 });
 afterAll(async () => {
   await browser.close();
-  rmSync(folder, { recursive: true, force: true });
+  site.remove();
 });
 
-const saved = (name: string, from: string, to: string): void => {
-  const text = readFileSync(join(folder, name), 'utf8');
-  expect(text).toContain(from);
-  writeFileSync(join(folder, name), text.replace(from, to));
-};
+const saved = (path: string, from: string, to: string): void => site.edit(path, from, to);
 
 describe('a page that is rendered ahead, during development', () => {
   let server: ViteDevServer;
@@ -147,6 +133,16 @@ describe('a page that is rendered ahead, during development', () => {
     await shows('Stall of the North');
   });
 
+  test('keeps its elements as they are where there is more around them', async () => {
+    await page.locator('stall-count button').click();
+    saved('text-sign.html', '<h2>{{ name }}</h2>', '<h2>{{ name }}</h2><p>Open</p><hr>');
+    await page.waitForFunction("document.querySelector('hr')");
+    expect(await page.locator('stall-count button').innerText()).toBe('Crates: 4');
+    saved('text-sign.html', '<p>Open</p><hr>', '');
+    await page.waitForFunction("!document.querySelector('hr')");
+    expect(await page.locator('stall-count button').innerText()).toBe('Crates: 4');
+  });
+
   test('follows a module that a template reads', async () => {
     saved('words.ts', "'Stall'", "'Table'");
     await shows('Table of the North');
@@ -171,7 +167,7 @@ describe('a page that is rendered ahead, during development', () => {
     await page.evaluate(() => Object.assign(window, { isSamePage: true }));
     saved('stall-count.ts', "'Crates: '", "'Baskets: '");
     await page.waitForFunction(
-      "document.querySelector('stall-count').shadowRoot.textContent === 'Baskets: 4'",
+      "document.querySelector('stall-count').shadowRoot.textContent === 'Baskets: 5'",
     );
     expect(await page.evaluate('isSamePage')).toBe(true);
   });
@@ -247,7 +243,7 @@ test('so they are during development', async () => {
 
 test.for(['/', '/shop/', './'])('sheets are linked below the base %s', async (base) => {
   await build(await config(base));
-  const html = readFileSync(join(folder, 'dist/index.html'), 'utf8');
+  const html = site.read('dist/index.html');
   const [, href] = /<link rel="stylesheet" href="([^"]*page\.css)" data-sheet>/.exec(html) ?? [];
   expect(href).toBe(base === './' ? './page.css' : `${base}page.css`);
 });

@@ -41,14 +41,21 @@ function writtenNodes(parent: Node): readonly ChildNode[] {
   );
 }
 
+/** What is alike at both ends stays; between, what is new takes the place of what was there. */
 function followChildren(now: Element, wanted: Element): void {
   const nodes = writtenNodes(now);
   const others = writtenNodes(wanted);
-  if (nodes.length === others.length)
-    nodes.forEach((node, at) => {
-      followNode(node, others[at] as ChildNode);
-    });
-  else now.replaceChildren(...wanted.childNodes);
+  const most = Math.min(nodes.length, others.length);
+  const isAlike = (at: number, other: number): boolean => nodes[at]?.nodeName === others[other]?.nodeName;
+  let start = 0;
+  while (start < most && isAlike(start, start)) start++;
+  let end = 0;
+  while (end < most - start && isAlike(nodes.length - 1 - end, others.length - 1 - end)) end++;
+  const before = nodes[nodes.length - end] ?? null;
+  for (const node of nodes.slice(start, nodes.length - end)) node.remove();
+  for (const other of others.slice(start, others.length - end)) now.insertBefore(other, before);
+  for (let at = 0; at < start; at++) followNode(nodes[at] as ChildNode, others[at] as ChildNode);
+  for (let at = 1; at <= end; at++) followNode(nodes.at(-at) as ChildNode, others.at(-at) as ChildNode);
 }
 
 function followNode(node: ChildNode, wanted: ChildNode): void {

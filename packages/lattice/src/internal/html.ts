@@ -6,3 +6,4 @@ export { reached, waits } from '../html/facts.js';
 export * from '../html/index.js';
 export { mailText } from '../html/mail.js';
 export { type PrettyPart, pretty, prettyLines, withoutMarks } from '../html/pretty.js';
+export { cssTokens } from '../styles/css.js';

@@ -93,13 +93,19 @@ async function writeRow(
   }
 }
 
+/** A path to a folder, as an address says it. */
+const folderPath = (path: string): string => (path === '' ? '' : `${path.replaceAll('\\', '/')}/`);
+
 /** Files of rules that this process has written. */
 const writtenRules = new Set<string>();
 
 /** A page that links its rules, which stand in files of the folder that all pages go to. */
 function withLinks(html: string, path: string, out: string): string {
-  const { html: linked, files } = linkedRules(html, (name) =>
-    relative(dirname(path), join(out, name)).replaceAll('\\', '/'),
+  const toFolder = folderPath(relative(dirname(path), out));
+  const { html: linked, files } = linkedRules(
+    html,
+    (name) => toFolder + name,
+    folderPath(relative(out, dirname(path))),
   );
   for (const [name, css] of files) {
     const file = join(out, name);

@@ -10,7 +10,7 @@ import { linkedRules } from '../batch/linked-rules.js';
 import { failure, problemBlocks } from '../check/report/text.js';
 import type { Developed } from './developing.js';
 import type { LatticeOptions } from './options.js';
-import { loadServed, type ServedPages } from './served-pages.js';
+import { followed, loadServed, type ServedPages } from './served-pages.js';
 
 /** A use with the line that somebody wrote: the server runs modules as it has transformed them. */
 function withLine(use: InspectedUse, server: ViteDevServer): InspectedUse {
@@ -97,11 +97,14 @@ export function prerendering(
         const { assetsDir } = config.build;
         for (const [path, page] of Object.entries(bundle)) {
           if (page.type !== 'asset' || !path.endsWith('.html')) continue;
-          const base =
-            /^\.?\/?$/.test(config.base) && config.base !== '/'
-              ? `${posix.relative(posix.dirname(path), '.') || '.'}/`
-              : config.base;
-          const linked = linkedRules(String(page.source), (name) => `${base}${posix.join(assetsDir, name)}`);
+          const folder = posix.dirname(path);
+          const isRelative = config.base === '' || config.base === './';
+          const base = isRelative ? posix.join(posix.relative(folder, '.'), './') : config.base;
+          const linked = linkedRules(
+            String(page.source),
+            (name) => base + posix.join(assetsDir, name),
+            posix.join(posix.relative(assetsDir, folder), './'),
+          );
           page.source = linked.html;
           for (const [name, source] of linked.files) {
             const fileName = posix.join(assetsDir, name);
@@ -128,9 +131,9 @@ export function prerendering(
         if (developed.reporter) developed.reporter.page(filename, inPage);
         else if (page.problems.length > 0)
           config.logger.warn(`\n${problemBlocks(page.problems, pc).join('\n\n')}\n`);
-        if (!inspected) return page.html;
+        if (!inspected) return server ? followed(page.html) : page.html;
         const uses = inspected.map((use) => (server ? withLine(use, server) : use));
-        return page.html.replace(/<\/body>|$/i, (end) => `${usesBlock(uses)}${end}`);
+        return followed(page.html.replace(/<\/body>|$/i, (end) => `${usesBlock(uses)}${end}`));
       },
     },
   };

@@ -9,7 +9,7 @@ import { propsOf, recordOf } from '../batch/props-of.js';
 import { type Row, rowsOf } from '../batch/rows.js';
 import { failure } from '../check/report/text.js';
 import type { RowPages } from './options.js';
-import { loadServed, reload, type ServedPages } from './served-pages.js';
+import { followed, loadServed, reload, type ServedPages } from './served-pages.js';
 
 /** Serves what `lattice batch` writes: a page for each row of some data, by the name of its file. */
 export function rowPages(all: readonly RowPages[], pages: ServedPages): Plugin {
@@ -29,7 +29,7 @@ export function rowPages(all: readonly RowPages[], pages: ServedPages): Plugin {
         try {
           const html = await served(path.slice(base.length), server);
           if (html === undefined) return next();
-          const page = await server.transformIndexHtml(request.originalUrl ?? path, html);
+          const page = await server.transformIndexHtml(request.originalUrl ?? path, followed(html));
           response.setHeader('content-type', 'text/html; charset=utf-8');
           response.end(page);
         } catch (thrown) {

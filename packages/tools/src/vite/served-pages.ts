@@ -19,11 +19,6 @@ export class ServedPages {
     this.#pages.set(name, page);
   }
 
-  /** Whether a page is one that was rendered ahead. */
-  isKnown(name: string, html: string): boolean {
-    return this.#pages.has(name) || [...this.#pages.values()].some((one) => one.html === html);
-  }
-
   /** @param compared which part of a page is compared: elements that are in the page show their own changes */
   async differ(compared: (html: string) => string): Promise<boolean> {
     const all = await Promise.all(
@@ -34,6 +29,13 @@ export class ServedPages {
     );
     return all.includes(true);
   }
+}
+
+/** A page with a script that has it follow what it was rendered of, and looks for its elements. */
+export function followed(html: string): string {
+  const names = [...new Set([...html.matchAll(element)].map(([, name]) => name))];
+  const script = `import { awaitElements, followPage } from ${JSON.stringify(hotRuntime)}; followPage(import.meta.hot); awaitElements(${JSON.stringify(names)});`;
+  return html.replace(/<\/body>|$/i, (end) => `<script type="module">${script}</script>${end}`);
 }
 
 /** A page without what stands in shadow roots: elements show their own changes. */
@@ -61,15 +63,6 @@ export function followingPages(pages: ServedPages): Plugin {
     apply: 'serve',
     configureServer(made) {
       server = made;
-    },
-    transformIndexHtml: {
-      order: 'pre',
-      handler(html, { filename }) {
-        if (!pages.isKnown(filename, html)) return undefined;
-        const names = new Set([...html.matchAll(element)].map(([, name]) => name));
-        const script = `import { awaitElements, followPage } from ${JSON.stringify(hotRuntime)}; followPage(import.meta.hot); awaitElements(${JSON.stringify([...names])});`;
-        return html.replace(/<\/body>|$/i, (end) => `<script type="module">${script}</script>${end}`);
-      },
     },
     async hotUpdate({ file, modules, timestamp }) {
       const { moduleGraph, name } = this.environment;

@@ -7,12 +7,15 @@ interface Settled {
   readonly value: unknown;
   readonly source: SourcePlace | undefined;
   readonly component: string;
-  /** At which rendering it is looked at again, and after how many the next time. */
-  due?: number;
-  gap?: number;
 }
 
-const settled = new Set<Settled>();
+/** At which rendering one is looked at again, and after how many the next time. */
+interface Turn {
+  due: number;
+  gap: number;
+}
+
+const settled = new Map<Settled, Turn>();
 let renderings = 0;
 /** The rendering at which the first of them is due. */
 let first = Number.POSITIVE_INFINITY;
@@ -23,10 +26,9 @@ const most = 1000;
 /** Remembers a calculation of constants, to see whether it comes to the same later; during development alone. */
 export function remember(one: Settled): void {
   if (settled.size >= most) return;
-  one.gap = 1;
-  one.due = renderings + 1;
-  settled.add(one);
-  first = Math.min(first, one.due);
+  const turn = { due: renderings + 1, gap: 1 };
+  settled.set(one, turn);
+  first = Math.min(first, turn.due);
 }
 
 /**
@@ -37,11 +39,10 @@ export function changedSince(): readonly Problem[] {
   if (++renderings < first) return [];
   first = Number.POSITIVE_INFINITY;
   const problems: Problem[] = [];
-  for (const one of settled) {
-    const { due = 0, gap = 1 } = one;
-    if (due <= renderings) {
-      one.gap = gap * 2;
-      one.due = renderings + one.gap;
+  for (const [one, turn] of settled) {
+    if (turn.due <= renderings) {
+      turn.gap *= 2;
+      turn.due = renderings + turn.gap;
       const value = again(one);
       if (!isAlike(one.value, value)) {
         settled.delete(one);
@@ -49,7 +50,7 @@ export function changedSince(): readonly Problem[] {
         continue;
       }
     }
-    first = Math.min(first, one.due ?? first);
+    first = Math.min(first, turn.due);
   }
   return problems;
 }
