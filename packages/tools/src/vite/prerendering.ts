@@ -36,6 +36,8 @@ export function prerendering(
 ): Plugin {
   let config: ResolvedConfig;
   let server: ViteDevServer | undefined;
+  /** How often each page was asked for. */
+  const turns = new Map<string, number>();
   /** Whether each component was an element when it was last loaded. */
   const elements = new Map<string, boolean>();
   /** What was part of the page, and is an element from now on, is apart from the page in ways that nobody sees coming. */
@@ -117,8 +119,12 @@ export function prerendering(
       order: 'pre',
       async handler(html, { filename }) {
         const inspected: InspectedUse[] | undefined = server && inspect ? [] : undefined;
+        const turn = (turns.get(filename) ?? 0) + 1;
+        turns.set(filename, turn);
         const page = await rendered(html, filename, inspected);
-        if (server)
+        // Asked for twice, the page is what it was when it was asked for last, whichever is through first.
+        const isLast = turns.get(filename) === turn;
+        if (server && isLast)
           pages.note(filename, {
             html: inspected ? ((await again(html, filename)) ?? '') : page.html,
             again: () => again(html, filename),
@@ -128,8 +134,9 @@ export function prerendering(
         // What is wrong in a component itself is reported where it is made.
         const inPage = async (): Promise<readonly Problem[]> =>
           (await rendered(html, filename)).problems.filter(({ source }) => source?.file === filename);
-        if (developed.reporter) developed.reporter.page(filename, inPage);
-        else if (page.problems.length > 0)
+        if (developed.reporter) {
+          if (isLast) developed.reporter.page(filename, inPage);
+        } else if (page.problems.length > 0)
           config.logger.warn(`\n${problemBlocks(page.problems, pc).join('\n\n')}\n`);
         if (!inspected) return server ? followed(page.html) : page.html;
         const uses = inspected.map((use) => (server ? withLine(use, server) : use));
