@@ -1,41 +1,47 @@
-// Runs tests for scripts/mutants.mjs in a copy of the project, in one process that stays between mutants: told a file,
-// its broken text and the folders of tests, it answers whether one of them fails.
-import { readFileSync, writeFileSync } from 'node:fs';
+// Runs tests for scripts/mutants.mjs, in one process that stays between mutants: told which mutant counts and which test
+// files to run, it answers whether one fails; told no files it runs all of them and answers which mutants each comes by.
+
+import { readdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { Writable } from 'node:stream';
 import { createVitest } from 'vitest/node';
 
+const reachedFolder = join(process.env.LATTICE_MUTANTS, 'reached');
 const silent = new Writable({ write: (_chunk, _encoding, done) => done() });
 const vitest = await createVitest(
   'test',
-  { watch: false, project: ['rooms'], reporters: [{}], bail: 1, passWithNoTests: true },
+  { watch: false, config: join(import.meta.dirname, 'mutants.config.mjs'), reporters: [{}], bail: 1 },
   {},
   { stdout: silent, stderr: silent },
 );
-const specifications = new Map();
+const all = new Map((await vitest.globTestSpecifications()).map((one) => [one.moduleId, one]));
 
-/** Whether tests of a folder fail. A folder without tests of pure logic has none that could. */
-async function fails(folder) {
-  if (!specifications.has(folder)) specifications.set(folder, await vitest.globTestSpecifications([folder]));
-  const found = specifications.get(folder);
-  if (found.length === 0) return false;
+process.on('message', async ({ broken, files }) => {
+  if (!files) rmSync(reachedFolder, { recursive: true, force: true });
+  vitest.getRootProject().provide('broken', broken);
   vitest.state.clearErrors();
-  const { testModules, unhandledErrors } = await vitest.runTestSpecifications(found);
-  // A file that could not be loaded stays among the modules of later runs.
-  const ids = new Set(found.map(({ moduleId }) => moduleId));
-  return unhandledErrors.length > 0 || testModules.some((module) => ids.has(module.moduleId) && !module.ok());
-}
-
-process.on('message', async ({ file, text, tests }) => {
-  const before = readFileSync(file, 'utf8');
-  writeFileSync(file, text);
-  vitest.invalidateFile(file);
-  let isSeen = false;
-  for (const folder of tests) {
-    isSeen = await fails(folder);
-    if (isSeen) break;
+  const chosen = files ? files.map((path) => all.get(path)) : [...all.values()];
+  const { testModules, unhandledErrors } = await vitest.runTestSpecifications(chosen);
+  const ids = new Set(chosen.map(({ moduleId }) => moduleId));
+  const failed =
+    unhandledErrors.length > 0 ||
+    testModules.some((module) => ids.has(module.moduleId) && module.state() === 'failed');
+  if (files) return process.send({ failed });
+  const reached = {};
+  for (const name of readdirSync(reachedFolder)) {
+    const { file, ids } = JSON.parse(readFileSync(join(reachedFolder, name), 'utf8'));
+    reached[file] = ids;
   }
-  writeFileSync(file, before);
-  vitest.invalidateFile(file);
-  process.send(isSeen);
+  const times = Object.fromEntries(
+    testModules.map((module) => [module.moduleId, module.diagnostic().duration]),
+  );
+  if (failed)
+    for (const module of testModules)
+      if (!module.ok())
+        console.error(
+          module.moduleId,
+          module.errors().map(({ message }) => message),
+        );
+  process.send({ failed, reached, times });
 });
 process.send('ready');

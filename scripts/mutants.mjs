@@ -1,4 +1,6 @@
-// Breaks single lines of the sources and runs the tests of their rooms: what survives is seen by no test.
+// Breaks single lines of the sources and runs the tests of their rooms: what survives is seen by no test. All that are
+// chosen stand in the sources as the tests load them, each behind a question whether it is the one that counts now: which
+// test files come by it is then known from one run, and nothing on the disk is ever broken.
 //
 //   npm run mutants -- --sample 200 --seed 1          a sample of all rooms
 //   npm run mutants -- --only template/escape         all of one file
@@ -7,9 +9,9 @@
 // What cannot be seen by any test is listed in scripts/mutants.json, each with its reason.
 import { fork } from 'node:child_process';
 import { once } from 'node:events';
-import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { parseArgs } from 'node:util';
 import { parse } from '@babel/parser';
 import { root } from './setup.mjs';
@@ -24,7 +26,7 @@ const { values } = parseArgs({
   },
 });
 
-/** The tests of each room, the quickest to fail first. */
+/** The tests of each room, those that know it best first. What they do not see, those of another room may. */
 const rooms = {
   'lattice/src/problem': ['tests/template', 'tests/problems', 'tests/define', 'tests/tree'],
   'lattice/src/template': ['tests/template', 'tests/define', 'tests/html', 'tests/tree'],
@@ -37,23 +39,6 @@ const rooms = {
   'lattice/src/markup': ['tests/markup', 'tests/problems', 'tests/tree'],
   'tools/src/adopt': ['tests/markup'],
 };
-
-/** What a room's own tests do not see, another's may: all are run before a mutant counts as unseen. */
-const everyRoom = [
-  'template',
-  'define',
-  'plan',
-  'tree',
-  'styles',
-  'html',
-  'problems',
-  'mail',
-  'loading',
-  'markup',
-  'same',
-  'recorded',
-].map((name) => `tests/${name}`);
-const testsFor = (file) => [...new Set([...rooms[roomOf(file)], ...everyRoom])];
 
 /** Files whose lines do what docs/security.md promises: none of their mutants may survive. */
 const promised =
@@ -110,6 +95,8 @@ const other = {
 };
 
 function breakNode(node, parent, key, add, text) {
+  // The name of a property is no value.
+  if (key === 'key' && !parent.computed) return;
   const of = ({ start, end }) => text.slice(start, end);
   switch (node.type) {
     case 'IfStatement':
@@ -133,7 +120,6 @@ function breakNode(node, parent, key, add, text) {
       return;
     case 'StringLiteral':
       // A finding's words are for people: their tests are in tests/problems.
-      if (parent?.type === 'ObjectProperty' && key === 'key') return;
       if (node.value.length > 24) return;
       add('text', node, node.value === '' ? "'!'" : "''");
       return;
@@ -197,78 +183,66 @@ const chosen = values.again
         .slice(0, Number(values.sample))
         .map(([, one]) => one);
 
-/** A copy of what the tests of rooms read, so that several are broken at once. */
-function copyFor(number) {
-  const folder = join(root, `out/mutants/${number}`);
-  rmSync(folder, { recursive: true, force: true });
-  mkdirSync(folder, { recursive: true });
-  for (const name of [
-    'packages',
-    'tests',
-    'scripts',
-    'examples',
-    'docs',
-    'vitest.config.ts',
-    'tsconfig.json',
-    'package.json',
-  ])
-    cpSync(join(root, name), join(folder, name), {
-      recursive: true,
-      filter: (path) => !/\/(?:dist|node_modules|out-[^/]*|screenshots)$/.test(path),
-    });
-  symlinkSync(join(root, 'node_modules'), join(folder, 'node_modules'));
-  return folder;
+/** The text of a file with mutants in it, each where `__broken(its number)` says so. */
+function woven(text, mutants) {
+  // From the outside in; of one place, as they come.
+  const inOrder = [...mutants].sort((a, b) => a.start - b.start || b.end - a.end);
+  const write = (start, end, inside) => {
+    let out = '';
+    let at = start;
+    for (let index = 0; index < inside.length; ) {
+      const [one, ...rest] = inside.slice(index);
+      const within = rest.filter((other) => other.start < one.end);
+      out += text.slice(at, one.start) + wrapped(one, write(one.start, one.end, within));
+      at = one.end;
+      index += 1 + within.length;
+    }
+    return out + text.slice(at, end);
+  };
+  return write(0, text.length, inOrder);
 }
 
-/** A process that runs tests in a copy, and is started again where a mutant never ends. */
+/** A mutant and what it stands for, of which one is run. */
+function wrapped({ id, replacement, what }, original) {
+  const isNow = `globalThis.__broken(${id})`;
+  if (what === 'call left out') return `{ if (!${isNow}) ${original} }`;
+  if (what === 'order') return `...(${isNow} ? [${replacement}] : [${original}])`;
+  return `(${isNow} ? (${replacement}) : (${original}))`;
+}
+
+/** A process that runs tests, and is started again where a mutant never ends. */
 class Runner {
-  constructor(number) {
-    this.folder = copyFor(number);
+  /** Apart: each test file loads all by itself, so that what one has made does not keep another from coming by. */
+  constructor(apart = false) {
+    this.apart = apart;
   }
 
   async #started() {
     this.child = fork(join(root, 'scripts/mutants-runner.mjs'), {
-      cwd: this.folder,
-      stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+      cwd: root,
+      env: { ...process.env, LATTICE_MUTANTS: folder, ...(this.apart && { LATTICE_APART: '1' }) },
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
       detached: true,
     });
-    this.ended = once(this.child, 'exit').then(() => [true]);
+    this.ended = once(this.child, 'exit').then(() => [{ failed: true }]);
     await once(this.child, 'message');
   }
 
-  /** Returns whether tests fail with a file's text in place of its own. What never ends is seen, too. */
-  async fails(file, text, tests, within = 150_000) {
+  /** What comes of test files, one after the other until one fails. What never ends has failed, too. */
+  async run(broken, files, within = 300_000) {
     if (!this.child) await this.#started();
-    const path = join(this.folder, 'packages', file);
     const { child } = this;
-    const before = readFileSync(path, 'utf8');
     let timer;
     const late = new Promise((done) => {
-      timer = setTimeout(() => done([true]), within);
+      timer = setTimeout(() => done([{ failed: true, isLate: true }]), within);
     });
     const asked = new AbortController();
-    child.send({ file: path, text, tests });
-    const [isSeen] = await Promise.race([
-      once(child, 'message', asked).catch(() => [true]),
-      this.ended,
-      late,
-    ]);
+    child.send({ broken, files });
+    const [came] = await Promise.race([once(child, 'message', asked), this.ended, late]);
     asked.abort();
     clearTimeout(timer);
-    if (isSeen && (child.exitCode !== null || readFileSync(path, 'utf8') === text)) {
-      this.stop();
-      writeFileSync(path, before);
-    }
-    return isSeen;
-  }
-
-  /** Starts again with a copy of its own that nothing was broken in. */
-  renew() {
-    this.stop();
-    for (const name of ['lattice', 'tools'])
-      cpSync(join(root, 'packages', name, 'src'), join(this.folder, 'packages', name, 'src'), {
-        recursive: true,
-      });
+    if (came.isLate || child.exitCode !== null) this.stop();
+    return came;
   }
 
   stop() {
@@ -277,17 +251,22 @@ class Runner {
   }
 }
 
-/** Whether the tests of a mutant's room fail. */
-function isSeen({ end, file, replacement, start }, runner) {
-  // As it was when all began: somebody may be working on it.
-  const text = readFileSync(join(runner.folder, 'packages', file), 'utf8');
-  return runner.fails(file, text.slice(0, start) + replacement + text.slice(end), testsFor(file));
-}
-
+const tried = chosen.filter((one) => !isKnown(one)).map((one, id) => ({ ...one, id }));
 console.log(
-  `${all.length} ways to break ${files.length} files; ${chosen.length} are tried, seed ${values.seed}`,
+  `${all.length} ways to break ${files.length} files; ${tried.length} are tried, seed ${values.seed}`,
 );
-const survived = [];
+const folder = join(root, 'out/mutants');
+mkdirSync(folder, { recursive: true });
+const texts = {};
+for (const file of new Set(tried.map((one) => one.file))) {
+  const path = join(root, 'packages', file);
+  texts[path] = woven(
+    readFileSync(path, 'utf8'),
+    tried.filter((one) => one.file === file),
+  );
+}
+writeFileSync(join(folder, 'texts.json'), JSON.stringify(texts));
+
 const runners = [];
 const stopAll = () => {
   for (const runner of runners) runner.stop();
@@ -297,67 +276,61 @@ for (const signal of ['SIGINT', 'SIGTERM'])
     stopAll();
     process.exit(1);
   });
-let tried = 0;
-const note = (mutant, seen) => {
-  tried++;
-  if (!seen) survived.push(mutant);
-  if (tried % 20 === 0) console.log(`${tried} tried, ${survived.length} survived`);
-  if (values.list && !seen) console.log(`  ${mutant.file}:${mutant.line} ${mutant.what}`);
-};
-/** Whether the tests of a room pass in a runner's copy with nothing broken. */
-const passes = async (runner) =>
-  !files[0] ||
-  !(await runner.fails(
-    files[0],
-    readFileSync(join(runner.folder, 'packages', files[0]), 'utf8'),
-    rooms[roomOf(files[0])],
-    180_000,
-  ));
-const queue = [...chosen];
+
+const scout = new Runner(true);
+runners.push(scout);
+const { failed, reached, times } = await scout.run(-1, undefined, 900_000);
+scout.stop();
+if (failed) {
+  throw new Error('The tests fail with nothing broken.');
+}
+
+/** The test files that come by a mutant: its own room's first, the quick ones before the slow ones. */
+function filesFor({ file, id }) {
+  const own = rooms[roomOf(file)];
+  const rank = (path) => {
+    const at = own.findIndex((room) => relative(root, path).startsWith(`${room}/`));
+    return at < 0 ? own.length : at;
+  };
+  return Object.keys(reached)
+    .filter((path) => reached[path].includes(id))
+    .sort((a, b) => rank(a) - rank(b) || times[a] - times[b]);
+}
+
+const survived = [];
+let count = 0;
+const queue = [...tried];
 await Promise.all(
-  Array.from({ length: availableParallelism() }, async (_, number) => {
-    const runner = new Runner(number);
+  Array.from({ length: availableParallelism() }, async () => {
+    const runner = new Runner();
     runners.push(runner);
-    const [first] = files;
-    if (
-      number === 0 &&
-      first &&
-      (await runner.fails(first, readFileSync(join(root, 'packages', first), 'utf8'), ['tests'], 400_000))
-    )
-      throw new Error('The tests fail with nothing broken.');
-    /** What was seen since the tests were last known to pass with nothing broken. */
-    let unsure = [];
-    for (let mutant = queue.pop(); mutant || unsure.length > 0; mutant = queue.pop()) {
-      if (mutant && isKnown(mutant)) continue;
-      if (mutant && !(await isSeen(mutant, runner))) {
-        note(mutant, false);
-        continue;
-      }
-      if (mutant) unsure.push(mutant);
-      if (unsure.length < 10 && mutant) continue;
-      // A runner that was left broken would count every mutant as seen: those are tried again.
-      if (await passes(runner)) for (const one of unsure) note(one, true);
-      else {
-        console.log(`A runner fails with nothing broken; ${unsure.length} are tried again.`);
-        runner.renew();
-        if (!(await passes(runner))) throw new Error('The tests fail with nothing broken.');
-        queue.push(...unsure);
-      }
-      unsure = [];
+    for (let mutant = queue.pop(); mutant; mutant = queue.pop()) {
+      const paths = filesFor(mutant);
+      const isSeen = paths.length > 0 && (await runner.run(mutant.id, paths)).failed;
+      if (!isSeen) survived.push({ ...mutant, by: paths.length });
+      count++;
+      if (count % 20 === 0) console.log(`${count} tried, ${survived.length} survived`);
+      if (values.list && !isSeen) console.log(`  ${mutant.file}:${mutant.line} ${mutant.what}`);
     }
   }),
 );
+// A runner that was left broken would count every mutant as seen.
+for (const runner of runners)
+  if (runner.child && (await runner.run(-1, Object.keys(reached), 900_000)).failed) {
+    stopAll();
+    throw new Error('The tests fail with nothing broken, after all were tried.');
+  }
 stopAll();
 survived.sort((a, b) => a.file.localeCompare(b.file) || a.line - b.line);
-for (const { before, file, line, replacement, what } of survived)
+for (const { before, by, file, line, replacement, what } of survived)
   console.log(
-    `packages/${file}:${line}  ${what}: ${before.slice(0, 60)} → ${replacement.slice(0, 60)}`.replaceAll(
+    `packages/${file}:${line}  ${what}: ${before.slice(0, 60)} → ${replacement.slice(0, 60)}${by === 0 ? '  (no test comes by)' : ''}`.replaceAll(
       '\n',
       ' ',
     ),
   );
-const rate = tried === 0 ? 1 : 1 - survived.length / tried;
-console.log(`${tried - survived.length} of ${tried} were seen (${(rate * 100).toFixed(1)} %)`);
+const rate = count === 0 ? 1 : 1 - survived.length / count;
+console.log(`${count - survived.length} of ${count} were seen (${(rate * 100).toFixed(1)} %)`);
 const broken = survived.filter(({ file }) => promised.test(file));
 if (broken.length > 0) console.log(`${broken.length} of them are in what docs/security.md promises.`);
 process.exitCode = rate < 0.9 || broken.length > 0 ? 1 : 0;

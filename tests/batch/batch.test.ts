@@ -377,24 +377,27 @@ describe('a queue', () => {
   });
   afterAll(() => server.kill());
 
-  test('spreads rows over processes; where one is killed, another writes its rows: every page once, none missing', async () => {
-    const rows = ndjson(1_200, 'queued.ndjson');
-    const out = fresh();
-    const workers = [start('--worker', '--queue', url), start('--worker', '--queue', url)];
-    await until(() => workers.every((one) => one.text().includes('Working for')), 'the workers');
-    const batch = start(page, '--data', rows, '--out', out, '--queue', url, '--json');
-    await until(() => existsSync(out) && readdirSync(out).length > 200, 'the first pages');
-    workers[0]?.kill('SIGKILL');
-    expect(await batch.ended).toBe(0);
-    const reported = JSON.parse(batch.text());
-    expect(reported).toMatchObject({ rows: 1_200, written: 1_200, failed: 0 });
-    const pages = pagesIn(out);
-    expect(pages).toHaveLength(1_200);
-    for (const name of pages.filter((_, at) => at % 50 === 0))
-      expect(readFileSync(join(out, name), 'utf8')).toMatch(/^<!doctype html>[\s\S]*<\/html>\n$/);
-    expect(report(rows, out)).toMatchObject({ skipped: 1_200 });
-    workers[1]?.kill('SIGTERM');
-    expect(await workers[1]?.ended).toBe(0);
-    expect(workers[1]?.text()).toMatch(/Wrote \d+ rows/);
-  });
+  test.runIf(isLong)(
+    'spreads rows over processes; where one is killed, another writes its rows: every page once, none missing',
+    async () => {
+      const rows = ndjson(1_200, 'queued.ndjson');
+      const out = fresh();
+      const workers = [start('--worker', '--queue', url), start('--worker', '--queue', url)];
+      await until(() => workers.every((one) => one.text().includes('Working for')), 'the workers');
+      const batch = start(page, '--data', rows, '--out', out, '--queue', url, '--json');
+      await until(() => existsSync(out) && readdirSync(out).length > 200, 'the first pages');
+      workers[0]?.kill('SIGKILL');
+      expect(await batch.ended).toBe(0);
+      const reported = JSON.parse(batch.text());
+      expect(reported).toMatchObject({ rows: 1_200, written: 1_200, failed: 0 });
+      const pages = pagesIn(out);
+      expect(pages).toHaveLength(1_200);
+      for (const name of pages.filter((_, at) => at % 50 === 0))
+        expect(readFileSync(join(out, name), 'utf8')).toMatch(/^<!doctype html>[\s\S]*<\/html>\n$/);
+      expect(report(rows, out)).toMatchObject({ skipped: 1_200 });
+      workers[1]?.kill('SIGTERM');
+      expect(await workers[1]?.ended).toBe(0);
+      expect(workers[1]?.text()).toMatch(/Wrote \d+ rows/);
+    },
+  );
 });

@@ -7,6 +7,7 @@ import { renderPage } from 'zesty-lattice/html';
 import { FairPage } from '../../examples/orchard/fair-page.js';
 import data from '../../examples/orchard/open-day.json' with { type: 'json' };
 import { useBrowser } from '../support/browser.js';
+import { inRun } from '../support/runs.js';
 
 const { page } = useBrowser();
 const props = data as unknown as Parameters<typeof FairPage>[0];
@@ -28,12 +29,17 @@ describe('the open day page', () => {
     expect(report.results.flatMap((result) => result.messages)).toEqual([]);
   });
 
-  test.each([
-    ['light', 1280],
-    ['light', 360],
-    ['dark', 1280],
-    ['dark', 360],
-  ] as const)(
+  test.each(
+    inRun(
+      [
+        ['light', 1280],
+        ['light', 360],
+        ['dark', 1280],
+        ['dark', 360],
+      ] as const,
+      ([scheme, width]) => (scheme === 'light') === (width === 360),
+    ),
+  )(
     'has nothing for axe to find, in %s at %i px, and does not scroll sideways',
     async (colorScheme, width) => {
       const at = await page(html, { colorScheme, viewport: { width, height: 800 } });

@@ -23,22 +23,20 @@ const files = (path: string): string[] => (existsSync(path) ? readdirSync(path).
 const at = (...names: string[]): string => relative(root, join(folder, ...names));
 
 describe('lattice new', () => {
-  test.each(
+  test.runIf(isLong).each([
+    ['tasting-note', [], ['tasting-note.sample.html', 'tasting-note.test.ts', 'tasting-note.ts']],
     [
-      ['tasting-note', [], ['tasting-note.sample.html', 'tasting-note.test.ts', 'tasting-note.ts']],
+      'tasting-plan',
+      ['--split'],
       [
-        'tasting-plan',
-        ['--split'],
-        [
-          'tasting-plan.css',
-          'tasting-plan.html',
-          'tasting-plan.sample.html',
-          'tasting-plan.test.ts',
-          'tasting-plan.ts',
-        ],
+        'tasting-plan.css',
+        'tasting-plan.html',
+        'tasting-plan.sample.html',
+        'tasting-plan.test.ts',
+        'tasting-plan.ts',
       ],
-    ].slice(0, isLong ? 2 : 1) as [string, string[], string[]][],
-  )(
+    ],
+  ] as [string, string[], string[]][])(
     '%s %j writes a component that renders at once, is right, and passes its test',
     (name, flags, written) => {
       const dir = at(name);

@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { WorkspaceEdit } from 'vscode-languageserver-protocol/node';
 import { latticeProcess, root } from '../cli/lattice.js';
+import { isLong } from '../support/runs.js';
 import { Editor } from './client.js';
 
 const folder = mkdtempSync(join(root, 'tests/editor/out-'));
@@ -111,48 +112,52 @@ const html = (name: string): string =>
   latticeProcess('render', relative(root, file(name)), '--uses', relative(root, file('stall-sign.ts'))).out;
 
 describe('another name of a prop', () => {
-  test('is written in the declaration, functions, templates, documents and uses, and all is shown as before', async () => {
-    const before = [html('page.html'), html('fair-page.ts')];
-    const edit = await rename('stall-sign.html', whole.replace('{{ gateName', '{{ gate|Name'), 'wayName');
-    const texts = changed(edit);
-    expect([...texts.keys()].map((path) => basename(path)).sort()).toEqual([
-      'fair-page.ts',
-      'page.html',
-      'stall-sign.html',
-      'stall-sign.test.ts',
-      'stall-sign.ts',
-    ]);
-    const text = (name: string): string => texts.get(file(name)) ?? '';
-    expect(text('stall-sign.html')).toBe(
-      whole
-        .replace('title="{{ gateName', 'title="{{ wayName')
-        .replace('{{ gateName +', '{{ wayName +')
-        .replace('given="gateName', 'given="wayName')
-        .replaceAll('[gateName]', '[wayName]')
-        .replace('{{ props.gateName', '{{ props.wayName'),
-    );
-    expect(text('page.html')).toBe(project['page.html']?.replace('Gate-Name=', 'way-name='));
-    const sign = text('stall-sign.ts');
-    expect(sign).toContain('props: { wayName: prop.text(), crates');
-    expect(sign).toContain('state: ({ wayName: gateName }) => ({ seen: 0, first: gateName })');
-    expect(sign).toContain('props.wayName.length');
-    expect(sign).toContain('reactions: { wayName: ({ props: { wayName: gateName } })');
-    // The other component's prop of that name, and a record that is none, are as they were.
-    expect(sign.slice(sign.indexOf('const props'))).toBe(
-      project['stall-sign.ts']?.slice(project['stall-sign.ts'].indexOf('const props')),
-    );
-    expect(text('fair-page.ts')).toContain('renderHtml(Sign, { wayName: gateName, crates: 2 })');
-    expect(text('fair-page.ts')).toContain("Sign({ wayName: 'East' }, GateList({ gateName: 'other' }))");
-    expect(text('fair-page.ts')).toContain('<stall-sign way-name="South"');
-    expect(text('fair-page.ts')).toContain('<gate-list gate-name="West">');
-    expect(text('stall-sign.test.ts')).toContain("StallSign({ wayName: 'North' })");
-    for (const [path, written] of texts) writeFileSync(path, written);
-    expect([html('page.html'), html('fair-page.ts')]).toEqual(before);
-    expect(before[0]).toContain('North gate');
-    expect(latticeProcess('check', relative(root, folder)).out).not.toMatch(/prop-|name-unknown/);
-    for (const path of texts.keys()) writeFileSync(path, project[basename(path)] ?? '');
-    writeFileSync(file('stall-sign.html'), whole);
-  }, 120_000);
+  test.runIf(isLong)(
+    'is written in the declaration, functions, templates, documents and uses, and all is shown as before',
+    async () => {
+      const before = [html('page.html'), html('fair-page.ts')];
+      const edit = await rename('stall-sign.html', whole.replace('{{ gateName', '{{ gate|Name'), 'wayName');
+      const texts = changed(edit);
+      expect([...texts.keys()].map((path) => basename(path)).sort()).toEqual([
+        'fair-page.ts',
+        'page.html',
+        'stall-sign.html',
+        'stall-sign.test.ts',
+        'stall-sign.ts',
+      ]);
+      const text = (name: string): string => texts.get(file(name)) ?? '';
+      expect(text('stall-sign.html')).toBe(
+        whole
+          .replace('title="{{ gateName', 'title="{{ wayName')
+          .replace('{{ gateName +', '{{ wayName +')
+          .replace('given="gateName', 'given="wayName')
+          .replaceAll('[gateName]', '[wayName]')
+          .replace('{{ props.gateName', '{{ props.wayName'),
+      );
+      expect(text('page.html')).toBe(project['page.html']?.replace('Gate-Name=', 'way-name='));
+      const sign = text('stall-sign.ts');
+      expect(sign).toContain('props: { wayName: prop.text(), crates');
+      expect(sign).toContain('state: ({ wayName: gateName }) => ({ seen: 0, first: gateName })');
+      expect(sign).toContain('props.wayName.length');
+      expect(sign).toContain('reactions: { wayName: ({ props: { wayName: gateName } })');
+      // The other component's prop of that name, and a record that is none, are as they were.
+      expect(sign.slice(sign.indexOf('const props'))).toBe(
+        project['stall-sign.ts']?.slice(project['stall-sign.ts'].indexOf('const props')),
+      );
+      expect(text('fair-page.ts')).toContain('renderHtml(Sign, { wayName: gateName, crates: 2 })');
+      expect(text('fair-page.ts')).toContain("Sign({ wayName: 'East' }, GateList({ gateName: 'other' }))");
+      expect(text('fair-page.ts')).toContain('<stall-sign way-name="South"');
+      expect(text('fair-page.ts')).toContain('<gate-list gate-name="West">');
+      expect(text('stall-sign.test.ts')).toContain("StallSign({ wayName: 'North' })");
+      for (const [path, written] of texts) writeFileSync(path, written);
+      expect([html('page.html'), html('fair-page.ts')]).toEqual(before);
+      expect(before[0]).toContain('North gate');
+      expect(latticeProcess('check', relative(root, folder)).out).not.toMatch(/prop-|name-unknown/);
+      for (const path of texts.keys()) writeFileSync(path, project[basename(path)] ?? '');
+      writeFileSync(file('stall-sign.html'), whole);
+    },
+    120_000,
+  );
 
   test('may be asked for at an attribute, as attributes are written, and where it is declared', async () => {
     const page = project['page.html'] ?? '';

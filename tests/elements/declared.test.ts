@@ -4,6 +4,7 @@ import { el } from 'zesty-lattice';
 import { renderHtml, renderPage } from 'zesty-lattice/html';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
+import { inRun } from '../support/runs.js';
 import { DeclaredPage } from './declared-parts.js';
 import { CrateCounter, RowsPage, SidePanel } from './parts.js';
 
@@ -79,10 +80,15 @@ async function comeAlive(page: Page): Promise<void> {
   await page.evaluate('register(...Object.values(parts))');
 }
 
-describe.each([
-  ['planned in the page', './parts-page.ts', false],
-  ['planned as the page was built', './parts-ahead.ts', true],
-])('%s', (_how, parts, ahead) => {
+describe.each(
+  inRun(
+    [
+      ['planned in the page', './parts-page.ts', false],
+      ['planned as the page was built', './parts-ahead.ts', true],
+    ] as const,
+    ([, , ahead]) => ahead,
+  ),
+)('%s', (_how, parts, ahead) => {
   beforeAll(async () => {
     code = await bundle(new URL(parts, import.meta.url), { ahead, maps: false });
   });

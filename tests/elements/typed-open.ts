@@ -2,10 +2,11 @@ import type { Page } from 'playwright-core';
 import { beforeAll } from 'vitest';
 import { useBrowser } from '../support/browser.js';
 import { bundle } from '../support/bundle.js';
+import { inRun } from '../support/runs.js';
 
-/** How elements are planned in a page. */
-export const hows = ['in the page', 'at build time'] as const;
-export type How = (typeof hows)[number];
+/** How elements are planned in a page: tests/same compares both ways in each run. */
+export type How = 'in the page' | 'at build time';
+export const hows = inRun<How>(['in the page', 'at build time'], (how) => how === 'at build time');
 
 /** A page with the functions of `typed-page.ts`, which register components when they are called. */
 export interface Opened {

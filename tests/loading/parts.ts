@@ -38,7 +38,7 @@ export const TankBoard = component('tank-board', {
     },
     slowly: async ({ change, signal }) => {
       change({ step: 'waiting' });
-      await fetch('/json/slow?ms=1500', { signal });
+      await fetch('/json/slow?held', { signal });
       return { step: 'done' };
     },
   },

@@ -1,7 +1,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 
-/** A JSON service that can be slow, or fail, and counts who asks. */
+/** A JSON service that can be held, or fail, and counts who asks. */
 export interface Service {
   readonly url: string;
   /** What was asked for, in order. */
@@ -34,7 +34,6 @@ export async function startService(): Promise<Service> {
     const released = searchParams.has('held') && new Promise<void>((done) => held.push(done));
     asked.push(url);
     response.on('close', () => response.writableEnded || stopped.push(url));
-    await wait(Number(searchParams.get('ms') ?? 0));
     await released;
     if (response.destroyed) return;
     if (searchParams.has('fail')) return void response.writeHead(503).end('down');

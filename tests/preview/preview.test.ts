@@ -61,7 +61,7 @@ describe('lattice preview', () => {
     ]);
   });
 
-  test('has each prop changed by the keyboard alone, with the words of its kind', async () => {
+  test.runIf(isLong)('has each prop changed by the keyboard alone, with the words of its kind', async () => {
     await choose(page, 'grove-form');
     await typeInto(page, 'Name', 'Upper grove');
     await typeInto(page, 'Trees', '-4');
@@ -169,35 +169,38 @@ describe('lattice preview', () => {
     expect(await page.getByLabel('Less motion').isChecked()).toBe(true);
   });
 
-  test('saves what was set as a sample beside the component, and tells a name that is taken', async () => {
-    await choose(page, 'price-tag');
-    await typeInto(page, 'Cents', '95');
-    await typeInto(page, 'Name of the sample', 'For one -- fruit');
-    await page.keyboard.press('Enter');
-    await expect.poll(() => page.getByRole('status').innerText(), soon).toMatch(/leave out "--"/);
-    await typeInto(page, 'Name of the sample', 'For one fruit');
-    await page.keyboard.press('Enter');
-    await expect
-      .poll(() => page.getByRole('status').innerText(), soon)
-      .toBe('Saved in price-tag.sample.html.');
-    const file = 'orchard/components/price-tag.sample.html';
-    expect(read(file)).toMatch(
-      /<!-- By the kilo -->\n.*\n\n<!-- For one fruit -->\n<price-tag cents="95"><\/price-tag>\n$/,
-    );
-    await expect.poll(() => page.getByRole('link', { name: 'For one fruit' }).count(), soon).toBe(1);
-    expect(await page.getByLabel('Cents').inputValue()).toBe('95');
-    await typeInto(page, 'Cents', '85');
-    await tabTo(page, 'Save as a sample');
-    await page.keyboard.press('Enter');
-    await expect.poll(() => page.getByRole('status').innerText(), soon).toMatch(/is a sample .* already/);
-    await tabTo(page, 'Replace it');
-    await page.keyboard.press('Enter');
-    await expect
-      .poll(() => read(file), soon)
-      .toContain('<!-- For one fruit -->\n<price-tag cents="85"></price-tag>\n');
-    expect(read(file).match(/For one fruit/g)).toHaveLength(1);
-    expect(lattice('check', join(preview.folder, 'orchard/components')).code).toBe(0);
-  });
+  test.runIf(isLong)(
+    'saves what was set as a sample beside the component, and tells a name that is taken',
+    async () => {
+      await choose(page, 'price-tag');
+      await typeInto(page, 'Cents', '95');
+      await typeInto(page, 'Name of the sample', 'For one -- fruit');
+      await page.keyboard.press('Enter');
+      await expect.poll(() => page.getByRole('status').innerText(), soon).toMatch(/leave out "--"/);
+      await typeInto(page, 'Name of the sample', 'For one fruit');
+      await page.keyboard.press('Enter');
+      await expect
+        .poll(() => page.getByRole('status').innerText(), soon)
+        .toBe('Saved in price-tag.sample.html.');
+      const file = 'orchard/components/price-tag.sample.html';
+      expect(read(file)).toMatch(
+        /<!-- By the kilo -->\n.*\n\n<!-- For one fruit -->\n<price-tag cents="95"><\/price-tag>\n$/,
+      );
+      await expect.poll(() => page.getByRole('link', { name: 'For one fruit' }).count(), soon).toBe(1);
+      expect(await page.getByLabel('Cents').inputValue()).toBe('95');
+      await typeInto(page, 'Cents', '85');
+      await tabTo(page, 'Save as a sample');
+      await page.keyboard.press('Enter');
+      await expect.poll(() => page.getByRole('status').innerText(), soon).toMatch(/is a sample .* already/);
+      await tabTo(page, 'Replace it');
+      await page.keyboard.press('Enter');
+      await expect
+        .poll(() => read(file), soon)
+        .toContain('<!-- For one fruit -->\n<price-tag cents="85"></price-tag>\n');
+      expect(read(file).match(/For one fruit/g)).toHaveLength(1);
+      expect(lattice('check', join(preview.folder, 'orchard/components')).code).toBe(0);
+    },
+  );
 
   test('saves and copies what is given, also where the server has not yet answered what comes of it', async () => {
     await choose(page, 'price-tag');
@@ -313,17 +316,20 @@ describe('lattice preview', () => {
     expect(await page.evaluate('document.activeElement?.localName')).toBe('preview-page');
   });
 
-  test('says in place what is wrong in a component, and what cannot be read, and shows the others', async () => {
-    const before = read('grove/grove-form.ts');
-    write('grove/grove-form.ts', before.replace('el.footer(slots.foot())', 'el.footer()'));
-    await expect.poll(() => page.getByText('slot-unplaced').count(), soon).toBe(1);
-    write('grove/grove-form.ts', before.replace('el.footer(', 'el.footer(('));
-    await expect.poll(() => page.getByText(/grove-form\.ts could not be read/).count(), soon).toBe(1);
-    expect(await page.getByLabel('Name', { exact: true }).inputValue()).toBe('Saved grove');
-    write('grove/grove-form.ts', before);
-    await expect.poll(() => page.getByText(/could not be read/).count(), soon).toBe(0);
-    await expect.poll(() => page.getByText('slot-unplaced').count(), soon).toBe(0);
-  });
+  test.runIf(isLong)(
+    'says in place what is wrong in a component, and what cannot be read, and shows the others',
+    async () => {
+      const before = read('grove/grove-form.ts');
+      write('grove/grove-form.ts', before.replace('el.footer(slots.foot())', 'el.footer()'));
+      await expect.poll(() => page.getByText('slot-unplaced').count(), soon).toBe(1);
+      write('grove/grove-form.ts', before.replace('el.footer(', 'el.footer(('));
+      await expect.poll(() => page.getByText(/grove-form\.ts could not be read/).count(), soon).toBe(1);
+      expect(await page.getByLabel('Name', { exact: true }).inputValue()).toBe('Saved grove');
+      write('grove/grove-form.ts', before);
+      await expect.poll(() => page.getByText(/could not be read/).count(), soon).toBe(0);
+      await expect.poll(() => page.getByText('slot-unplaced').count(), soon).toBe(0);
+    },
+  );
 
   test('runs nothing that an address brings along, and lets no other page ask', async () => {
     const hostile =

@@ -44,33 +44,25 @@ const kinds = [
   ['of ES modules', { type: 'module' }],
 ] as const;
 
-test.each(kinds.filter((_kind, index) => isLong || index === 0))(
-  'the command loads every kind of module in a project %s',
-  (_, kind) => {
-    const isOfModules = 'type' in kind && kind.type === 'module';
-    const project = new Project({
-      ...modules,
-      ...(!isOfModules && { 'required.js': required, 'required.ts': required }),
-      'package.json': JSON.stringify({ name: 'stalls', ...kind }),
-      'props.json': '{ "title": "Dunlight" }',
-    });
-    for (const file of [
-      'imported.ts',
-      'imported.js',
-      'required.cjs',
-      ...(isOfModules ? [] : ['required.ts']),
-    ])
-      expect(project.must('lattice', 'render', file, '--props', 'props.json'), file).toBe(
-        '<h3>Dunlight</h3>\n',
-      );
-    expect(project.must('lattice', 'render', 'both.ts')).toBe('<div><h3>imported.cts</h3></div>\n');
+test.runIf(isLong).each(kinds)('the command loads every kind of module in a project %s', (_, kind) => {
+  const isOfModules = 'type' in kind && kind.type === 'module';
+  const project = new Project({
+    ...modules,
+    ...(!isOfModules && { 'required.js': required, 'required.ts': required }),
+    'package.json': JSON.stringify({ name: 'stalls', ...kind }),
+    'props.json': '{ "title": "Dunlight" }',
+  });
+  for (const file of ['imported.ts', 'imported.js', 'required.cjs', ...(isOfModules ? [] : ['required.ts'])])
+    expect(project.must('lattice', 'render', file, '--props', 'props.json'), file).toBe(
+      '<h3>Dunlight</h3>\n',
+    );
+  expect(project.must('lattice', 'render', 'both.ts')).toBe('<div><h3>imported.cts</h3></div>\n');
 
-    // All files of the folder, whose components have one name.
-    const { components, problems } = JSON.parse(project.run('lattice', 'check', '.', '--format', 'json').out);
-    expect(problems.filter((one: { code: string }) => one.code === 'module-failed')).toEqual([]);
-    expect(components).toBe(isOfModules ? 9 : 11);
-  },
-);
+  // All files of the folder, whose components have one name.
+  const { components, problems } = JSON.parse(project.run('lattice', 'check', '.', '--format', 'json').out);
+  expect(problems.filter((one: { code: string }) => one.code === 'module-failed')).toEqual([]);
+  expect(components).toBe(isOfModules ? 9 : 11);
+});
 
 test.runIf(isLong)('the command shows the trees of a document', () => {
   const project = new Project({ ...modules, 'package.json': '{}' });

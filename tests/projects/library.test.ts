@@ -20,11 +20,8 @@ const strict = [
   ...['--target', 'ES2022', '--types', 'node', '--declaration'],
 ];
 
-/** In a usual run one compiler and one library; in `npm run test:projects` all with all. */
-
-describe.each(isLong ? versions : versions.slice(0, 1))('%s', (_, compiler) => {
-  const mine = isLong ? libraries : compiler === 'typescript' ? libraries.slice(0, 1) : libraries.slice(1);
-  test.each(mine)('compiles a library of components, and a project that uses it, %s', (_lib, lib) => {
+describe.runIf(isLong).each(versions)('%s', (_, compiler) => {
+  test.each(libraries)('compiles a library of components, and a project that uses it, %s', (_lib, lib) => {
     const tsc = join('node_modules', compiler, 'bin/tsc');
     const flags = [...strict, '--lib', lib, '--module', 'NodeNext', '--moduleResolution', 'NodeNext'];
     const exports = {

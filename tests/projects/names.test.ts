@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, test } from 'vitest';
+import { inRun } from '../support/runs.js';
 import { installed, Project, patience } from './project.js';
 
 beforeAll(() => void installed(), patience);
@@ -38,10 +39,15 @@ console.log(JSON.stringify({ texts: texts.size, one: one.size, errors }));
 `;
 
 describe('twelve renderings with the packed library', () => {
-  test.each([
-    ['as it is', 'index.mjs', false],
-    ['where functions have other names', 'named.mjs', true],
-  ])('are one text, %s', (_how, file, minified) => {
+  test.each(
+    inRun(
+      [
+        ['as it is', 'index.mjs', false],
+        ['where functions have other names', 'named.mjs', true],
+      ] as const,
+      ([, , minified]) => minified,
+    ),
+  )('are one text, %s', (_how, file, minified) => {
     const project = new Project({ 'package.json': '{ "type": "module" }', [file]: module(minified) });
     expect(JSON.parse(project.must('node', file))).toEqual({ texts: 1, one: 1, errors: [] });
   });

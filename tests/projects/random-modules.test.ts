@@ -62,9 +62,9 @@ async function shownIn(page: Page, tags: readonly string[]): Promise<Readonly<Re
 
 const atOnce = 50;
 
-describe('components over random modules', () => {
+describe.runIf(isLong)('components over random modules', () => {
   const visit = useVisits();
-  const { numRuns, seed } = runsOf('random modules', isLong ? 2000 : 300);
+  const { numRuns, seed } = runsOf('random modules', 2000);
   const all = randomModules(numRuns, seed);
   const batches = Array.from({ length: Math.ceil(all.length / atOnce) }, (_, at) =>
     all.slice(at * atOnce, (at + 1) * atOnce),
@@ -90,7 +90,7 @@ describe('components over random modules', () => {
       };
       const wanted = await shown('vite', 'page');
       expect(Object.values(wanted).join()).toContain('Crates');
-      for (const bundler of isLong ? ['vite', 'esbuild', 'rollup', 'webpack'] : ['vite']) {
+      for (const bundler of ['vite', 'esbuild', 'rollup', 'webpack']) {
         const found = await shown(bundler, 'always');
         for (const tag of tags)
           expect([bundler, tag, found[tag], batch[Number(/p(\d+)/.exec(tag)?.[1]) % atOnce]?.files]).toEqual([

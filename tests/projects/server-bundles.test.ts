@@ -56,8 +56,8 @@ const ways: Readonly<Record<string, { readonly files: Files; readonly in: 'node'
   'Rollup, worker': { files: rollup(`{ browser: true, exportConditions: ['worker'] }`), in: 'web' },
 };
 
-/** The ones that a usual run tries: what a bundler cannot assume, and where it is told wrongly what runs there. */
-const usual = /neutral|web worker/;
+/** The one that a usual run tries: where a bundler can assume nothing. */
+const usual = /neutral/;
 
 interface Outcome {
   readonly [what: string]: string;

@@ -1,6 +1,10 @@
 /** Whether all is run: `npm run test:long`. A usual run leaves out what takes long and seldom shows more. */
 export const isLong = process.env.LATTICE_TESTS === 'long';
 
+/** All of a list where all is run; of a usual run, those that have to be in it. */
+export const inRun = <T>(all: readonly T[], isUsual: (one: T) => boolean): readonly T[] =>
+  isLong ? all : all.filter(isUsual);
+
 /**
  * How many random cases a suite runs, and from which seed, which is printed: a thirtieth of them always from the same one,
  * all of them (`npm run test:long`) from a new one, unless `LATTICE_SEED` says which.

@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { lattice } from '../cli/lattice.js';
 import { served } from '../projects/visit.js';
+import { isLong } from '../support/runs.js';
 import { builtPlugin, Site } from './site.js';
 
 const dot = '<svg xmlns="http://www.w3.org/2000/svg" width="2" height="2"/>';
@@ -162,7 +163,7 @@ describe("under default-src 'self'", () => {
     },
   );
 
-  test('so are pages that lattice batch and lattice render write', async () => {
+  test.runIf(isLong)('so are pages that lattice batch and lattice render write', async () => {
     const { folder } = site;
     const page = join(folder, 'page.ts');
     const out = join(folder, 'dist/pages');

@@ -1,4 +1,5 @@
 import { parse } from '@babel/parser';
+import { type TransformFailure, transform } from 'esbuild';
 import type { Program } from 'estree';
 
 /**
@@ -15,12 +16,17 @@ export function programOf(code: string): Program {
   return program as unknown as Program;
 }
 
-/** Returns why written code cannot be read, a fault of the library's own; nothing where it can. */
-export function parseFault(code: string): string | undefined {
+/**
+ * Returns why written code cannot be read, a fault of the library's own; nothing where it can. It is looked at beside
+ * other work, by a parser that is not this process's.
+ */
+export async function parseFault(code: string): Promise<string | undefined> {
   try {
-    programOf(code);
+    await transform(code, { format: 'esm', target: 'esnext', treeShaking: false, logLevel: 'silent' });
     return undefined;
   } catch (thrown) {
-    return `zesty-lattice wrote code that cannot be read (${(thrown as Error).message}), which is its own fault: please report it`;
+    const [first] = (thrown as TransformFailure).errors ?? [];
+    const why = first?.text ?? (thrown as Error).message;
+    return `zesty-lattice wrote code that cannot be read (${why}), which is its own fault: please report it`;
   }
 }

@@ -55,7 +55,7 @@ export async function writtenModule({
   const made =
     isLoaded || cores.size > 0 ? await componentsFrom(module, file, resolve, loading) : new Set<string>();
   loosen(changed, module, (local) => made.has(local));
-  const fault = changed.hasChanged() ? parseFault(changed.toString()) : undefined;
+  const fault = changed.hasChanged() ? await parseFault(changed.toString()) : undefined;
   // The module as it was is right: the page plans its components itself.
   if (fault)
     return {

@@ -83,7 +83,7 @@ export function planning(loadings: Loadings, planned?: LatticeOptions['planned']
       );
       written.set(file, made.planned);
       // What stands in this module was drawn from others: their changes are its own.
-      if (made.isDrawn) for (const one of loading.files) this.addWatchFile(one);
+      if (made.isDrawn && this.meta.watchMode) for (const one of loading.files) this.addWatchFile(one);
       if (!changed.hasChanged()) return undefined;
       return { code: changed.toString(), map: changed.generateMap({ hires: 'boundary' }) };
     },

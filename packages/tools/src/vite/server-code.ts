@@ -32,11 +32,11 @@ export function serverCode(loadings: Loadings): Plugin {
         .filter((one) => one !== undefined);
       const entries = codeAhead(cores);
       if (entries.length === 0) return undefined;
-      for (const one of loading.files) this.addWatchFile(one);
+      if (this.meta.watchMode) for (const one of loading.files) this.addWatchFile(one);
       const changed = new MagicString(code);
       changed.prepend("import { provideCode as $lattice_provideCode } from 'zesty-lattice/internal/html';\n");
       changed.append(`\n$lattice_provideCode({\n${entries.join(',\n')}\n});\n`);
-      const fault = parseFault(changed.toString());
+      const fault = await parseFault(changed.toString());
       if (fault) {
         this.warn(fault);
         return undefined;
