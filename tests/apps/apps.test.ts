@@ -10,7 +10,7 @@ import rows from './rows.json' with { type: 'json' };
 import { builtApps, playAll, type Rendered, rendered, writeApps } from './scenes.js';
 
 const folder = mkdtempSync(join(root, 'tests/apps/out-'));
-const { numRuns, seed } = runsOf('random applications', isLong ? 5_000 : 60 * 30);
+const { numRuns, seed } = runsOf('random applications', isLong ? 5_000 : 100 * 30);
 const apps: readonly App[] = Array.from({ length: numRuns }, (_, at) => appOf((seed + at) % 1_000_000));
 /** How many are played in a page: planned there, and at build time, which takes its time. */
 const played = isLong ? 500 : 8;

@@ -16,13 +16,13 @@ const node = (code: string): string =>
 /** What each door exports as values, and nothing more. */
 const doors: Record<string, string> = {
   'zesty-lattice':
-    'ComponentTree LatticeError calc component definition eachOf el event given isSame phrase preset prop resolve share slot trusted uid whenLoaded',
+    'ComponentTree LatticeError calc component definition eachOf el event given isSame node phrase preset prop resolve share slot trusted uid whenLoaded',
   'zesty-lattice-tools/check': 'check jsonReport sarifReport textReport',
   'zesty-lattice/browser':
-    'LatticeError calc component definition eachOf el elementClass event given isSame phrase preset prop register share slot trusted uid whenLoaded',
+    'LatticeError calc component definition eachOf el elementClass event given isSame node phrase preset prop register share slot trusted uid whenLoaded',
   'zesty-lattice/elements': 'elementClass register registerWhen',
   'zesty-lattice/internal/runtime':
-    'Block acting always anyControl anyRow anyRule attribute bind calculated changing checked choiceRule chosen classOf classes compare compared consuming containing dateRule dated define documentHtml each entered failing featured fieldFeature fieldMembers files fillerMembers fillerWatch filling flagRule formSafe given guarded handed inlineStyle innerScope isFilled isFull isSomething json later leaving lending life listRule listen loading marked masks numberOf numberRule outerAttribute outputs ownField ownerOf picked plain plainText plus property providing putText readText ready receiving recordRule restyled rowPath safe same schemaRule sharing sheet slotWatch styled styledNodes styledSvgNodes styles svgNodes testedRule text textRule urlRule view wearing worded written',
+    'Block acting always anyControl anyRow anyRule attribute bind calculated changing checked choiceRule chosen classOf classes compare compared consuming containing dateRule dated define documentHtml each entered failing featured fieldFeature fieldMembers files fillerMembers fillerWatch filling flagRule formSafe given guarded handed inlineStyle innerScope isFilled isFull isSomething json later leaving lending life listRule listen listenFor loading marked masks methods named naming numberOf numberRule outerAttribute outputs ownField ownerOf picked plain plainText plus property providing putText readText ready receiving recordRule restyled rowPath safe same schemaRule sending sharing sheet showing slotWatch styled styledNodes styledSvgNodes styles svgNodes testedRule text textRule urlRule view wearing worded written',
   'zesty-lattice/markup': 'catalog markupFile renderDocument',
   'zesty-lattice-tools/adopt': 'adopt',
   'zesty-lattice-tools/describe': 'editorData elementsManifest propsSchema tagTypes',

@@ -11,7 +11,7 @@ export type {
   TagComponent,
   Use,
 } from './component/index.js';
-export { component, definition, event, type Kind, preset, prop, slot } from './component/index.js';
+export { component, definition, event, type Kind, node, preset, prop, slot } from './component/index.js';
 export { type ElementClass, elementClass, register } from './elements/index.js';
 export { LatticeError, type Problem } from './problem/index.js';
 export {

@@ -2,6 +2,7 @@ import '#markup';
 
 // What a declaration file names where the type of an export is left to TypeScript: https://www.typescriptlang.org/tsconfig/#declaration
 export type {
+  ActingContext,
   AnyComponent,
   Changes,
   Component,
@@ -19,6 +20,10 @@ export type {
   Listening,
   LoadContext,
   NamedComponent,
+  NodeKind,
+  NodeKinds,
+  NodePlaces,
+  NodesFound,
   NoneDeclaredAbove,
   NoProps,
   Omittable,
@@ -30,6 +35,8 @@ export type {
   PropsOf,
   PropValues,
   SendingComponent,
+  SentEvent,
+  ShownContext,
   SlotKind,
   SlotKinds,
   SlotsOf,
@@ -43,7 +50,7 @@ export type {
   UseArguments,
   WrittenDefinition,
 } from './component/index.js';
-export { component, definition, event, type Kind, preset, prop, slot } from './component/index.js';
+export { component, definition, event, type Kind, node, preset, prop, slot } from './component/index.js';
 export type * from './generated/attributes.js';
 export { LatticeError, type Problem, type Severity, type SourcePlace } from './problem/index.js';
 export {
@@ -63,6 +70,7 @@ export {
   type LoadExpr,
   type LoadFault,
   type LoadState,
+  type NodePlace,
   type Provided,
   phrase,
   type RowExpr,

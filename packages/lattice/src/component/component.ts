@@ -25,6 +25,7 @@ import type {
   GivenProps,
   GivenSlots,
   Listening,
+  NodeKinds,
   Omittable,
   PropInputs,
   PropKinds,
@@ -150,11 +151,13 @@ export function component<
   Accepts extends keyof P = never,
   Text = never,
   Data = NoneDeclaredAbove,
+  const N extends NodeKinds = NoProps,
+  M extends Record<string, readonly unknown[]> = NoneDeclaredAbove,
 >(
   name: string,
-  parts: Definition<P, S, State, Events, H, Accepts, Text, Data>,
-): Made<P, GivenSlotsFrom<S, NoInfer<Text>>, Events, NoInfer<Accepts>> {
-  return made(name, parts, component) as Made<P, GivenSlotsFrom<S, Text>, Events, Accepts>;
+  parts: Definition<P, S, State, Events, H, Accepts, Text, Data, N, M>,
+): Made<P, GivenSlotsFrom<S, NoInfer<Text>>, Events, NoInfer<Accepts>> & WithMethods<M> {
+  return made(name, parts, component) as Made<P, GivenSlotsFrom<S, Text>, Events, Accepts> & WithMethods<M>;
 }
 
 /**
@@ -179,13 +182,27 @@ component.generic = function componentGeneric<
   const Events extends EventKinds,
   H extends Record<string, readonly unknown[]>,
   Data,
+  const N extends NodeKinds,
+  M extends Record<string, readonly unknown[]>,
 >(
   name: string,
-  make: (item: Kind<Item>) => Definition<P, S, State, Events, H, keyof P, string, Data>,
+  make: (item: Kind<Item>) => Definition<P, S, State, Events, H, keyof P, string, Data, N, M>,
 ): (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use {
   const parts = typeof make === 'function' ? make(any()) : undefined;
   return made(name, parts, componentGeneric) as (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use;
 };
+
+/** A component whose element has methods; where there are none, nothing is added. */
+type WithMethods<M> = [keyof M] extends [never] ? unknown : { readonly [methodTypes]?: M };
+
+declare const methodTypes: unique symbol;
+
+/** The methods of a component's element. Each returns a promise that resolves when its change is in the page. */
+export type MethodsOf<C> = C extends { readonly [methodTypes]?: infer M }
+  ? {
+      readonly [K in keyof M]: (...args: M[K] extends readonly unknown[] ? M[K] : never) => Promise<void>;
+    }
+  : unknown;
 
 /** What `component` gives: with `accepts` a component that also takes the attributes of the element it becomes. */
 type Made<P, Slots, Events, Accepts extends keyof P> = [Accepts] extends [never]

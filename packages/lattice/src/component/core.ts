@@ -2,6 +2,7 @@ import type { SourcePlace } from '../problem/index.js';
 import type { Provided } from '../template/index.js';
 import type { AnyEventKind } from './event.js';
 import type { AnyKind } from './kind.js';
+import type { AnyNodeKind } from './node-kind.js';
 import type { Placement } from './placement.js';
 import type { AnySlotKind } from './slot.js';
 
@@ -32,6 +33,12 @@ export interface ComponentCore {
   readonly onFailure: unknown;
   readonly handlers: Readonly<Record<string, HandlerFunction>>;
   readonly connected: ((context: never) => void) | undefined;
+  /** What happens when changes have been shown. */
+  readonly shown: HandlerFunction | undefined;
+  /** What others may call on its element. */
+  readonly methods: Readonly<Record<string, HandlerFunction>>;
+  /** Nodes of its template that its functions reach, by name. */
+  readonly nodes: Readonly<Record<string, AnyNodeKind>>;
   /** What happens when a prop has changed, by prop name. */
   readonly reactions: Readonly<Record<string, HandlerFunction>>;
   /** What it hands down to components below it. */

@@ -16,6 +16,7 @@ const isFunction = (value: unknown): boolean => typeof value === 'function';
 const functionFault = (value: unknown): Fault => must(isFunction(value), 'a function', value);
 const isTagKind = (value: unknown): boolean => isKind(value) && value.rules.word === 'tag';
 const isSlotKind = (value: unknown): boolean => isRecord(value) && 'needed' in value && 'hands' in value;
+const isNodeKind = (value: unknown): boolean => isRecord(value) && 'isKeyed' in value;
 const isEventKind = (value: unknown): boolean => isRecord(value) && 'description' in value;
 
 /** What each part of a definition may be. */
@@ -37,6 +38,9 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
   field: (value) =>
     must(isRecord(value) && isFunction(value.value), 'a record with a function "value"', value),
   connected: functionFault,
+  shown: functionFault,
+  methods: (value) => eachFault(value, 'a method', isFunction, 'a function'),
+  nodes: (value) => eachFault(value, 'a node', isNodeKind, "made by node('input')"),
   template: (value) =>
     must(
       isFunction(value) || isText(value),

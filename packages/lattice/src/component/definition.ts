@@ -8,8 +8,10 @@ import type {
   FieldParts,
   HandlerContext,
   LoadContext,
+  NodeKinds,
   PropKinds,
   PropValues,
+  ShownContext,
   SlotKinds,
   TemplateContext,
 } from './types.js';
@@ -41,6 +43,8 @@ export interface Definition<
   Accepts = never,
   Text = string,
   Data = unknown,
+  N = NoProps,
+  M extends Record<string, readonly unknown[]> = NoneDeclaredAbove,
 > {
   /** One sentence about the component. */
   readonly description?: string;
@@ -70,20 +74,44 @@ export interface Definition<
    * @example loadTimeOut: 30_000
    */
   readonly loadTimeOut?: number;
+  /** Names of elements in the template, made with `node`: the functions below reach them as `nodes.field`. */
+  readonly nodes?: N;
   /** Handlers of events by name. Each returns the fields of the state that change, or nothing. */
   readonly handlers?: {
     readonly [K in keyof H]: (
-      context: HandlerContext<NoInfer<P>, State, Events>,
+      context: HandlerContext<NoInfer<P>, State, Events, NoInfer<N>>,
       ...args: H[K]
     ) => Partial<NoInfer<State>> | undefined | void | Promise<Partial<NoInfer<State>> | undefined | void>;
   };
+  /**
+   * Functions by name that a page calls on the element. Each receives what a handler receives, without an event, and its own
+   * arguments. It returns the fields of the state that change, or nothing. The call returns a promise that resolves when the
+   * change is in the page, and rejects if the method throws.
+   *
+   * @example methods: { show: () => ({ isOpen: true }) } // await dialog.show()
+   */
+  readonly methods?: {
+    readonly [K in keyof M]: (
+      context: ConnectedContext<NoInfer<P>, State, Events, NoInfer<N>>,
+      ...args: M[K]
+    ) => Partial<NoInfer<State>> | undefined | void | Promise<Partial<NoInfer<State>> | undefined | void>;
+  };
+  /**
+   * Called when the element is in the page for the first time, and after each update, when the elements inside are up to date,
+   * too. Returns the fields of the state that change, or nothing.
+   *
+   * @example shown: ({ changed, nodes, state }) => { if (changed.has('isOpen') && state.isOpen) nodes.field?.focus(); }
+   */
+  readonly shown?: (
+    context: ShownContext<NoInfer<P>, State, Events, NoInfer<N>>,
+  ) => Partial<NoInfer<State>> | undefined | void;
   /**
    * Functions by prop, called when that prop of an element has changed, with the old value. Each returns the fields of the
    * state that change, or nothing.
    */
   readonly reactions?: {
     readonly [K in keyof NoInfer<P>]?: (
-      context: ConnectedContext<NoInfer<P>, State, Events>,
+      context: ConnectedContext<NoInfer<P>, State, Events, NoInfer<N>>,
       before: PropValues<NoInfer<P>>[K & keyof PropValues<NoInfer<P>>],
     ) => Partial<NoInfer<State>> | undefined | void;
   };
@@ -95,7 +123,7 @@ export interface Definition<
   /** Makes the element a form field with a value and validity. The browser resets, disables and restores it. */
   readonly field?: FieldParts<NoInfer<P>, State>;
   /** Called when the element is added to a document. `signal` aborts when it is removed. */
-  readonly connected?: (context: ConnectedContext<NoInfer<P>, State, Events>) => void;
+  readonly connected?: (context: ConnectedContext<NoInfer<P>, State, Events, NoInfer<N>>) => void;
   /**
    * Content that is shown if the component cannot be rendered: a value is invalid, a calculation throws, or loading fails.
    * The rest of the page is rendered, and the problem is reported.
@@ -106,7 +134,7 @@ export interface Definition<
    * `{{ … }}` inserts a value, `<slot>` a slot, and the tag of a component in `uses` that component.
    */
   readonly template:
-    | ((context: TemplateContext<P, S, State, H, NoInfer<Data>>) => Content)
+    | ((context: TemplateContext<P, S, State, H, NoInfer<Data>, NoInfer<N>>) => Content)
     | WrittenText<Text>
     | TextFile<Text>;
   /** With an HTML template: the components whose tags it contains. */
@@ -148,7 +176,9 @@ export interface WrittenDefinition<
   Accepts = never,
   Text = string,
   Data = unknown,
-> extends Definition<P, S, State, Events, H, Accepts, Text, Data> {
+  N = NoProps,
+  M extends Record<string, readonly unknown[]> = NoneDeclaredAbove,
+> extends Definition<P, S, State, Events, H, Accepts, Text, Data, N, M> {
   readonly props: NoInfer<P>;
   readonly slots: NoInfer<S>;
 }
@@ -179,8 +209,10 @@ export function definition<
   Accepts extends keyof P = never,
   Text = never,
   Data = NoneDeclaredAbove,
+  const N extends NodeKinds = NoProps,
+  M extends Record<string, readonly unknown[]> = NoneDeclaredAbove,
 >(
-  parts: Definition<P, S, State, Events, H, Accepts, Text, Data>,
-): WrittenDefinition<P, S, State, Events, H, Accepts, Text, Data> {
-  return parts as WrittenDefinition<P, S, State, Events, H, Accepts, Text, Data>;
+  parts: Definition<P, S, State, Events, H, Accepts, Text, Data, N, M>,
+): WrittenDefinition<P, S, State, Events, H, Accepts, Text, Data, N, M> {
+  return parts as WrittenDefinition<P, S, State, Events, H, Accepts, Text, Data, N, M>;
 }

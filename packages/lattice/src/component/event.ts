@@ -4,27 +4,39 @@ declare const types: unique symbol;
 export class EventKind<Detail = void> {
   declare readonly [types]: Detail;
   readonly description: string | undefined;
+  /** How it is sent, where that is not as usual. */
+  readonly options: EventOptions | undefined;
 
-  constructor(description?: string) {
+  constructor(description?: string, options?: EventOptions) {
     this.description = description;
+    this.options = options;
   }
 
   /** Says in a sentence when the event is sent. */
   describe(description: string): EventKind<Detail> {
-    return new EventKind<Detail>(description);
+    return new EventKind<Detail>(description, this.options);
   }
 }
 
 export type AnyEventKind = EventKind<unknown>;
 
+/** How an event is sent (https://dom.spec.whatwg.org/#dictdef-eventinit): it bubbles and is composed unless said. */
+export interface EventOptions {
+  readonly bubbles?: boolean;
+  readonly composed?: boolean;
+  /** Listeners may cancel it. `dispatch` sends it at once, and returns false if one did. */
+  readonly cancelable?: boolean;
+}
+
 interface EventMaker {
-  (): EventKind<void>;
-  <Detail>(): EventKind<Detail>;
+  (options?: EventOptions): EventKind<void>;
+  <Detail>(options?: EventOptions): EventKind<Detail>;
 }
 
 /**
  * Declares an event by the type of its detail; left out, the event has none.
  *
- * @example events: { changed: event<{ count: number }>(), closed: event() }
+ * @example events: { changed: event<{ count: number }>(), closing: event({ cancelable: true }) }
  */
-export const event: EventMaker = <Detail>(): EventKind<Detail> => new EventKind<Detail>();
+export const event: EventMaker = <Detail>(options?: EventOptions): EventKind<Detail> =>
+  new EventKind<Detail>(undefined, options);

@@ -4,6 +4,7 @@ export type {
   AnyProps,
   Component,
   EventsOf,
+  MethodsOf,
   PropsFor,
   PropsOf,
   SendingComponent,
@@ -36,6 +37,7 @@ export { TagKind } from './kinds/tag.js';
 export { type Noticed, noticing } from './make-core.js';
 export { type MarkupReader, markupReader, setMarkupReader, type TextContext } from './markup-reader.js';
 export { nameFault } from './name.js';
+export { type AnyNodeKind, NodeKind, node } from './node-kind.js';
 export { forgetComponents, perComponent } from './per-component.js';
 export type { Placement } from './placement.js';
 export { preset } from './preset.js';
@@ -45,6 +47,7 @@ export { saidOf } from './said-of.js';
 export { type AnySlotKind, SlotKind, slot } from './slot.js';
 export { stateNames } from './state-names.js';
 export type {
+  ActingContext,
   Changes,
   ConnectedContext,
   ContentArgument,
@@ -58,13 +61,18 @@ export type {
   HandlerContext,
   Listening,
   LoadContext,
+  NodeKinds,
+  NodePlaces,
+  NodesFound,
   Omittable,
   PropExprs,
   PropInputs,
   PropKinds,
   PropsArgument,
   PropValues,
+  SentEvent,
   Show,
+  ShownContext,
   SlotKinds,
   SlotPlaces,
   StateExprs,

@@ -10,6 +10,7 @@ import type { NamedComponent, StylesInput } from './definition.js';
 import type { AnyEventKind } from './event.js';
 import type { AnyKind } from './kind.js';
 import { textSlots } from './markup-reader.js';
+import type { AnyNodeKind } from './node-kind.js';
 import type { Placement } from './placement.js';
 import { type AnySlotKind, slot } from './slot.js';
 
@@ -28,6 +29,9 @@ export interface LooseDefinition {
   readonly onFailure?: unknown;
   readonly handlers?: Readonly<Record<string, HandlerFunction>>;
   readonly connected?: (context: never) => void;
+  readonly shown?: HandlerFunction;
+  readonly methods?: Readonly<Record<string, HandlerFunction>>;
+  readonly nodes?: Readonly<Record<string, AnyNodeKind>>;
   readonly field?: ComponentCore['field'];
   readonly provides?: ComponentCore['provides'];
   readonly reactions?: Readonly<Record<string, HandlerFunction>>;
@@ -60,6 +64,9 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
     onFailure: parts.onFailure,
     state: parts.state,
     connected: parts.connected,
+    shown: parts.shown,
+    methods: parts.methods ?? {},
+    nodes: parts.nodes ?? {},
     field: parts.field,
     provides: parts.provides,
     reactions: parts.reactions ?? {},

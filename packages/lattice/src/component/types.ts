@@ -10,10 +10,12 @@ import type {
   HandlerCall,
   LoadExpr,
   LoadFault,
+  NodePlace,
   StateExpr,
 } from '../template/index.js';
 import type { EventKind } from './event.js';
 import type { Kind, kindTypes, Presence } from './kind.js';
+import type { NodeKind, nodeTypes } from './node-kind.js';
 import type { SlotKind, slotTypes } from './slot.js';
 
 /** Shows an intersection as one plain record, so that editors show props and not machinery. */
@@ -86,8 +88,20 @@ export type PropsArgument<Props> = [keyof Props] extends [never]
 
 /** Which handlers are called when the component's element sends one of its events. */
 export interface Listening<Events> {
-  readonly on?: { readonly [Name in keyof Events]?: HandlerCall | undefined } | undefined;
+  readonly on?:
+    | {
+        readonly [Name in keyof Events]?:
+          | HandlerCall
+          | ((event: Expr<SentEvent<Events[Name]>>) => HandlerCall)
+          | undefined;
+      }
+    | undefined;
 }
+
+/** An event as a component sends it. */
+export type SentEvent<Kind> = DomEvent & {
+  readonly detail: Kind extends EventKind<infer Detail> ? Detail : never;
+};
 
 /** The content of a use. */
 export type ContentArgument<Slots> = [keyof Slots] extends [never]
@@ -168,26 +182,68 @@ type ArgumentInputs<Args> = Args extends readonly unknown[]
  */
 export type Changes<State> = Partial<State> | ((state: Readonly<State>) => Partial<State> | undefined);
 
-/** What a handler is given besides its own arguments. */
-export interface HandlerContext<P, State, Events> {
+/** What all functions of a component that act in a page are given. */
+export interface ActingContext<P, State, Events, N = Record<never, never>> {
   readonly props: PropValues<P>;
+  /** As it was when the function was called. */
   readonly state: Readonly<State>;
-  /** The event that called the handler. */
-  readonly event: DomEvent;
   /** The component's element. */
   readonly host: DomElement;
-  /** Aborted when the element has left the document: hand it to requests that a handler waits for. */
+  /** The elements that are named in `nodes`: `undefined` while they are not in the element; those with keys in a map. */
+  readonly nodes: NodesFound<N>;
+  /** Aborted when the element has left the document: hand it to listeners and requests. */
   readonly signal: DomSignal;
   /**
-   * Changes the state at once, such as to show that a handler is waiting for something. A function is given the state as
-   * it is then: `state` is as it was when the handler was called.
+   * Changes the state at once, from a timer or while a function waits for something. A function receives the current state.
+   * The promise resolves when the change is in the page, and the elements inside are up to date.
+   *
+   * @example
+   * await change({ isOpen: true });
+   * nodes.field?.focus();
    */
-  change(changes: Changes<State>): void;
+  change(changes: Changes<State>): Promise<void>;
   /** Loads the component's data anew; what was loaded before stays until the answer is there. */
   reload(): void;
-  /** Sends one of the component's events: a CustomEvent that bubbles and is composed. */
+  /**
+   * Sends one of the component's events, when the function has ended and its changes are made. An event that is declared
+   * `cancelable` is sent at once. Returns false if a listener cancelled it.
+   */
   dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;
 }
+
+/** What a handler is given besides its own arguments. */
+export interface HandlerContext<P, State, Events, N = Record<never, never>>
+  extends ActingContext<P, State, Events, N> {
+  /** The event that called the handler. */
+  readonly event: DomEvent;
+}
+
+/** What `shown` is given. */
+export interface ShownContext<P, State, Events, N = Record<never, never>>
+  extends ActingContext<P, State, Events, N> {
+  /** The names of the props and the fields of the state that have changed since it ran; none the first time. */
+  readonly changed: ReadonlySet<string>;
+}
+
+/** Nodes by name, as a definition declares them. */
+export type NodeKinds = Readonly<Record<string, NodeKind<unknown, boolean>>>;
+
+type NodeTypes<K> = K extends { readonly [nodeTypes]: infer Types } ? Types : never;
+
+/** `nodes` as the functions of a component see them. */
+export type NodesFound<N> = {
+  readonly [K in keyof N]: NodeTypes<N[K]> extends { element: infer Element; keyed: infer Keyed }
+    ? Keyed extends true
+      ? ReadonlyMap<unknown, Element>
+      : Element | undefined
+    : never;
+};
+
+/** `nodes` as a template sees them: each says of an element that it has the name. */
+export type NodePlaces<N> = {
+  readonly [K in keyof N]: NodeTypes<N[K]> extends { keyed: true } ? (key: unknown) => NodePlace : NodePlace;
+};
+
 /**
  * What makes a component's element a form field (https://html.spec.whatwg.org/#form-associated-custom-elements).
  * A prop named `disabled` follows the form; a reset brings back the first state.
@@ -207,22 +263,10 @@ export interface FieldParts<P, State> {
   readonly restore?: (value: string) => Partial<NoInfer<State>>;
 }
 
-/** What `connected` and `reactions` are given. */
-export interface ConnectedContext<P, State, Events> {
-  readonly props: PropValues<P>;
-  readonly state: Readonly<State>;
-  readonly host: DomElement;
-  /** Aborted when the element has left the document: hand it to listeners and requests. */
-  readonly signal: DomSignal;
-  /**
-   * Changes the state from outside a handler, such as from a timer. A function is given the state as it is then: `state`
-   * is as it was when this was called.
-   */
-  change(changes: Changes<State>): void;
-  /** Loads the component's data anew; what was loaded before stays until the answer is there. */
-  reload(): void;
-  dispatch<Name extends keyof Events & string>(name: Name, ...detail: DetailArguments<Events[Name]>): boolean;
-}
+/** What `connected`, `reactions` and `methods` are given. */
+export interface ConnectedContext<P, State, Events, N = Record<never, never>>
+  extends ActingContext<P, State, Events, N> {}
+
 /** What `load` is given. */
 export interface LoadContext<P> {
   readonly props: PropValues<P>;
@@ -248,11 +292,13 @@ type DetailArguments<E> =
     : never;
 
 /** What a template is given. */
-export interface TemplateContext<P, S, State, H, Data = never> {
+export interface TemplateContext<P, S, State, H, Data = never, N = Record<never, never>> {
   readonly props: PropExprs<P>;
   readonly slots: SlotPlaces<S>;
   readonly state: StateExprs<State>;
   readonly handlers: HandlerCalls<H>;
+  /** With `nodes`: what says of an element that it has the name, `el.input({ node: nodes.field })`. */
+  readonly nodes: NodePlaces<N>;
   /** With `load`: what it gave, for `whenLoaded`. */
   readonly data: LoadExpr<Data>;
   /** With `accepts`: spread it where the attributes that a use gives go. */

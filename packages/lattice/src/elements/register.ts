@@ -4,6 +4,7 @@ import {
   componentCore,
   type EventKind,
   type EventsOf,
+  type MethodsOf,
   type PropsOf,
 } from '../component/index.js';
 import { failure, LatticeError } from '../problem/index.js';
@@ -47,14 +48,16 @@ export function register(
 }
 
 /** The class of a component's element: an `HTMLElement` with the component's props as properties. */
-export type ElementClass<C> = new () => HTMLElement & { -readonly [K in keyof PropsOf<C>]: PropsOf<C>[K] };
+export type ElementClass<C> = new () => MethodsOf<C> &
+  HTMLElement & { -readonly [K in keyof PropsOf<C>]: PropsOf<C>[K] };
 
 /**
- * The element of a component: its props as properties, and its events where they are listened to.
+ * The element of a component: its props as properties, its methods, and its events where they are listened to.
  *
  * @example const counter = document.querySelector('crate-counter') as ElementOf<typeof CrateCounter>;
  */
 export type ElementOf<C> = Hearing<EventsOf<C>> &
+  MethodsOf<C> &
   HTMLElement & { -readonly [K in keyof PropsOf<C>]: PropsOf<C>[K] };
 
 type Hearing<Events> = [Events] extends [never]

@@ -16,9 +16,11 @@ function isBusy(core: ComponentCore): boolean {
   return (
     core.state !== undefined ||
     core.connected !== undefined ||
+    core.shown !== undefined ||
     core.load !== undefined ||
     core.field !== undefined ||
     Object.keys(core.handlers).length > 0 ||
+    Object.keys(core.methods).length > 0 ||
     readsShared(core)
   );
 }

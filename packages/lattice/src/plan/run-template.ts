@@ -23,10 +23,12 @@ import {
   describe,
   during,
   ExprCore,
-  HandlerCall,
+  type HandlerCall,
+  handlerCaller,
   inputsOf,
   keepsLines,
   localExpr,
+  NodePlace,
   once,
   placedExprs,
   type Run,
@@ -85,6 +87,7 @@ function runTemplate(core: ComponentCore, run: Run): Blueprint {
         state: reader(core, 'state'),
         slots: slotPlaces(core),
         handlers: handlerCalls(core),
+        nodes: nodePlaces(core),
         accepted,
         get data() {
           return core.load
@@ -207,9 +210,31 @@ export function filledExpr(slot: string, index: number, readBy?: unknown): ExprC
   return new ExprCore({ op: 'filled', slot, index }, readBy);
 }
 
+/** `nodes` as the template sees it: what gives an element one of the names. */
+function nodePlaces(core: ComponentCore): unknown {
+  return new Proxy(
+    {},
+    {
+      get: function read(_target, name) {
+        if (typeof name === 'symbol') return undefined;
+        const kind = Object.hasOwn(core.nodes, name) ? core.nodes[name] : undefined;
+        if (kind)
+          return kind.isKeyed
+            ? (key: unknown) => new NodePlace(name, kind.tag, key)
+            : new NodePlace(name, kind.tag, undefined);
+        const hint = suggest(name, Object.keys(core.nodes), 'node');
+        currentRun()?.findings.push(
+          finding('name-unknown', { what: 'node', name, hint }, placeOf(callPlace(read))),
+        );
+        return undefined;
+      },
+    },
+  );
+}
+
 function handlerCalls(core: ComponentCore): unknown {
   const calls: Record<string, (...args: unknown[]) => HandlerCall> = {};
-  for (const name of Object.keys(core.handlers)) calls[name] = (...args) => new HandlerCall(name, args);
+  for (const name of Object.keys(core.handlers)) calls[name] = handlerCaller(name);
   return calls;
 }
 

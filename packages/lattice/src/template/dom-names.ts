@@ -3,6 +3,9 @@
 declare global {
   interface HTMLElement {}
   interface HTMLElementEventMap {}
+  interface HTMLElementTagNameMap {}
+  interface SVGElementTagNameMap {}
+  interface KeyboardEvent {}
   interface DocumentFragment {}
   interface AbortSignal {}
   interface Event {}
@@ -14,6 +17,9 @@ declare global {
 
 export type DomElement = HTMLElement;
 export type DomEvents = HTMLElementEventMap;
+export type DomKeyEvent = KeyboardEvent;
+/** Elements by their tags, as far as the program knows them. */
+export type DomElements = HTMLElementTagNameMap & SVGElementTagNameMap;
 export type DomFragment = DocumentFragment;
 export type DomEvent = Event;
 export type DomSignal = AbortSignal;

@@ -5,7 +5,7 @@ export type { Attr, Builder, ClassInput, StyleInput, VoidBuilder } from './attri
 export { blankSlot, isBlank, showsMarkup, trimmedEnd, trimmedStart } from './blank.js';
 export type { AttributesOfAny } from './builders.js';
 export { controlText } from './control-text.js';
-export type { DomElement, DomEvent, DomFetch, DomSignal } from './dom-names.js';
+export type { DomElement, DomElements, DomEvent, DomFetch, DomSignal } from './dom-names.js';
 export { builderOf, el } from './el.js';
 export { calc, isSame, phrase, uid } from './expression/calc.js';
 export { canFail } from './expression/can-fail.js';
@@ -26,7 +26,7 @@ export {
   type Whereabouts,
 } from './expression/ops.js';
 export { htmlFragment } from './fragment.js';
-export { HandlerCall, isHandlerCall } from './handler-call.js';
+export { HandlerCall, handlerCaller, isHandlerCall, isListenerFunction } from './handler-call.js';
 export { idPart } from './id-part.js';
 export { isJson, jsonBlock, jsonFault } from './json.js';
 export { type LoadBranches, type LoadExpr, loadBranches, whenLoaded } from './load.js';
@@ -47,6 +47,7 @@ export {
 export { mergeAttributes } from './merge.js';
 export type { AnyNode, Content, TemplateNode, Textual } from './node.js';
 export { brandNodes, isNode, isRecord, nodeBrand, placeNow, placeOfNode, withSource } from './node.js';
+export { isNodePlace, NodePlace } from './node-place.js';
 export * from './nodes/index.js';
 export { once } from './once.js';
 export { placedExprs } from './placed.js';

@@ -1,8 +1,9 @@
-import { coreOf } from './expression/expr.js';
+import { coreOf, ExprCore } from './expression/expr.js';
 import { inputsOf } from './expression/inputs.js';
 import type { Core } from './expression/ops.js';
-import { isHandlerCall } from './handler-call.js';
+import { isHandlerCall, isListenerFunction } from './handler-call.js';
 import { isNode, isRecord } from './node.js';
+import { isNodePlace } from './node-place.js';
 
 /** Every expression that a template's content reaches, through nodes, attributes and other expressions. */
 export function placedExprs(content: unknown): ReadonlySet<Core> {
@@ -11,10 +12,12 @@ export function placedExprs(content: unknown): ReadonlySet<Core> {
   const visit = (part: unknown): void => {
     const core = coreOf(part);
     if (core) visitCore(core);
+    else if (isListenerFunction(part)) visit(part(new ExprCore({ op: 'event' }).face));
     else if (typeof part === 'object' && part !== null && !seen.has(part)) {
       seen.add(part);
       if (Array.isArray(part)) part.forEach(visit);
       else if (isHandlerCall(part)) part.args.forEach(visit);
+      else if (isNodePlace(part)) visit(part.key);
       else if (isNode(part)) part.parts().forEach(visit);
       else if (isRecord(part)) Object.values(part).forEach(visit);
     }

@@ -220,7 +220,18 @@ const helpersName = (at: number): string => `${own}helpers${at}`;
 const definitionPartName = (local: string, key: string): string => `${own}definition_${local}_${key}`;
 
 /** The parts of a definition that written code may name. */
-const namedParts = ['connected', 'field', 'handlers', 'helpers', 'load', 'provides', 'reactions', 'state'];
+const namedParts = [
+  'connected',
+  'field',
+  'handlers',
+  'helpers',
+  'load',
+  'methods',
+  'provides',
+  'reactions',
+  'shown',
+  'state',
+];
 
 /** A line for a part of a definition, by the name it is to have. */
 function partLine(definition: Definition, key: string, name: string): readonly string[] {

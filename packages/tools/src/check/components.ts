@@ -55,7 +55,9 @@ function unreadProps(component: ComponentCore, isPage: boolean): readonly Proble
     component.provides,
     component.field?.value,
     component.field?.fault,
+    component.shown,
     ...Object.values(component.handlers),
+    ...Object.values(component.methods),
     ...Object.values(component.reactions),
   ]
     .map(String)

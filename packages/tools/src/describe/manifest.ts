@@ -36,7 +36,7 @@ export function elementsManifest(modules: readonly DescribedModule[]): ElementsM
 }
 
 function declaration({ core, exportName }: Described): Readonly<Record<string, unknown>> {
-  const { events, name, props, slots } = core;
+  const { events, methods, name, props, slots } = core;
   const kinds = props.names.map((prop, index) => [prop, props.kinds[index] as AnyKind] as const);
   return {
     kind: 'class',
@@ -52,16 +52,24 @@ function declaration({ core, exportName }: Described): Readonly<Record<string, u
       ...defaultAttribute(kind),
       ...said(kind.settings.description),
     })),
-    members: kinds.map(([prop, kind]) => ({
-      kind: 'field',
-      name: prop,
-      type: {
-        text: kind.settings.presence === 'optional' ? `${typeText(kind)} | undefined` : typeText(kind),
-      },
-      ...defaultField(kind),
-      ...said(kind.settings.description),
-      privacy: 'public',
-    })),
+    members: [
+      ...kinds.map(([prop, kind]) => ({
+        kind: 'field',
+        name: prop,
+        type: {
+          text: kind.settings.presence === 'optional' ? `${typeText(kind)} | undefined` : typeText(kind),
+        },
+        ...defaultField(kind),
+        ...said(kind.settings.description),
+        privacy: 'public',
+      })),
+      ...Object.keys(methods).map((method) => ({
+        kind: 'method',
+        name: method,
+        return: { type: { text: 'Promise<void>' } },
+        privacy: 'public',
+      })),
+    ],
     events: Object.entries(events).map(([event, kind]) => ({
       name: event,
       type: { text: 'CustomEvent' },

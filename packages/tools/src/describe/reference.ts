@@ -22,7 +22,7 @@ export function referencePage(
   file: string,
   samples: readonly ReferenceSample[],
 ): string {
-  const { events, name, props, slots } = core;
+  const { events, methods, name, props, slots } = core;
   const kinds = props.names.map((prop, index) => [prop, props.kinds[index] as AnyKind] as const);
   const parts = [
     `# ${name}`,
@@ -57,6 +57,11 @@ export function referencePage(
       'Events',
       ['Event', ''],
       Object.entries(events).map(([event, kind]) => [span(event), prose(kind.description ?? '')]),
+    ),
+    table(
+      'Methods',
+      ['Method'],
+      Object.keys(methods).map((method) => [span(`${method}()`)]),
     ),
     table(
       'Look',

@@ -40,7 +40,7 @@ export interface Sources {
 }
 
 /** Those whose last argument is the number of a scope, the element's own unless said. */
-const scoped: ReadonlySet<RuntimeName> = new Set(['bind', 'listen', 'ready']);
+const scoped: ReadonlySet<RuntimeName> = new Set(['bind', 'listen', 'listenFor', 'ready']);
 
 /** Whether an expression is written in one piece, without lines of its own that know of a scope alone. */
 function isSimple(core: Core): boolean {

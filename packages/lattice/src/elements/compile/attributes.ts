@@ -76,10 +76,22 @@ const builders: AttributeTable<Building, void> = {
     element.attributes.set('style', text);
     view.common.hasStyles = true;
   },
-  listener({ type, handler, args }, element, view, level) {
+  listener({ type, handler, args, keys, ways }, element, view, level) {
     // A row's scope is kept in step with what its handlers are called with, also where nothing shows it.
     view.note(readsOf(args, level));
-    view.part(element, call('listen', type, handler, new HandlerArguments(args), level.index));
+    const given = new HandlerArguments(args);
+    view.part(
+      element,
+      keys || ways
+        ? call('listenFor', type, handler, given, keys, ways, level.index)
+        : call('listen', type, handler, given, level.index),
+    );
+  },
+  named({ name, of }, element, view, level) {
+    // What a component that dissolves names is nothing that the functions of another reach.
+    if (level.use) return;
+    if (of) view.note(readsOf([of], level));
+    view.part(element, call('named', name, of, of && level.index));
   },
   binding(one, element, view, level, all) {
     const reads = readsOf([one.value], level);

@@ -1,7 +1,7 @@
 import type { ComponentCore } from '../../component/index.js';
 import { planOf, sharesOf } from '../../plan/index.js';
 import { blankSlot } from '../../template/index.js';
-import { type Call, call, FaultsOf, FromDefinition, InPage } from './call.js';
+import { type Call, Constant, call, FaultsOf, FromDefinition, InPage } from './call.js';
 import { Dependencies } from './dependencies.js';
 import type { Common, Level } from './level.js';
 import { builders } from './nodes/index.js';
@@ -35,9 +35,12 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
   const view = common.view(content.nodes, { level, depth: 0, isSvg: false });
   const part = (key: FromDefinition['key']): FromDefinition => new FromDefinition(core, key);
   const shares = sharesOf(core);
-  const isActing = takesMore(core);
+  const isActing = core.shown !== undefined || Object.keys(core.methods).length > 0 || takesMore(core);
   const failureView = onFailure && common.view(onFailure.block.nodes, { level, depth: 1, isSvg: false });
   const hasReactions = Object.keys(core.reactions).length > 0;
+  const hasMethods = Object.keys(core.methods).length > 0;
+  const nodeNames = Object.keys(core.nodes);
+  const sent = sentOtherwise(core);
   const handing = core.slots.names.filter((_name, index) => core.slots.kinds[index]?.hands);
   return {
     core,
@@ -45,6 +48,10 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
     dependencies,
     props: core.props.names.map((_name, index) => compiledProp(core, index, dependencies)),
     features: [
+      ...(nodeNames.length > 0
+        ? [call('naming', ...nodeNames.map((name) => [name, core.nodes[name]?.isKeyed ?? false]))]
+        : []),
+      ...(Object.keys(sent).length > 0 ? [call('sending', new Constant(sent))] : []),
       ...(faults.length > 0
         ? [new InPage(new FaultsOf(faults.map(({ finding }) => finding)), faults[0]?.finding.message)]
         : []),
@@ -65,6 +72,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
       core.connected || hasReactions
         ? call('life', core.connected && part('connected'), hasReactions ? part('reactions') : undefined)
         : new InPage(call('life', part('connected'))),
+      ...(core.shown ? [call('showing', part('shown'))] : []),
     ],
     members: [
       shares.length > 0 || core.connected || core.load || hasReactions || isActing
@@ -73,11 +81,19 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
       common.hasForms || handing.length > 0 ? call('formSafe') : new InPage(call('formSafe')),
       ...(handing.length > 0 ? [call('fillerMembers', ...handing)] : []),
       ...(core.field ? [call('fieldMembers', part('field'))] : []),
+      ...(hasMethods ? [call('methods', part('methods'))] : []),
     ],
     uses: common.uses,
     styled: common.styled,
     fillsOthers: common.fillsOthers,
   };
+}
+
+/** Its events that are sent in another way than usual, each with how. */
+function sentOtherwise({ events }: ComponentCore): Readonly<Record<string, object>> {
+  return Object.fromEntries(
+    Object.entries(events).flatMap(([name, { options }]) => (options ? [[name, options]] : [])),
+  );
 }
 
 /**

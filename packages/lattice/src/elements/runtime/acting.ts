@@ -1,9 +1,11 @@
-import type { Feature, Instance } from './instance.js';
+import { type Feature, type Instance, settled } from './instance.js';
 
 /** Changes an element's state from outside a handler's answer: by fields, or by a function of the state as it is then. */
-export function changing(instance: Instance): (changes: unknown) => void {
-  return (changes) =>
+export function changing(instance: Instance): (changes: unknown) => Promise<void> {
+  return (changes) => {
     instance.change(typeof changes === 'function' ? changes({ ...instance.scope.state }) : changes);
+    return settled();
+  };
 }
 
 type Work = (context: object, ...args: readonly unknown[]) => unknown;

@@ -36,6 +36,30 @@ function showWaiting(): void {
   round = 0;
 }
 
+/** Settles when all changes are shown, those that follow from them and those of elements inside with them. */
+export async function settled(): Promise<void> {
+  do await undefined;
+  while (waiting.length > 0);
+}
+
+/** Whether nothing waits to be shown. */
+export function isSettled(): boolean {
+  return waiting.length === 0;
+}
+
+/** How many updates have caused the one that is under way. */
+export function roundNow(): number {
+  return round;
+}
+
+/** Does what follows from an update when that has ended: the update that it causes counts as one more. */
+export function continued(after: number, work: () => void): void {
+  const before = round;
+  round = after;
+  work();
+  round = before;
+}
+
 /** Does what follows from an update at once: changes in it count as one more. */
 export function following(work: () => void): void {
   round++;

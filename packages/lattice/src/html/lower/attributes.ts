@@ -135,6 +135,7 @@ const lowerers: AttributeTable<[tag: string, to: Steps, at: Scope], void> = {
     else made(selectedAround, [value], to, at);
   },
   listener: ignore,
+  named: ignore,
   none: ignore,
   accepted: ignore,
 };

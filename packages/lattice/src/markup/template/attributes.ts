@@ -1,6 +1,6 @@
 import { type AnyKind, type ComponentCore, readText } from '../../component/index.js';
 import { nearestOr } from '../../problem/index.js';
-import { accepted, coreOf, ExprCore, HandlerCall, phrase } from '../../template/index.js';
+import { accepted, coreOf, ExprCore, HandlerCall, NodePlace, phrase } from '../../template/index.js';
 import { parseExpression } from '../expression/parse.js';
 import { ExpressionFault, type ExpressionTree } from '../expression/tree.js';
 import { hasHole, type Piece, pieces, unmarked } from '../syntax/holes.js';
@@ -20,6 +20,8 @@ export function attributesOf(
     const { name } = attribute;
     if (isStray(node, attribute, reading)) continue;
     if (name === 'handles') attributes.on = listeners(attribute, locals, reading);
+    else if (name === 'node' && Object.keys(reading.component.nodes).length > 0)
+      attributes.node = nodePlace(attribute, locals, reading);
     else if (name === 'bind') attributes.bind = boundState(attribute, locals, reading);
     else if (name === 'accepted') Object.assign(attributes, accepted);
     else if (name === 'class') attributes.class = classInput(attribute, locals, reading);
@@ -185,7 +187,7 @@ export function listeners(
   const text = unmarked(attribute.value, reading.holes);
   for (const found of text.matchAll(/(?:[^;'"]|'[^']*'|"[^"]*")+/g)) {
     if (found[0].trim() === '') continue;
-    const [, type, call] = /^\s*([\w.-]+)\s*:\s*([\s\S]+)$/.exec(found[0]) ?? [];
+    const [, type, call] = /^\s*([\w.-]+(?:\s+[^\s:]+)*)\s*:\s*([\s\S]+)$/.exec(found[0]) ?? [];
     const at = attribute.valueAt === undefined ? undefined : attribute.valueAt + found.index;
     if (type === undefined || call === undefined) {
       reading.report(
@@ -200,7 +202,7 @@ export function listeners(
     }
     const start = found[0].length - call.length;
     const heard = handlerCall(call, at === undefined ? undefined : at + start, locals, reading);
-    if (heard) calls[type] = heard;
+    if (heard) calls[type.replace(/\s+/g, ' ')] = heard;
   }
   return calls;
 }
@@ -238,10 +240,51 @@ function handlerCall(
 }
 
 /** A handler's name, or a call of it. */
-function calledHandler(text: string): ExpressionTree & { readonly kind: 'name' | 'call' } {
+function calledHandler(text: string): CalledTree {
+  return called(text, 'is no call of a handler', 'Name one of the component’s handlers: add(1).');
+}
+
+/** The name of a node, or one with a key. */
+function calledName(text: string): CalledTree {
+  return called(text, 'names no node', 'Name one of the component’s nodes: field, or options(row.id).');
+}
+
+type CalledTree = ExpressionTree & { readonly kind: 'name' | 'call' };
+
+function called(text: string, fault: string, hint: string): CalledTree {
   const tree = parseExpression(text);
   if (tree.kind === 'name' || tree.kind === 'call') return tree;
-  throw new ExpressionFault('is no call of a handler', 0, 'Name one of the component’s handlers: add(1).');
+  throw new ExpressionFault(fault, 0, hint);
+}
+
+/** `node="field"`, `node="options(row.id)"`: one of the names in the component's `nodes`. */
+function nodePlace(attribute: MarkupAttribute, locals: Locals, reading: TextReading): NodePlace | undefined {
+  const { valueAt: at } = attribute;
+  const text = unmarked(attribute.value, reading.holes);
+  const tree = guarded(() => calledName(text), text, at, reading);
+  if (!tree) return undefined;
+  const { nodes } = reading.component;
+  const kind = Object.hasOwn(nodes, tree.name) ? nodes[tree.name] : undefined;
+  const args = tree.kind === 'call' ? tree.args : [];
+  if (!kind) {
+    const declare = `Declare it: nodes: { ${tree.name}: node('…') }.`;
+    const hint = nearestOr(tree.name, Object.keys(nodes), declare);
+    reading.report('name-unknown', { what: 'node', name: tree.name, hint }, at);
+    return undefined;
+  }
+  if (args.length !== (kind.isKeyed ? 1 : 0)) {
+    const fault = `node says ${JSON.stringify(text.trim())}, and ${tree.name} ${kind.isKeyed ? 'has a key' : 'has none'}`;
+    const hint = kind.isKeyed
+      ? `Write a key that differs in each row: node="${tree.name}(row.id)".`
+      : `Write node="${tree.name}", or declare it with keys: node.keyed('…').`;
+    reading.report('directive-invalid', { fault, hint }, at);
+    return undefined;
+  }
+  const [key] = args.map((arg) => {
+    const bound = bind(arg, text.trim(), at, locals, reading);
+    return bound && (bound.isConstant ? bound.constant : bound.core.face);
+  });
+  return new NodePlace(tree.name, kind.tag, key);
 }
 
 /** `bind="title"`, `bind="draft.title"`: the field of the state, or the part of one, that a form control is tied to. */

@@ -10,6 +10,7 @@ export type PlanAttribute =
   | ClassAttribute
   | StyleAttribute
   | ListenerAttribute
+  | NamedAttribute
   | BindingAttribute
   | ChosenAttribute
   | NoAttribute
@@ -60,6 +61,18 @@ export interface ListenerAttribute {
   readonly type: string;
   readonly handler: string;
   readonly args: readonly Core[];
+  /** Keys that it is for, as a page compares them; all where there are none. */
+  readonly keys?: readonly string[];
+  /** How it hears (https://dom.spec.whatwg.org/#dictdef-addeventlisteneroptions). */
+  readonly ways?: { readonly passive?: true; readonly once?: true; readonly capture?: true };
+}
+
+/** One of the names in `nodes` of its component, and what tells it from others that have it. */
+export interface NamedAttribute {
+  readonly kind: 'named';
+  readonly key: 'node';
+  readonly name: string;
+  readonly of: Core | undefined;
 }
 
 /** A form control tied to a field of the state. */
@@ -127,6 +140,7 @@ const reads: AttributeTable<[], readonly Core[]> = {
     parts.flatMap((part) => (part.kind === 'text' ? [part.text] : part.when ? [part.when] : [])),
   style: ({ parts }) => parts.flatMap(([, value]) => (value.op.op === 'literal' ? [] : [value])),
   listener: () => [],
+  named: () => [],
   binding: ({ value, path }) => [value, ...path.filter((key) => typeof key !== 'string')],
   chosen: ({ chosen, own }) => (chosen ? [chosen, own] : [own]),
   none: () => [],

@@ -1,18 +1,20 @@
-import { finding, printValue } from '../../problem/index.js';
+import { finding } from '../../problem/index.js';
 import {
   attributeRule,
   attributeText,
   type Core,
   coreOf,
-  isHandlerCall,
   isNameFit,
   isNode,
+  isNodePlace,
+  type NodePlace,
   operand,
   type Report,
   takesAccepted,
 } from '../../template/index.js';
 import { boundTo, type Lists, noLists } from './bound-to.js';
 import { classPieces } from './class.js';
+import { planListeners } from './listeners.js';
 import type { BindingAttribute, PlanAttribute } from './plan-attribute.js';
 import { stylePieces } from './style.js';
 
@@ -55,7 +57,10 @@ function planAttribute(written: string, value: unknown, around: Around, to: Plan
   if (value === undefined) return;
   const name = parsedName(written);
   const key = written.toLowerCase();
-  if (key === 'on') return planListeners(value, around, to);
+  if (key === 'on') {
+    to.push(...planListeners(value, tagOf(around.tags), around.report));
+    return;
+  }
   if (key === 'json') return;
   const one = decided(name, key, value, around);
   const before = to.findIndex((other) => other.key === one.key);
@@ -67,6 +72,7 @@ function decided(name: string, key: string, value: unknown, around: Around): Pla
   const { report, tags } = around;
   const none: PlanAttribute = { kind: 'none', key };
   if (key === 'bind') return planBinding(value, around) ?? none;
+  if (key === 'node' && isNodePlace(value)) return planNamed(value, around);
   if (key === 'class')
     return value === null ? none : { kind: 'class', key, parts: classPieces(tagOf(tags), value, report) };
   if (key === 'style')
@@ -82,25 +88,18 @@ function decided(name: string, key: string, value: unknown, around: Around): Pla
 
 const isNothing = (value: unknown): boolean => value === undefined || value === null || value === false;
 
-function planListeners(value: unknown, { report, tags }: Around, to: PlanAttribute[]): void {
-  if (isNothing(value)) return;
-  const fault = (attribute: string, got: unknown, wanted: string): void =>
+/** The name by which functions of the component reach the element. */
+function planNamed({ key, name, tag }: NodePlace, { report, tags }: Around): PlanAttribute {
+  if (tag !== undefined && tags && !tags.includes(tag))
     report(
       finding('attribute-invalid', {
-        attribute,
+        attribute: 'node',
         tag: tagOf(tags),
-        fault: `expects ${wanted}, but received ${printValue(got)}`,
-        hint: 'Declare a handler, and call it: on: { click: handlers.add(1) }.',
+        fault: `has the name "${name}", which nodes declares for <${tag}>`,
+        hint: `Declare it as it is: nodes: { ${name}: node('${tagOf(tags)}') }.`,
       }),
     );
-  if (typeof value !== 'object' || Array.isArray(value))
-    return fault('on', value, 'a record of handlers by event');
-  for (const [type, call] of Object.entries(value ?? {})) {
-    if (isHandlerCall(call)) {
-      const args = call.args.map(operand);
-      to.push({ kind: 'listener', key: `on ${type}`, type, handler: call.handler, args });
-    } else if (!isNothing(call)) fault(`on.${type}`, call, 'the call of a handler');
-  }
+  return { kind: 'named', key: 'node', name, of: key === undefined ? undefined : operand(key) };
 }
 
 function planBinding(value: unknown, { all, lists, report, tags }: Around): BindingAttribute | undefined {

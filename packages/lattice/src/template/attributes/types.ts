@@ -1,7 +1,8 @@
-import type { DomEvents, DomFile } from '../dom-names.js';
-import type { ExprOf, StateExpr } from '../expression/expr.js';
+import type { DomEvents, DomFile, DomKeyEvent } from '../dom-names.js';
+import type { Expr, ExprOf, StateExpr } from '../expression/expr.js';
 import type { HandlerCall } from '../handler-call.js';
 import type { Content, TemplateNode } from '../node.js';
+import type { NodePlace } from '../node-place.js';
 
 /** An attribute's value: one of its own, an expression of one, or nothing for no attribute. */
 export type Attr<T> = T | ExprOf<T | null | undefined | false> | null | undefined | false;
@@ -37,9 +38,19 @@ export type JsonData =
   | readonly unknown[]
   | { readonly [key: string]: unknown };
 
-/** Handlers by event name. Names of the standard come with completion; any other event of a component works too. */
-export type Listeners = { readonly [Name in keyof DomEvents]?: HandlerCall } & {
-  readonly [name: string]: HandlerCall | undefined;
+/** The call of a handler, or a function that is given the event as an expression and makes the call. */
+export type Listener<E> = HandlerCall | ((event: Expr<E>) => HandlerCall);
+
+/**
+ * Handlers by event name. Names of the standard come with completion; any other event works too. Behind the name of a key
+ * event stand the keys that it is for, behind any name `passive`, `once` or `capture`.
+ *
+ * @example on: { click: handlers.add(1), input: (event) => handlers.search(event.timeStamp) }
+ * @example on: { 'keydown ArrowDown': handlers.move(1), 'keydown Control+s': handlers.save(), 'scroll passive': handlers.roll() }
+ */
+export type Listeners = { readonly [Name in keyof DomEvents]?: Listener<DomEvents[Name]> | undefined } & {
+  readonly [words: `keydown ${string}` | `keyup ${string}`]: Listener<DomKeyEvent> | undefined;
+  readonly [name: string]: HandlerCall | ((event: never) => HandlerCall) | undefined;
 };
 
 /** Attributes that every element takes (https://html.spec.whatwg.org/#global-attributes). */
@@ -47,6 +58,8 @@ export interface CommonAttributes {
   readonly class?: ClassInput;
   readonly style?: StyleInput;
   readonly on?: Listeners;
+  /** Gives the element one of the names in the component's `nodes`, by which its functions reach it. */
+  readonly node?: NodePlace | undefined;
   /** Ties a form control to a field of the state, both ways. */
   readonly bind?:
     | StateExpr<string>

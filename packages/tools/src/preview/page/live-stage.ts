@@ -75,7 +75,7 @@ export const LiveStage = component('live-stage', {
       },
       { signal: signal as AbortSignal },
     );
-    const measure = (): void => change({ room: Math.floor(element.clientWidth) - 2 });
+    const measure = (): void => void change({ room: Math.floor(element.clientWidth) - 2 });
     const observer = new ResizeObserver(measure);
     observer.observe(element);
     (signal as AbortSignal).addEventListener('abort', () => observer.disconnect());

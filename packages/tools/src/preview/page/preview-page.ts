@@ -97,7 +97,7 @@ export const PreviewPage = component('preview-page', {
   connected: ({ change, signal }) => {
     const until = { signal: signal as AbortSignal };
     const arrive = (): void =>
-      change((state) => {
+      void change((state) => {
         if (!state.isRead) return {};
         const changes = withStateChange(
           state.catalogue,

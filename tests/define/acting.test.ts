@@ -1,0 +1,144 @@
+import { describe, expect, test } from 'vitest';
+import { component, eachOf, el, event, type LatticeError, node, prop, resolve } from 'zesty-lattice';
+import { renderHtml } from 'zesty-lattice/html';
+
+const handlers = { move: (_context: unknown, _step: number) => undefined, save: () => undefined };
+
+describe('words behind an event', () => {
+  /** What is wrong with them, in functions and in HTML text. */
+  const of = (words: string): readonly (readonly string[])[] =>
+    [
+      component('key-note', {
+        handlers,
+        template: (given) => el.button({ type: 'button', on: { [words]: given.handlers.save() } }, 'Save'),
+      }),
+      component('key-text', {
+        handlers,
+        template: `<button type="button" handles="${words}: save()">Save</button>`,
+      }),
+    ].map((one) => resolve(one, {}).problems.map(({ hint, message }) => `${message} ${hint}`));
+
+  test.each([
+    'keydown Enter',
+    'keydown Control+s Shift+Tab',
+    'keydown Space ? +',
+    'keydown Control++',
+    'keyup F12 once',
+    'scroll passive',
+    'focus capture',
+    'crate-moved once',
+  ])('%s is right', (words) => {
+    expect(of(words)).toEqual([[], []]);
+  });
+
+  test.each([
+    ['keydown enter', 'names the key "enter"'],
+    ['keydown Shift+a', 'names the key "Shift+a"'],
+    ['keydown Ctrl+s', 'names the key "Ctrl+s"'],
+    ['keydown Control+Control+s', 'names the key "Control+Control+s"'],
+    ['click Enter', 'has the word "Enter" behind the event click'],
+    ['scroll pasive', 'Did you mean "passive"?'],
+  ])('%s is reported', (words, said) => {
+    for (const found of of(words)) {
+      expect(found).toHaveLength(1);
+      expect(found[0]).toContain(said);
+    }
+  });
+});
+
+test('a function that listens is given the event, and returns the call of a handler', () => {
+  const Right = component('move-note', {
+    handlers,
+    template: (given) => el.p({ on: { keydown: (key) => given.handlers.move(key.location) } }),
+  });
+  expect(resolve(Right, {}).problems).toEqual([]);
+  const Wrong = component('wrong-note', {
+    template: () => el.p({ on: { keydown: ((key: { code: string }) => key.code) as never } }),
+  });
+  expect(resolve(Wrong, {}).problems[0]?.message).toContain(
+    'on.keydown of <p> expects a function that returns the call of a handler',
+  );
+  let calls = 0;
+  const Careless = component('careless-note', {
+    template: () => el.p({ on: { click: (() => calls++) as never } }),
+  });
+  expect(resolve(Careless, {}).problems).toHaveLength(1);
+  expect(calls).toBe(0);
+});
+
+test('a prop that is read beside a function that listens counts as placed', () => {
+  const Right = component('move-note', {
+    props: { step: prop.number().fallback(1) },
+    handlers,
+    template: ({ handlers: { move }, props: { step } }) => el.p({ on: { keydown: (_key) => move(step) } }),
+  });
+  expect(resolve(Right, {}).problems).toEqual([]);
+});
+
+describe('nodes', () => {
+  const nodes = { field: node('input'), rows: node.keyed('li') };
+
+  test('write nothing', () => {
+    const Form = component('node-form', {
+      nodes,
+      props: { items: prop.list(prop.text()).fallback(['a']) },
+      template: (given) => [
+        el.input({ node: given.nodes.field, name: 'x' }),
+        eachOf(given.props.items, (item) => el.li({ node: given.nodes.rows(item) }, item)),
+      ],
+    });
+    const Text = component('node-text', {
+      nodes,
+      props: { items: prop.list(prop.text()).fallback(['a']) },
+      template:
+        '<input node="field" name="x"><template each-of="items" as="item"><li node="rows(item)">{{ item }}</li></template>',
+    });
+    expect([Form, Text].map((one) => renderHtml(one, {}))).toEqual(
+      ['<input name="x"><li>a</li>'].flatMap((html) => [html, html]),
+    );
+    expect([Form, Text].flatMap((one) => resolve(one, {}).problems)).toEqual([]);
+  });
+
+  test('are an attribute of elements from elsewhere where a component has none', () => {
+    const Text = component('plain-text', {
+      foreign: ['graph-view'],
+      template: '<graph-view node="7"></graph-view>',
+    });
+    expect(renderHtml(Text, {})).toBe('<graph-view node="7"></graph-view>');
+  });
+
+  test.each([
+    ['<input node="feild">', 'Did you mean "field"?'],
+    ['<input node="field(1)">', 'and field has none'],
+    ['<li node="rows">x</li>', 'Write a key that differs in each row: node="rows(row.id)".'],
+    ['<select node="field" aria-label="x"></select>', 'which nodes declares for <input>'],
+    ['<input node="1 + 1">', 'names no node'],
+  ])('%s is reported', (template, said) => {
+    const { problems } = resolve(component('node-text', { nodes, template }), {});
+    expect(problems.map(({ hint, message }) => `${message} ${hint}`).join('\n')).toContain(said);
+  });
+
+  test('that are not declared are reported in functions', () => {
+    const Form = component('node-form', {
+      nodes,
+      // @ts-expect-error
+      template: (given) => el.input({ node: given.nodes.feild, 'aria-label': 'x' }),
+    });
+    expect(resolve(Form, {}).problems[0]?.hint).toContain('Did you mean "field"?');
+  });
+});
+
+test('parts that are no functions, events or nodes are refused', () => {
+  const of = (parts: object): string => {
+    try {
+      component('wrong-parts', { template: () => '', ...parts } as never);
+      return '';
+    } catch (thrown) {
+      return (thrown as LatticeError).message;
+    }
+  };
+  expect(of({ shown: true })).toContain('"shown"');
+  expect(of({ methods: { show: 1 } })).toContain('a method "show"');
+  expect(of({ nodes: { field: 'input' } })).toContain("made by node('input')");
+  expect(of({ nodes: { field: node('input') }, events: { closing: event({ cancelable: true }) } })).toBe('');
+});

@@ -1,0 +1,112 @@
+import { component, definition, type Expr, eachOf, el, event, given, node, prop } from 'zesty-lattice';
+
+const picking = definition({
+  props: { stalls: prop.list(prop.record({ id: prop.number(), name: prop.text() })).fallback([]) },
+  state: () => ({ isOpen: false, at: 0, typed: '', last: '' }),
+  events: {
+    closing: event<{ why: string }>({ cancelable: true }),
+    looked: event<{ changed: readonly string[]; shown: string }>({ bubbles: false }),
+  },
+  nodes: { field: node('input'), options: node.keyed('li') },
+  handlers: {
+    open: async ({ change, nodes }) => {
+      await change({ isOpen: true });
+      nodes.field?.focus();
+    },
+    move: ({ nodes, props, state }, step: number) => {
+      const at = Math.max(0, Math.min(props.stalls.length - 1, state.at + step));
+      nodes.options.get(props.stalls[at]?.id)?.scrollIntoView();
+      return { at, last: String(nodes.options.size) };
+    },
+    key: (_context, name: string, held: boolean) => ({ last: `${name} ${held}` }),
+    note: (_context, word: string) => ({ last: word }),
+    type: ({ nodes }) => ({ typed: nodes.field?.value ?? '' }),
+    close: ({ dispatch }) => {
+      if (dispatch('closing', { why: 'escape' })) return { isOpen: false };
+      return { last: 'kept open' };
+    },
+  },
+  methods: {
+    show: async ({ change }, word: string) => {
+      await change({ isOpen: true });
+      return { last: word };
+    },
+    fail: () => {
+      throw new Error('no stall');
+    },
+  },
+  shown: ({ changed, dispatch, nodes, state }) => {
+    dispatch('looked', {
+      changed: [...changed].sort(),
+      shown: `${state.isOpen} ${nodes.field !== undefined} ${nodes.options.size}`,
+    });
+  },
+  template: () => '',
+});
+
+export const StallPick = component('stall-pick', {
+  ...picking,
+  template: ({ handlers, nodes, props, state }) => [
+    el.button({ class: 'open', type: 'button', on: { click: handlers.open() } }, 'Open'),
+    el.section(
+      {
+        tabindex: -1,
+        on: {
+          'keydown ArrowDown': handlers.move(1),
+          'keydown ArrowUp': handlers.move(-1),
+          'keydown Escape': handlers.close(),
+          'keydown Control+s Shift+Tab ? Space': (key) => handlers.key(key.key, key.shiftKey),
+          'click once': handlers.note('clicked'),
+          'wheel passive': (wheel: Expr<WheelEvent>) => handlers.note(wheel.type),
+          'focus capture': handlers.note('focused'),
+        },
+      },
+      given(state.isOpen, [
+        el.input({ node: nodes.field, on: { input: handlers.type() } }),
+        el.ul(
+          eachOf(props.stalls, (stall) => el.li({ node: nodes.options(stall.id) }, stall.name), {
+            key: 'id',
+          }),
+        ),
+      ]),
+    ),
+    el.output(state.at, ' ', state.typed, ' ', state.last),
+  ],
+});
+
+export const StallPickText = component('stall-pick-text', {
+  ...picking,
+  template: `<button class="open" type="button" handles="click: open()">Open</button>
+<section tabindex="-1" handles="keydown ArrowDown: move(1); keydown ArrowUp: move(-1); keydown Escape: close();
+  keydown Control+s Shift+Tab ? Space: key(event.key, event.shiftKey); click once: note('clicked');
+  wheel passive: note(event.type); focus capture: note('focused')"><template given="isOpen"
+><input node="field" handles="input: type()"><ul><template each-of="stalls" as="stall" key="id"
+><li node="options(stall.id)">{{ stall.name }}</li></template></ul></template></section>
+<output>{{ at }} {{ typed }} {{ last }}</output>`,
+});
+
+/** Changes what it has just shown, for ever. */
+export const RestlessNote = component('restless-note', {
+  state: () => ({ turns: 0 }),
+  shown: ({ state }) => ({ turns: state.turns + 1 }),
+  template: ({ state }) => el.b(state.turns),
+});
+
+/** Hears the events of another one, with their details. */
+export const PickHall = component('pick-hall', {
+  state: () => ({ why: '', holds: false }),
+  handlers: {
+    hear: ({ event, state }, why: string) => {
+      if (state.holds) event.preventDefault();
+      return { why };
+    },
+  },
+  methods: { hold: () => ({ holds: true }) },
+  template: ({ handlers, state }) => [
+    StallPick({
+      stalls: [{ id: 1, name: 'Press' }],
+      on: { closing: (sent) => handlers.hear(sent.detail.why) },
+    }),
+    el.b(state.why),
+  ],
+});

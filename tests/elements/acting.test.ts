@@ -1,0 +1,199 @@
+import type { Page } from 'playwright-core';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { renderHtml } from 'zesty-lattice/html';
+import { useBrowser } from '../support/browser.js';
+import { bundle } from '../support/bundle.js';
+import { StallPick, StallPickText } from './acting-parts.js';
+
+const { page: open } = useBrowser();
+const scripts = new Map<boolean, string>();
+beforeAll(async () => {
+  const entry = new URL('./acting-page.ts', import.meta.url);
+  scripts.set(false, await bundle(entry));
+  scripts.set(true, await bundle(entry, { ahead: true, minify: true, production: true }));
+});
+
+const stalls = [
+  { id: 7, name: 'Press' },
+  { id: 8, name: 'Gate' },
+  { id: 9, name: 'Barn' },
+];
+
+describe.each([
+  ['planned in the page', false],
+  ['planned as the page was built', true],
+])('%s', (_how, ahead) => {
+  let reported: string[] = [];
+  async function started(html: string): Promise<Page> {
+    const page = await open(`<!doctype html><body>${html}`);
+    reported = [];
+    page.on('console', (message) => reported.push(message.text()));
+    page.on('pageerror', (error) => reported.push(error.message));
+    await page.evaluate(`window.looked = []; for (const one of document.body.children) {
+      one.addEventListener('looked', ({ detail }) => looked.push(detail));
+      one.addEventListener('closing', (event) => window.keep && event.preventDefault());
+    }`);
+    await page.addScriptTag({ content: scripts.get(ahead) ?? '', type: 'module' });
+    await page.waitForFunction('window.start');
+    await page.evaluate('start(); new Promise((done) => setTimeout(done))');
+    return page;
+  }
+  const output = (page: Page): Promise<string> =>
+    page
+      .locator('output')
+      .first()
+      .evaluate((one) => one.textContent ?? '');
+
+  describe.each([
+    ['functions', StallPick],
+    ['HTML text', StallPickText],
+  ])('written as %s', (_form, Pick) => {
+    const attribute = JSON.stringify(stalls).replaceAll('"', '&quot;');
+    const ways = {
+      made: `<${Pick.name} stalls="${attribute}"></${Pick.name}>`,
+      hydrated: renderHtml(Pick, { stalls }, { form: 'elements' }),
+    };
+
+    test.each(Object.entries(ways))('nodes are there while they are shown: %s', async (_way, html) => {
+      const page = await started(html);
+      await page.locator('.open').click();
+      // The field is there, and has the focus, as soon as the change is in the page.
+      expect(
+        await page.evaluate(`document.querySelector('${Pick.name}').shadowRoot.activeElement?.localName`),
+      ).toBe('input');
+      await page.keyboard.type('ba');
+      await expect.poll(() => output(page)).toMatch(/^0 ba /);
+      await page.keyboard.press('ArrowDown');
+      await page.keyboard.press('ArrowDown');
+      await page.keyboard.press('ArrowUp');
+      expect(await output(page)).toBe('1 ba 3');
+      // A row that went is nothing any more, and one that came is.
+      await page.evaluate(
+        `{ const one = document.querySelector('${Pick.name}'); one.stalls = [one.stalls[1], { id: 10, name: 'Mill' }]; }`,
+      );
+      await page.keyboard.press('ArrowDown');
+      expect(await output(page)).toBe('1 ba 2');
+      await page.keyboard.press('Escape');
+      expect(await page.locator('input').count()).toBe(0);
+      expect(await page.evaluate('looked.at(-1)')).toEqual({ changed: ['isOpen'], shown: 'false false 0' });
+      expect(reported).toEqual([]);
+      await page.close();
+    });
+
+    test('what was shown is told once, by the names of what has changed, and never half', async () => {
+      const page = await started(ways.made);
+      expect(await page.evaluate('looked')).toEqual([{ changed: [], shown: 'false false 0' }]);
+      await page.evaluate(
+        `{ const one = document.querySelector('${Pick.name}'); one.stalls = one.stalls.slice(1); one.shadowRoot.querySelector('button').click(); } new Promise((done) => setTimeout(done))`,
+      );
+      expect(await page.evaluate('looked')).toEqual([
+        { changed: [], shown: 'false false 0' },
+        // The field has got the focus, which is heard.
+        { changed: ['isOpen', 'last', 'stalls'], shown: 'true true 2' },
+      ]);
+      await page.close();
+    });
+
+    test('methods are settled when what they change is in the page, and reject what they throw', async () => {
+      const page = await started(ways.hydrated);
+      expect(
+        await page.evaluate(`(async () => {
+          const one = document.querySelector('${Pick.name}');
+          await one.show('by method');
+          const shown = one.shadowRoot.querySelector('output').textContent + one.shadowRoot.querySelectorAll('li').length;
+          const failed = await one.fail().catch(({ message }) => message);
+          const apart = document.createElement('${Pick.name}');
+          await apart.show('apart');
+          document.body.append(apart);
+          await null;
+          return [shown, failed, apart.shadowRoot.querySelector('output').textContent, 'show' in HTMLElement.prototype];
+        })()`),
+      ).toEqual(['0  by method3', 'no stall', '0  apart', false]);
+      expect(reported).toEqual([]);
+      await page.close();
+    });
+
+    test('keys are those that are named, with what is held', async () => {
+      const page = await started(ways.made);
+      await page.locator('section').focus();
+      expect(await output(page)).toBe('0  focused');
+      for (const [key, shown] of [
+        ['Control+s', 's false'],
+        ['Control+Shift+s', 's false'],
+        ['s', 's false'],
+        ['?', '? true'],
+        ['Space', '  false'],
+        ['Tab', '  false'],
+      ] as const) {
+        if (key === 'Tab') await page.locator('section').dispatchEvent('keydown', { key: 'Tab' });
+        else if (key === '?')
+          await page.locator('section').dispatchEvent('keydown', { key: '?', shiftKey: true });
+        else await page.keyboard.press(key);
+        expect([
+          key,
+          await page
+            .locator('output')
+            .first()
+            .evaluate((one) => one.textContent),
+        ]).toEqual([key, `0  ${shown}`]);
+      }
+      await page.locator('section').dispatchEvent('keydown', { key: 'Tab', shiftKey: true });
+      expect(await output(page)).toBe('0  Tab true');
+      // A key that ends a composition is the composer's.
+      await page.locator('section').dispatchEvent('keydown', { key: 'ArrowDown', isComposing: true });
+      expect(await output(page)).toBe('0  Tab true');
+      await page.close();
+    });
+
+    test('events are heard once, without waiting for what they do, or before others', async () => {
+      const page = await started(ways.made);
+      const section = page.locator('section');
+      await section.dispatchEvent('click');
+      expect(await output(page)).toBe('0  clicked');
+      expect(
+        await section.evaluate((one) => {
+          const event = new WheelEvent('wheel', { cancelable: true });
+          one.addEventListener('wheel', () => undefined);
+          return one.dispatchEvent(event);
+        }),
+      ).toBe(true);
+      expect(await output(page)).toBe('0  wheel');
+      await section.dispatchEvent('click');
+      expect(await output(page)).toBe('0  wheel');
+      await page.locator('.open').click();
+      expect(await output(page)).toBe('0  focused');
+      await page.close();
+    });
+
+    test('whoever hears an event that may be cancelled is asked before anything is changed', async () => {
+      const page = await started(ways.made);
+      await page.locator('.open').click();
+      await page.evaluate('window.keep = true');
+      await page.keyboard.press('Escape');
+      expect(await output(page)).toBe('0  kept open');
+      expect(await page.locator('input').count()).toBe(1);
+      await page.evaluate('window.keep = false');
+      await page.keyboard.press('Escape');
+      expect(await page.locator('input').count()).toBe(0);
+      await page.close();
+    });
+  });
+
+  test('an element that changes what it has shown is reported, and stops', async () => {
+    const page = await started('<restless-note></restless-note>');
+    await expect.poll(() => reported.join('\n')).toContain('update-loop');
+    expect(Number(await page.locator('restless-note b').innerText())).toBeGreaterThan(50);
+    await page.close();
+  });
+
+  test('an element hears another by the detail of its event', async () => {
+    const page = await started('<pick-hall></pick-hall>');
+    await page.locator('.open').click();
+    await page.evaluate(`document.querySelector('pick-hall').hold()`);
+    await page.keyboard.press('Escape');
+    await expect.poll(() => page.locator('pick-hall > b, pick-hall b').first().innerText()).toBe('escape');
+    expect(await page.locator('input').count()).toBe(1);
+    expect(reported).toEqual([]);
+    await page.close();
+  });
+});
