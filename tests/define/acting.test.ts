@@ -142,3 +142,53 @@ test('parts that are no functions, events or nodes are refused', () => {
   expect(of({ nodes: { field: 'input' } })).toContain("made by node('input')");
   expect(of({ nodes: { field: node('input') }, events: { closing: event({ cancelable: true }) } })).toBe('');
 });
+
+describe('properties', () => {
+  test('write an attribute alone where that is what a page starts from', () => {
+    const Box = component('mixed-box', {
+      template: () => [
+        el.input({ type: 'checkbox', 'aria-label': 'All', properties: { indeterminate: true } }),
+        el.video({ properties: { muted: true } }),
+        el.of('graph-view', { properties: { items: [1] } }),
+      ],
+    });
+    expect(renderHtml(Box, {})).toBe(
+      '<input type="checkbox" aria-label="All"><video muted></video><graph-view></graph-view>',
+    );
+  });
+
+  test.each([
+    ['p', { innerHTML: '<b>' }, 'sets innerHTML'],
+    ['p', { textContent: 'x' }, 'sets textContent'],
+    ['p', { onclick: 'x' }, 'sets onclick'],
+    ['a', { href: 'javascript:x' }, 'Write it as an attribute: href.'],
+    ['iframe', { srcdoc: '<b>' }, 'sets srcdoc'],
+    ['form', { action: 'javascript:x' }, 'Write it as an attribute: action.'],
+    ['input', { value: 'x' }, 'Tie the control to the state with bind'],
+    ['p', { className: 'x' }, 'Write the attributes class and style.'],
+    ['graph-view', { innerHTML: 'x' }, 'sets innerHTML'],
+    ['p', ['x'], 'expects a record of values by property'],
+  ])('%s %j is reported', (tag, properties, said) => {
+    const Box = component('mixed-box', { template: () => el.of(tag, { properties: properties as never }) });
+    const words = resolve(Box, {}).problems.map(({ hint, message }) => `${message} ${hint}`);
+    expect(words.join('\n')).toContain(said);
+    expect(() => renderHtml(Box, {})).toThrow('attribute-invalid');
+  });
+
+  test('of HTML text that name no value are reported', () => {
+    const Box = component('mixed-box', { template: '<p properties="hidden">x</p>' });
+    expect(resolve(Box, {}).problems[0]?.message).toContain('names no property and value');
+  });
+});
+
+test('a prop that reflects is one that an attribute can hold, and a field follows a prop that there is', () => {
+  expect(() => prop.list(prop.text()).reflect()).toThrow('reflect is for texts');
+  expect(() =>
+    component('fold-note', {
+      props: { open: prop.flag().reflect() },
+      state: () => ({ isOpen: false }),
+      follows: { isOpen: 'opne' as 'open' },
+      template: () => '',
+    }),
+  ).toThrow('Did you mean "open"?');
+});

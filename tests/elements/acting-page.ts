@@ -1,4 +1,4 @@
 import { register } from 'zesty-lattice/elements';
-import { PickHall, RestlessNote, StallPick, StallPickText } from './acting-parts.js';
+import * as parts from './acting-parts.js';
 
-Object.assign(window, { start: () => register(PickHall, RestlessNote, StallPick, StallPickText) });
+Object.assign(window, { start: () => register(...Object.values(parts)) });

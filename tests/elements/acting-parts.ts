@@ -110,3 +110,56 @@ export const PickHall = component('pick-hall', {
     el.b(state.why),
   ],
 });
+
+const folding = definition({
+  props: {
+    open: prop.flag().reflect(),
+    size: prop.number().fallback(3).reflect(),
+    day: prop.date().optional().reflect(),
+  },
+  state: ({ open }) => ({ isOpen: open, seen: 0 }),
+  follows: { isOpen: 'open' },
+  reactions: { open: ({ state }) => ({ seen: state.seen + 1 }) },
+  handlers: { turn: ({ state }) => ({ isOpen: !state.isOpen }) },
+  template: () => '',
+});
+
+/** Opens by its prop and by its own button, and says so to whoever looks. */
+export const FoldNote = component('fold-note', {
+  ...folding,
+  template: ({ handlers, state }) =>
+    el.button({ type: 'button', 'aria-expanded': state.isOpen, on: { click: handlers.turn() } }, state.seen),
+});
+
+const picking3 = definition({
+  props: { rows: prop.list(prop.text()).fallback(['a', 'b', 'c']) },
+  state: () => ({ some: true, top: 40, at: 2 }),
+  methods: { set: (_context, some: boolean, top: number) => ({ some, top }) },
+  template: () => '',
+});
+
+export const MixedBox = component('mixed-box', {
+  ...picking3,
+  template: ({ props, state }) => [
+    el.input({ type: 'checkbox', 'aria-label': 'All', properties: { indeterminate: state.some } }),
+    el.select(
+      { 'aria-label': 'Row', properties: { selectedIndex: state.at } },
+      eachOf(props.rows, (row) => el.option(row)),
+    ),
+    el.div(
+      { style: 'height: 60px; overflow: auto', tabindex: 0, properties: { scrollTop: state.top } },
+      el.p({ style: 'height: 500px; margin: 0' }, 'long'),
+    ),
+    el.video({ properties: { muted: state.some } }),
+    el.of('graph-view', { properties: { items: props.rows, mode: 'wide' } }),
+  ],
+});
+
+export const MixedBoxText = component('mixed-box-text', {
+  ...picking3,
+  foreign: ['graph-view'],
+  template: `<input type="checkbox" aria-label="All" properties="indeterminate: some"
+><select aria-label="Row" properties="selectedIndex: at"><template each-of="rows" as="row"><option>{{ row }}</option></template></select
+><div style="height: 60px; overflow: auto" tabindex="0" properties="scrollTop: top"><p style="height: 500px; margin: 0">long</p></div
+><video properties="muted: some"></video><graph-view properties="items: rows; mode: 'wide'"></graph-view>`,
+});

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import { renderHtml } from 'zesty-lattice/html';
 import { useBrowser } from '../support/browser.js';
 import { bundle } from '../support/bundle.js';
-import { StallPick, StallPickText } from './acting-parts.js';
+import { MixedBox, MixedBoxText, StallPick, StallPickText } from './acting-parts.js';
 
 const { page: open } = useBrowser();
 const scripts = new Map<boolean, string>();
@@ -193,6 +193,61 @@ describe.each([
     await page.keyboard.press('Escape');
     await expect.poll(() => page.locator('pick-hall > b, pick-hall b').first().innerText()).toBe('escape');
     expect(await page.locator('input').count()).toBe(1);
+    expect(reported).toEqual([]);
+    await page.close();
+  });
+
+  test('a field that follows a prop is set by either, and the attribute says what holds', async () => {
+    const page = await started('<fold-note></fold-note>');
+    const now = (change = ''): Promise<unknown> =>
+      page.evaluate(`(async () => {
+        const one = document.querySelector('fold-note'), button = one.shadowRoot.querySelector('button');
+        ${change};
+        await new Promise((done) => setTimeout(done));
+        return [one.open, one.outerHTML, button.getAttribute('aria-expanded'), button.textContent];
+      })()`);
+    const shut = '<fold-note></fold-note>';
+    const open = '<fold-note open=""></fold-note>';
+    expect(await now()).toEqual([false, shut, 'false', '0']);
+    expect(await now('one.open = true')).toEqual([true, open, 'true', '1']);
+    expect(await now('button.click()')).toEqual([false, shut, 'false', '2']);
+    // What a program sets is a change, since the prop has followed.
+    expect(await now('one.open = true')).toEqual([true, open, 'true', '3']);
+    expect(await now('one.open = true')).toEqual([true, open, 'true', '3']);
+    expect(await now("one.removeAttribute('open')")).toEqual([false, shut, 'false', '4']);
+    expect(await now('one.size = 9; one.day = new Date(0); one.open = true')).toEqual([
+      true,
+      '<fold-note size="9" day="1970-01-01T00:00:00.000Z" open=""></fold-note>',
+      'true',
+      '5',
+    ]);
+    expect(await now('one.size = 3; one.day = undefined; button.click()')).toEqual([
+      false,
+      '<fold-note size="3"></fold-note>',
+      'false',
+      '6',
+    ]);
+    expect(reported).toEqual([]);
+    await page.close();
+  });
+
+  test.each([
+    ['functions', MixedBox, false],
+    ['functions, hydrated', MixedBox, true],
+    ['HTML text', MixedBoxText, false],
+    ['HTML text, hydrated', MixedBoxText, true],
+  ])('properties are set where no attribute stands for them: %s', async (_way, Box, isHydrated) => {
+    const html = isHydrated ? renderHtml(Box, {}, { form: 'elements' }) : `<${Box.name}></${Box.name}>`;
+    const page = await started(html);
+    const shown = (): Promise<unknown> =>
+      page.evaluate(`{
+        const root = document.querySelector('${Box.name}').shadowRoot;
+        const view = root.querySelector('graph-view');
+        [root.querySelector('input').indeterminate, root.querySelector('select').selectedIndex, root.querySelector('div').scrollTop, root.querySelector('video').muted, view.items, view.mode]
+      }`);
+    expect(await shown()).toEqual([true, 2, 40, true, ['a', 'b', 'c'], 'wide']);
+    await page.evaluate(`document.querySelector('${Box.name}').set(false, 90)`);
+    expect(await shown()).toEqual([false, 2, 90, false, ['a', 'b', 'c'], 'wide']);
     expect(reported).toEqual([]);
     await page.close();
   });

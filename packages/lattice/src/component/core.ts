@@ -35,6 +35,8 @@ export interface ComponentCore {
   readonly connected: ((context: never) => void) | undefined;
   /** What happens when changes have been shown. */
   readonly shown: HandlerFunction | undefined;
+  /** Fields of the state that follow a prop, and which. */
+  readonly follows: Readonly<Record<string, string>>;
   /** What others may call on its element. */
   readonly methods: Readonly<Record<string, HandlerFunction>>;
   /** Nodes of its template that its functions reach, by name. */

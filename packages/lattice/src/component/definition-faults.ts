@@ -39,6 +39,7 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
     must(isRecord(value) && isFunction(value.value), 'a record with a function "value"', value),
   connected: functionFault,
   shown: functionFault,
+  follows: (value) => eachFault(value, 'a field', (one) => typeof one === 'string', 'the name of a prop'),
   methods: (value) => eachFault(value, 'a method', isFunction, 'a function'),
   nodes: (value) => eachFault(value, 'a node', isNodeKind, "made by node('input')"),
   template: (value) =>
@@ -130,7 +131,16 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
     if (fault !== undefined)
       found.push(say(`The part "${part}" of ${component} ${fault}.`, `Change "${part}" in its definition.`));
   }
-  const { accepts, props } = definition;
+  const { accepts, follows, props } = definition;
+  const propNames = isRecord(props) ? Object.keys(props) : [];
+  for (const [field, prop] of Object.entries(isRecord(follows) ? follows : {}))
+    if (typeof prop === 'string' && !propNames.includes(prop))
+      found.push(
+        say(
+          `The part "follows" of ${component} has "${field}" follow "${prop}", which is no prop.`,
+          nearestOr(prop, propNames, 'Name a prop of the component.'),
+        ),
+      );
   if (typeof accepts === 'string' && !isTagKind(isRecord(props) ? props[accepts] : undefined))
     found.push(
       say(

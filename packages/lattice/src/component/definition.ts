@@ -74,6 +74,13 @@ export interface Definition<
    * @example loadTimeOut: 30_000
    */
   readonly loadTimeOut?: number;
+  /**
+   * Fields of the state that follow a prop, by their names. When a page sets the prop, the field changes. When the component
+   * changes the field, the prop changes, so that setting it back is a change.
+   *
+   * @example follows: { isOpen: 'open' }
+   */
+  readonly follows?: { readonly [K in keyof NoInfer<State>]?: keyof NoInfer<P> & string };
   /** Names of elements in the template, made with `node`: the functions below reach them as `nodes.field`. */
   readonly nodes?: N;
   /** Handlers of events by name. Each returns the fields of the state that change, or nothing. */

@@ -38,6 +38,8 @@ interface Settings {
   readonly fallbackValue?: unknown;
   readonly description?: string;
   readonly tests: readonly Test[];
+  /** Whether an element's attribute follows its property. */
+  readonly reflects?: true;
 }
 
 /** Where a kind keeps its types; there is nothing at run time. */
@@ -95,6 +97,24 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
         "Write prop.number().where((n) => n >= 0, 'must not be below zero').",
       );
     return new Kind(this.rules, { ...this.settings, tests: [...this.settings.tests, [passes, message]] });
+  }
+
+  /**
+   * The element's attribute is set when its property changes, as those of native elements are
+   * (https://html.spec.whatwg.org/#reflecting-content-attributes-in-idl-attributes). Lists and records are no attributes.
+   *
+   * @throws LatticeError `call-invalid`, during development
+   * @example prop.flag().reflect()
+   */
+  reflect(): Kind<Value, Given, How> {
+    if (dev && !/^(?:text|number|flag|choice|date|url)$/.test(this.rules.word))
+      refuseCall(
+        this.reflect,
+        'reflect',
+        `is for texts, numbers, flags, choices, dates and addresses, but was called on a prop of ${this.rules.expected}`,
+        'Leave it out: a prop of this kind is a property alone.',
+      );
+    return new Kind(this.rules, { ...this.settings, reflects: true });
   }
 
   /** Says what the prop is for. */

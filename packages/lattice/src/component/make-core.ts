@@ -31,6 +31,7 @@ export interface LooseDefinition {
   readonly connected?: (context: never) => void;
   readonly shown?: HandlerFunction;
   readonly methods?: Readonly<Record<string, HandlerFunction>>;
+  readonly follows?: Readonly<Record<string, string>>;
   readonly nodes?: Readonly<Record<string, AnyNodeKind>>;
   readonly field?: ComponentCore['field'];
   readonly provides?: ComponentCore['provides'];
@@ -66,6 +67,7 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
     connected: parts.connected,
     shown: parts.shown,
     methods: parts.methods ?? {},
+    follows: parts.follows ?? {},
     nodes: parts.nodes ?? {},
     field: parts.field,
     provides: parts.provides,

@@ -10,6 +10,7 @@ export {
   type PlanAttribute,
 } from './attributes/plan-attribute.js';
 export { planAttributes } from './attributes/plan-attributes.js';
+export { startsAsAttribute } from './attributes/properties.js';
 export { slotFault } from './bind.js';
 export { type Block, type Filled, filledCore, readsOp } from './block.js';
 export { failedUse } from './failed-use.js';

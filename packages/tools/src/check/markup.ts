@@ -87,6 +87,7 @@ function nameless(
     connected: undefined,
     shown: undefined,
     methods: {},
+    follows: {},
     nodes: {},
     reactions: {},
     provides: undefined,

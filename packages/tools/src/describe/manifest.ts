@@ -60,6 +60,7 @@ function declaration({ core, exportName }: Described): Readonly<Record<string, u
           text: kind.settings.presence === 'optional' ? `${typeText(kind)} | undefined` : typeText(kind),
         },
         ...defaultField(kind),
+        ...(kind.settings.reflects && { attribute: attributeOf(prop), reflects: true }),
         ...said(kind.settings.description),
         privacy: 'public',
       })),

@@ -6,6 +6,7 @@ import {
   type ClassPiece,
   classPrefix,
   type PlanAttribute,
+  startsAsAttribute,
 } from '../../plan/index.js';
 import { type Core, type Report, styleText } from '../../template/index.js';
 import {
@@ -29,7 +30,19 @@ export function buildAttributes(
   view: CompiledView,
   level: Level,
 ): void {
-  for (const one of attributes) byAttribute(builders, one, element, view, level, attributes);
+  for (const one of attributes)
+    if (one.kind !== 'property') byAttribute(builders, one, element, view, level, attributes);
+}
+
+/** Properties are set when the content is there, which they may be of. */
+export function buildProperties(
+  attributes: readonly PlanAttribute[],
+  element: StaticElement,
+  view: CompiledView,
+  level: Level,
+): void {
+  for (const one of attributes)
+    if (one.kind === 'property') byAttribute(builders, one, element, view, level, attributes);
 }
 
 type Building = [element: StaticElement, view: CompiledView, level: Level, all: readonly PlanAttribute[]];
@@ -87,6 +100,10 @@ const builders: AttributeTable<Building, void> = {
         : call('listen', type, handler, given, level.index),
     );
   },
+  property(one, element, view, level) {
+    const put = call(/^scroll(?:Top|Left)$/.test(one.name) ? 'scrolled' : 'property', one.name);
+    part(element, one, one.value, put, view, level);
+  },
   named({ name, of }, element, view, level) {
     // What a component that dissolves names is nothing that the functions of another reach.
     if (level.use) return;
@@ -128,6 +145,11 @@ function kindOf(
   return ({ checkbox: 'marked', radio: 'picked', file: 'files' } as const)[type.toLowerCase()] ?? 'entered';
 }
 
+/** The attribute that a server writes for a property, where there is one. */
+function startedAs({ name }: AttributeOf<'property'>, tag: string): string | undefined {
+  return startsAsAttribute(tag, name) ? name : undefined;
+}
+
 function part(
   element: StaticElement,
   one: PlanAttribute,
@@ -136,7 +158,8 @@ function part(
   view: CompiledView,
   level: Level,
 ): void {
-  const name = one.kind === 'value' ? one.name : 'class';
+  const name =
+    one.kind === 'property' ? startedAs(one, element.tag) : one.kind === 'value' ? one.name : 'class';
   const reads = readsOf(attributeReads(one), level);
   view.note(reads);
   const [first, ...more] = reads;

@@ -41,6 +41,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
   const hasMethods = Object.keys(core.methods).length > 0;
   const nodeNames = Object.keys(core.nodes);
   const sent = sentOtherwise(core);
+  const reflected = core.props.names.filter((_name, index) => core.props.kinds[index]?.settings.reflects);
   const handing = core.slots.names.filter((_name, index) => core.slots.kinds[index]?.hands);
   return {
     core,
@@ -72,6 +73,8 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
       core.connected || hasReactions
         ? call('life', core.connected && part('connected'), hasReactions ? part('reactions') : undefined)
         : new InPage(call('life', part('connected'))),
+      ...(Object.keys(core.follows).length > 0 ? [call('followed', new Constant(core.follows))] : []),
+      ...(reflected.length > 0 ? [call('reflecting', ...reflected)] : []),
       ...(core.shown ? [call('showing', part('shown'))] : []),
     ],
     members: [

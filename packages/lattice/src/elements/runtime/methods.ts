@@ -18,7 +18,10 @@ export function methods(all: Readonly<Record<string, Method>>): (made: LiveClass
           if (live.state) scope.state ??= { ...(live.state(instance.props) as object) };
           let context = {};
           // What handlers are given, without what catches their errors: those are the caller's.
-          instance.call(name, (given: object) => void (context = given), {}, []);
+          const take = (given: object): void => {
+            context = given;
+          };
+          instance.call(name, take, {}, []);
           instance.change(await all[name]?.(context, ...args));
           await settled();
         },

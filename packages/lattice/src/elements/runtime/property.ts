@@ -1,5 +1,16 @@
 import type { Put } from './block.js';
 
+/** Scrolls an element, which a browser does when the element is in a page. */
+export function scrolled(name: string): Put {
+  return (node, value) => {
+    const set = (): void => {
+      (node as unknown as Record<string, unknown>)[name] = value;
+    };
+    set();
+    if (!node.isConnected) queueMicrotask(set);
+  };
+}
+
 /** Shows a prop of an element of another component, as its property. */
 export function property(name: string): Put {
   return (node, value) => {

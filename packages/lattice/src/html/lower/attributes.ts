@@ -8,6 +8,7 @@ import {
   type PlanAttribute,
   type PlanElement,
   type PlanUse,
+  startsAsAttribute,
 } from '../../plan/index.js';
 import type { Finding } from '../../problem/index.js';
 import { escapeAttribute } from '../../template/escape.js';
@@ -136,6 +137,10 @@ const lowerers: AttributeTable<[tag: string, to: Steps, at: Scope], void> = {
   },
   listener: ignore,
   named: ignore,
+  property({ name, value }, tag, to, at) {
+    // Where an attribute sets what the property is at first, a page shows it before its script runs.
+    if (startsAsAttribute(tag, name)) made(flagAttribute, [literal(name), lower(value, at)], to, at);
+  },
   none: ignore,
   accepted: ignore,
 };
@@ -144,6 +149,7 @@ function made(make: Make, values: readonly Core[], to: Steps, at: Scope): void {
   to.push({ kind: 'made', make, values, where: at.env.where });
 }
 
+const flagAttribute: Make = (_frame, _where, name, value) => (value === true ? ` ${name}` : '');
 const checkbox: Make = (_frame, _where, value) => (value === true ? ' checked' : '');
 const radio: Make = (_frame, _where, value, own) => (String(value) === String(own) ? ' checked' : '');
 const selected: Make = (_frame, _where, all, own) => {

@@ -20,6 +20,7 @@ export function attributesOf(
     const { name } = attribute;
     if (isStray(node, attribute, reading)) continue;
     if (name === 'handles') attributes.on = listeners(attribute, locals, reading);
+    else if (name === 'properties') attributes.properties = propertiesOf(attribute, locals, reading);
     else if (name === 'node' && Object.keys(reading.component.nodes).length > 0)
       attributes.node = nodePlace(attribute, locals, reading);
     else if (name === 'bind') attributes.bind = boundState(attribute, locals, reading);
@@ -255,6 +256,30 @@ function called(text: string, fault: string, hint: string): CalledTree {
   const tree = parseExpression(text);
   if (tree.kind === 'name' || tree.kind === 'call') return tree;
   throw new ExpressionFault(fault, 0, hint);
+}
+
+/** `properties="indeterminate: some; scrollTop: at * 20"`: for each property its value. */
+function propertiesOf(
+  attribute: MarkupAttribute,
+  locals: Locals,
+  reading: TextReading,
+): Readonly<Record<string, unknown>> {
+  const values: Record<string, unknown> = Object.create(null);
+  const text = unmarked(attribute.value, reading.holes);
+  for (const found of text.matchAll(/(?:[^;'"]|'[^']*'|"[^"]*")+/g)) {
+    if (found[0].trim() === '') continue;
+    const [, name, value] = /^\s*([\w$]+)\s*:\s*([\s\S]+)$/.exec(found[0]) ?? [];
+    const at = attribute.valueAt === undefined ? undefined : attribute.valueAt + found.index;
+    if (name === undefined || value === undefined) {
+      const fault = `properties says ${JSON.stringify(found[0].trim())}, which names no property and value`;
+      const hint = 'Write properties="indeterminate: some"; put a semicolon between two.';
+      reading.report('directive-invalid', { fault, hint }, at);
+      continue;
+    }
+    const start = found[0].length - value.length;
+    values[name] = expressionOf(value, at === undefined ? undefined : at + start, locals, reading)?.face;
+  }
+  return values;
 }
 
 /** `node="field"`, `node="options(row.id)"`: one of the names in the component's `nodes`. */

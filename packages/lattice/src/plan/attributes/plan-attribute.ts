@@ -11,6 +11,7 @@ export type PlanAttribute =
   | StyleAttribute
   | ListenerAttribute
   | NamedAttribute
+  | PropertyAttribute
   | BindingAttribute
   | ChosenAttribute
   | NoAttribute
@@ -73,6 +74,14 @@ export interface NamedAttribute {
   readonly key: 'node';
   readonly name: string;
   readonly of: Core | undefined;
+}
+
+/** A property that is set in a page, which no attribute stands for. */
+export interface PropertyAttribute {
+  readonly kind: 'property';
+  readonly key: string;
+  readonly name: string;
+  readonly value: Core;
 }
 
 /** A form control tied to a field of the state. */
@@ -141,6 +150,7 @@ const reads: AttributeTable<[], readonly Core[]> = {
   style: ({ parts }) => parts.flatMap(([, value]) => (value.op.op === 'literal' ? [] : [value])),
   listener: () => [],
   named: () => [],
+  property: ({ value }) => [value],
   binding: ({ value, path }) => [value, ...path.filter((key) => typeof key !== 'string')],
   chosen: ({ chosen, own }) => (chosen ? [chosen, own] : [own]),
   none: () => [],

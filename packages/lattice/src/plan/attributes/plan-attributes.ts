@@ -16,6 +16,7 @@ import { boundTo, type Lists, noLists } from './bound-to.js';
 import { classPieces } from './class.js';
 import { planListeners } from './listeners.js';
 import type { BindingAttribute, PlanAttribute } from './plan-attribute.js';
+import { planProperties } from './properties.js';
 import { stylePieces } from './style.js';
 
 export type Tags = readonly string[] | undefined;
@@ -62,6 +63,10 @@ function planAttribute(written: string, value: unknown, around: Around, to: Plan
     return;
   }
   if (key === 'json') return;
+  if (key === 'properties') {
+    to.push(...planProperties(value, around.tags, tagOf(around.tags), around.report));
+    return;
+  }
   const one = decided(name, key, value, around);
   const before = to.findIndex((other) => other.key === one.key);
   if (before < 0) to.push(one);

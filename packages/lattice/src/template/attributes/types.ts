@@ -58,6 +58,13 @@ export interface CommonAttributes {
   readonly class?: ClassInput;
   readonly style?: StyleInput;
   readonly on?: Listeners;
+  /**
+   * Properties that are set in a page and that no attribute stands for, by their names: `indeterminate`, `scrollTop`, any of an
+   * element from elsewhere.
+   *
+   * @example el.input({ type: 'checkbox', properties: { indeterminate: state.some } })
+   */
+  readonly properties?: { readonly [name: string]: unknown } | undefined;
   /** Gives the element one of the names in the component's `nodes`, by which its functions reach it. */
   readonly node?: NodePlace | undefined;
   /** Ties a form control to a field of the state, both ways. */

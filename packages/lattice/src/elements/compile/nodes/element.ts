@@ -7,7 +7,7 @@ import {
 } from '../../../plan/index.js';
 import { type Core, isChangingTag } from '../../../template/index.js';
 import { noting } from '../../inspected.js';
-import { buildAttributes } from '../attributes.js';
+import { buildAttributes, buildProperties } from '../attributes.js';
 import { Constant, call, InPage, ViewOnDemand } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import type { Level, Spot } from '../level.js';
@@ -31,6 +31,7 @@ function buildTag(tag: string, node: PlanElement, parent: Around, view: Compiled
   if (inspecting.isOn) view.part(element, new InPage(new Constant(noting(level.index))));
   const staysSvg = tag === 'svg' || (spot.isSvg && tag !== 'foreignObject');
   view.common.nodes(node.content.nodes, element, view, { ...spot, isSvg: staysSvg });
+  buildProperties(attributes, element, view, level);
 }
 
 /** The marks by which the rules of who wrote an element find it. */
