@@ -13,8 +13,8 @@ const folder = mkdtempSync(join(root, 'tests/apps/out-'));
 const { numRuns, seed } = runsOf('random applications', isLong ? 5_000 : 100 * 30);
 const apps: readonly App[] = Array.from({ length: numRuns }, (_, at) => appOf((seed + at) % 1_000_000));
 /** How many are played in a page: planned there, and at build time, which takes its time. */
-const played = isLong ? 500 : 8;
-const playedAhead = isLong ? 100 : 2;
+const played = isLong ? 500 : 4;
+const playedAhead = isLong ? 100 : 1;
 
 let withCode: Readonly<Record<string, Rendered>>;
 beforeAll(() => {

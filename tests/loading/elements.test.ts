@@ -5,7 +5,7 @@ import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
 import { inRun } from '../support/runs.js';
 import { frame } from '../support/waiting.js';
-import { HastyRows, QuietTank, TankBoard, TankText, WaterLevel } from './parts.js';
+import { HastyRows, QuietTank, TankBoard, TankSearch, TankText, WaterLevel } from './parts.js';
 import { type Service, startService } from './service.js';
 
 let browser: Browser;
@@ -271,6 +271,86 @@ describe.each(inRun(['/in-page.js', '/ahead.js'], (script) => script === '/ahead
       );
       expect(await text(page, 'quiet-tank')).toBe('5 l');
       expect(service.asked).toEqual(['/json/north']);
+      await page.close();
+    });
+
+    test('a load that reads the state loads anew with it, and keeps what it had where it is to', async () => {
+      const page = await open(script, '<tank-search held></tank-search>');
+      const busy = `document.querySelector('tank-search').shadowRoot.querySelector('section').getAttribute('aria-busy')`;
+      await shows(page, 'tank-search', 'Looking …');
+      await expect.poll(() => service.asked).toEqual(['/json/first?held']);
+      service.release();
+      await shows(page, 'tank-search', 'first');
+      await page.locator('tank-search .see').click();
+      await page.locator('tank-search .second').click();
+      await page.locator('tank-search .third').click();
+      expect(await page.evaluate(busy)).toBe('true');
+      expect(await page.locator('tank-search b').innerText()).toBe('first');
+      await expect.poll(() => service.asked.at(-1)).toBe('/json/third?held');
+      service.release();
+      await page.waitForFunction(`${busy} === 'false'`);
+      expect(await page.locator('tank-search b').innerText()).toBe('third');
+      expect(service.asked.filter((one) => one.includes('first'))).toHaveLength(1);
+      expect(reported).toEqual([]);
+      await page.close();
+    });
+
+    test('a server loads for the first state, and the page asks for another', async () => {
+      const { options } = quietly();
+      const html = await renderHtmlAsync(TankSearch, {}, options);
+      expect(html).toContain('<b>first</b>');
+      const page = await open(script, html);
+      await page.waitForFunction(`customElements.get('tank-search')`);
+      await frame(page);
+      expect(await page.locator('tank-search b').innerText()).toBe('first');
+      expect(service.asked).toEqual([]);
+      await page.locator('tank-search .second').click();
+      await expect.poll(() => page.locator('tank-search b').innerText()).toBe('second');
+      expect(service.asked).toEqual(['/json/second']);
+      expect(reported).toEqual([]);
+      await page.close();
+    });
+
+    test('of several calls of a handler that asks the last one counts, and the others are given up', async () => {
+      const page = await open(script, '<tank-search></tank-search>');
+      await shows(page, 'tank-search', 'first');
+      for (const word of ['aa', 'bbb']) {
+        await page.locator(`tank-search .${word}`).click();
+        await expect.poll(() => service.asked.at(-1)).toBe(`/json/${word}?held`);
+      }
+      await expect.poll(() => service.stopped).toEqual(['/json/aa?held']);
+      service.release();
+      await expect.poll(() => page.locator('tank-search output').innerText()).toBe('bbb0');
+      await page.locator('tank-search .aa').click();
+      await expect.poll(() => service.asked.at(-1)).toBe('/json/aa?held');
+      await page.evaluate(`document.querySelector('tank-search').remove()`);
+      await expect.poll(() => service.stopped).toHaveLength(2);
+      expect(reported).toEqual([]);
+      await page.close();
+    });
+
+    test('what failed is tried again by hand, and the elements beside it stand', async () => {
+      const page = await open(
+        script,
+        '<tank-retry from="/json/north?fail"></tank-retry><tank-retry from="/json/east" broken></tank-retry><tank-text from="/json/ok"></tank-text>',
+      );
+      const at = (index: number): Promise<string> =>
+        page.evaluate(
+          (nth) => document.querySelectorAll('tank-retry')[nth]?.shadowRoot?.textContent ?? '',
+          index,
+        );
+      await expect.poll(() => at(0)).toContain('Sorry: the service says 503');
+      await expect.poll(() => at(1)).toContain('no pump');
+      await shows(page, 'tank-text', 'ok: 2');
+      await page.locator('tank-retry').first().locator('button').click();
+      await expect.poll(() => service.asked.filter((one) => one.includes('north'))).toHaveLength(2);
+      await expect.poll(() => at(0)).toContain('Sorry: the service says 503');
+      await page.evaluate('globalThis.isMended = true');
+      await page.locator('tank-retry').nth(1).locator('button').click();
+      await expect.poll(() => at(1)).toBe('east');
+      await page.evaluate(`document.querySelector('tank-retry').from = '/json/north'`);
+      await expect.poll(() => at(0)).toBe('north');
+      expect(reported.filter((one) => one.includes('load-failed'))).toHaveLength(2);
       await page.close();
     });
 

@@ -1,4 +1,4 @@
-import { component, eachOf, el, event, prop, slot, whenLoaded } from 'zesty-lattice';
+import { calc, component, eachOf, el, event, prop, slot, whenLoaded } from 'zesty-lattice';
 import { register } from 'zesty-lattice/elements';
 
 interface Tank {
@@ -157,4 +157,53 @@ export const HastyRows = component('hasty-rows', {
     }),
 });
 
-export const startQuiet = (): void => register(QuietTank, HastyRows);
+export const startQuiet = (): void => register(QuietTank, HastyRows, TankSearch, TankRetry);
+
+/** Loads for a word of its state, and keeps what it has meanwhile; asks for others by hand, of which the last counts. */
+export const TankSearch = component('tank-search', {
+  props: { held: prop.flag() },
+  state: () => ({ word: 'first', found: '', seen: 0 }),
+  keepLoaded: true,
+  load: async ({ fetch, props, signal, state }): Promise<Tank> =>
+    (await fetch(`/json/${state.word}${props.held ? '?held' : ''}`, { signal })).json(),
+  handlers: {
+    look: (_context, word: string) => ({ word }),
+    see: ({ state }) => ({ seen: state.seen + 1 }),
+    ask: async ({ latest }, word: string) => {
+      const answer = await fetch(`/json/${word}?held`, { signal: latest as AbortSignal });
+      return { found: ((await answer.json()) as Tank).name };
+    },
+  },
+  template: ({ data, handlers, state }) =>
+    el.section(
+      { 'aria-busy': data.isLoading },
+      whenLoaded(data, { loading: el.p('Looking …'), loaded: (tank) => el.b(tank.name) }),
+      el.output(state.found, state.seen),
+      ['second', 'third'].map((word) => el.button({ class: word, on: { click: handlers.look(word) } }, word)),
+      ['aa', 'bbb'].map((word) => el.button({ class: word, on: { click: handlers.ask(word) } }, word)),
+      el.button({ class: 'see', on: { click: handlers.see() } }, 'See'),
+    ),
+});
+
+/** Says that it failed, and is tried again by hand: what it loads, and what it shows. */
+export const TankRetry = component('tank-retry', {
+  props: { from: prop.url(), broken: prop.flag() },
+  load: async ({ fetch, props }): Promise<Tank> => {
+    const answer = await fetch(props.from);
+    if (!answer.ok) throw new Error(`the service says ${answer.status}`);
+    return answer.json();
+  },
+  onFailure: ({ fault, retry }) =>
+    el.p('Sorry: ', fault.message, el.button({ type: 'button', on: { click: retry() } }, 'Again')),
+  template: ({ data, props }) =>
+    whenLoaded(data, {
+      loading: el.i('…'),
+      loaded: (tank) =>
+        el.b(
+          calc(tank.name, props.broken, (name, broken) => {
+            if (broken && !(globalThis as { isMended?: boolean }).isMended) throw new Error('no pump');
+            return name;
+          }),
+        ),
+    }),
+});

@@ -59,7 +59,7 @@ const additions: readonly Addition[] = [
 ];
 
 // A usual run adds all of them at once; which file asks for which is read from a run for each.
-test.each(isLong ? additions.map((one) => [one]) : [additions])(
+test.runIf(isLong).each(additions.map((one) => [one]))(
   'what is added is asked for by the compiler in the files of the table',
   (...added) => {
     const named = namedBy(added);

@@ -100,15 +100,13 @@ const sizes: string[] = [];
 afterAll(() => console.log(`A counter, minified and zipped:\n  ${sizes.join('\n  ')}`));
 
 /** In a usual run one of them, and what is written ahead; in `npm run test:projects` all. */
-const bundlers = isLong ? Object.keys(configs) : ['esbuild'];
-
-describe.each(bundlers)('%s', (name) => {
+describe.runIf(isLong).each(Object.keys(configs))('%s', (name) => {
   const visit = useVisits();
 
   test('builds a page that counts, written ahead and planned in the page', async () => {
     const project = new Project({ ...files, ...configs[name] });
     const shown: string[] = [];
-    for (const ahead of isLong ? ['written', 'none'] : ['written']) {
+    for (const ahead of ['written', 'none']) {
       project.must('node', 'build.js', 'main.js', ahead);
       project.write({ 'out/index.html': page });
       const { page: built, reported } = await visit(await served(join(project.folder, 'out')));
@@ -132,7 +130,7 @@ describe.each(bundlers)('%s', (name) => {
     expect(new Set(shown)).toEqual(new Set(['<b>Stall North</b>rgb(1, 2, 3)']));
   });
 
-  test.runIf(isLong)('fails for errors in components, with their lines', () => {
+  test('fails for errors in components, with their lines', () => {
     const project = new Project({
       ...files,
       ...configs[name],

@@ -29,6 +29,8 @@ export interface ComponentCore {
   readonly load: ((context: never) => unknown) | undefined;
   /** How long a load may take, in milliseconds, where the component says so. */
   readonly loadTimeOut?: number | undefined;
+  /** Whether what was loaded stays while it loads for another prop. */
+  readonly keepLoaded?: boolean | undefined;
   /** Content for where it cannot be shown, or a function of what went wrong. */
   readonly onFailure: unknown;
   readonly handlers: Readonly<Record<string, HandlerFunction>>;

@@ -31,6 +31,7 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
   state: functionFault,
   load: functionFault,
   loadTimeOut: (value) => must(typeof value === 'number' && value > 0, 'a number of milliseconds', value),
+  keepLoaded: (value) => must(typeof value === 'boolean', 'true or false', value),
   onFailure: () => undefined,
   handlers: (value) => eachFault(value, 'a handler', isFunction, 'a function'),
   reactions: (value) => eachFault(value, 'a reaction', isFunction, 'a function'),

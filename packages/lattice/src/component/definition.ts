@@ -64,9 +64,9 @@ export interface Definition<
   readonly state?: (props: PropValues<NoInfer<P>>) => State;
   /**
    * Loads data for the template's `data`: on a server before the HTML is written, in the browser when the element is added,
-   * and again when a prop changes that it reads. If several requests overlap, the last one wins.
+   * and again when a prop or a field of the state changes that it reads. If several requests overlap, the last one wins.
    */
-  readonly load?: (context: LoadContext<NoInfer<P>>) => Promise<Data> | Data;
+  readonly load?: (context: LoadContext<NoInfer<P>, State>) => Promise<Data> | Data;
   /**
    * The time limit of `load`, and of each item of an async iterable, in milliseconds (default: 10,000). The option
    * `loads.timeOut` of a rendering overrides it. `Infinity` turns it off.
@@ -83,6 +83,11 @@ export interface Definition<
   readonly follows?: { readonly [K in keyof NoInfer<State>]?: keyof NoInfer<P> & string };
   /** Names of elements in the template, made with `node`: the functions below reach them as `nodes.field`. */
   readonly nodes?: N;
+  /**
+   * When a prop changes that `load` reads, the loaded data stays in the page until the answer arrives; `data.isLoading` is true
+   * meanwhile (default: `false`, the loading content is shown).
+   */
+  readonly keepLoaded?: boolean;
   /** Handlers of events by name. Each returns the fields of the state that change, or nothing. */
   readonly handlers?: {
     readonly [K in keyof H]: (

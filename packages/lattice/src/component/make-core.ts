@@ -26,6 +26,7 @@ export interface LooseDefinition {
   readonly state?: ComponentCore['state'];
   readonly load?: ComponentCore['load'];
   readonly loadTimeOut?: number;
+  readonly keepLoaded?: boolean;
   readonly onFailure?: unknown;
   readonly handlers?: Readonly<Record<string, HandlerFunction>>;
   readonly connected?: (context: never) => void;
@@ -62,6 +63,7 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
     handlers: parts.handlers ?? {},
     load: parts.load,
     loadTimeOut: parts.loadTimeOut,
+    keepLoaded: parts.keepLoaded,
     onFailure: parts.onFailure,
     state: parts.state,
     connected: parts.connected,

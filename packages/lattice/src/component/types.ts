@@ -216,6 +216,17 @@ export interface HandlerContext<P, State, Events, N = Record<never, never>>
   extends ActingContext<P, State, Events, N> {
   /** The event that called the handler. */
   readonly event: DomEvent;
+  /**
+   * Aborted when the same handler is called again, and when the element has left the document. What an aborted call returns is
+   * ignored: of several searches the last one counts.
+   *
+   * @example
+   * search: async ({ latest }, word: string) => {
+   *   const answer = await fetch(`/stalls?word=${encodeURIComponent(word)}`, { signal: latest });
+   *   return { found: await answer.json() };
+   * }
+   */
+  readonly latest: DomSignal;
 }
 
 /** What `shown` is given. */
@@ -268,8 +279,10 @@ export interface ConnectedContext<P, State, Events, N = Record<never, never>>
   extends ActingContext<P, State, Events, N> {}
 
 /** What `load` is given. */
-export interface LoadContext<P> {
+export interface LoadContext<P, State = Record<never, never>> {
   readonly props: PropValues<P>;
+  /** The first state on a server, the current state in the browser. */
+  readonly state: Readonly<State>;
   /** Aborted when nobody waits for the data any more. */
   readonly signal: DomSignal;
   /** The platform's `fetch`, or the one that a rendering was given; it stops with the signal. */
@@ -280,6 +293,12 @@ export interface LoadContext<P> {
 export interface FailureContext {
   /** What went wrong, in words for developers. */
   readonly fault: Expr<LoadFault>;
+  /**
+   * Tries again to load and to show the element.
+   *
+   * @example onFailure: ({ retry }) => el.button({ type: 'button', on: { click: retry() } }, 'Try again')
+   */
+  readonly retry: () => HandlerCall;
 }
 
 type DetailArguments<E> =

@@ -32,6 +32,7 @@ import {
   once,
   placedExprs,
   type Run,
+  retryName,
   SlotNode,
   shareReader,
 } from '../template/index.js';
@@ -111,7 +112,10 @@ function failureContent({ onFailure }: ComponentCore): Blueprint['onFailure'] {
     fault,
     content:
       typeof onFailure === 'function' && !coreOf(onFailure)
-        ? (onFailure as (context: object) => Content)({ fault: localExpr(fault, 'fault', 'data').face })
+        ? (onFailure as (context: object) => Content)({
+            fault: localExpr(fault, 'fault', 'data').face,
+            retry: handlerCaller(retryName),
+          })
         : (onFailure as Content),
   }));
 }

@@ -13,6 +13,9 @@ export class HandlerCall {
   }
 }
 
+/** The name that stands for another try of what could not be shown; no handler can have it. */
+export const retryName = ' retry';
+
 const uncalled = new WeakSet<object>();
 
 /** What makes calls of a handler: `handlers.add`, which by itself is none yet. */

@@ -26,7 +26,7 @@ export {
   type Whereabouts,
 } from './expression/ops.js';
 export { htmlFragment } from './fragment.js';
-export { HandlerCall, handlerCaller, isHandlerCall, isListenerFunction } from './handler-call.js';
+export { HandlerCall, handlerCaller, isHandlerCall, isListenerFunction, retryName } from './handler-call.js';
 export { idPart } from './id-part.js';
 export { isJson, jsonBlock, jsonFault } from './json.js';
 export { type LoadBranches, type LoadExpr, loadBranches, whenLoaded } from './load.js';
@@ -39,9 +39,11 @@ export {
   loadedState,
   loadKey,
   propHash,
+  stateValues,
   usualTimeOut,
   waitingState,
   watched,
+  watchedState,
   within,
 } from './load-state.js';
 export { mergeAttributes } from './merge.js';

@@ -44,6 +44,21 @@ export function watched(props: Values, reads: Set<string>): Values {
   });
 }
 
+/** The fields of a state by names that no prop has, for what a load reads. */
+export function stateValues(state: object | undefined): Values {
+  return Object.fromEntries(Object.entries(state ?? {}).map(([name, value]) => [`state ${name}`, value]));
+}
+
+/** A state that takes note of who reads it, among the props that do. */
+export function watchedState(state: object | undefined, reads: Set<string>): Values {
+  return new Proxy((state ?? {}) as Values, {
+    get(all, name) {
+      if (typeof name === 'string') reads.add(`state ${name}`);
+      return all[name as string];
+    },
+  });
+}
+
 export function loadedState<Data>(value: Data): LoadState<Data> {
   return { isLoading: false, isLoaded: true, value, fault: undefined };
 }

@@ -8,7 +8,7 @@ import {
   type PlanAttribute,
   startsAsAttribute,
 } from '../../plan/index.js';
-import { type Core, type Report, styleText } from '../../template/index.js';
+import { type Core, type Report, retryName, styleText } from '../../template/index.js';
 import {
   type Call,
   type CalledName,
@@ -92,6 +92,7 @@ const builders: AttributeTable<Building, void> = {
   listener({ type, handler, args, keys, ways }, element, view, level) {
     // A row's scope is kept in step with what its handlers are called with, also where nothing shows it.
     view.note(readsOf(args, level));
+    if (handler === retryName) return view.part(element, call('retrying', type));
     const given = new HandlerArguments(args);
     view.part(
       element,

@@ -38,6 +38,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
   const isActing = core.shown !== undefined || Object.keys(core.methods).length > 0 || takesMore(core);
   const failureView = onFailure && common.view(onFailure.block.nodes, { level, depth: 1, isSvg: false });
   const hasReactions = Object.keys(core.reactions).length > 0;
+  const acts = [...Object.values(core.handlers), ...Object.values(core.methods)];
   const hasMethods = Object.keys(core.methods).length > 0;
   const nodeNames = Object.keys(core.nodes);
   const sent = sentOtherwise(core);
@@ -63,10 +64,19 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
         : []),
       ...(handing.length > 0 ? [call('wearing'), call('fillerWatch', ...handing)] : []),
       ...(core.load
-        ? [call('loading', part('load'), ...(core.loadTimeOut === undefined ? [] : [core.loadTimeOut]))]
+        ? [
+            call(
+              'loading',
+              part('load'),
+              core.loadTimeOut,
+              mentions([core.load], 'state') || undefined,
+              core.keepLoaded || undefined,
+            ),
+          ]
         : []),
       ...(failureView ? [call('failing', failureView, onFailure.fault)] : []),
       isActing ? call('acting') : new InPage(call('acting')),
+      ...(mentions(acts, 'latest') ? [call('giving')] : []),
       ...(common.hasOutputs && common.hasForms ? [call('outputs')] : []),
       ...(core.provides ? [call('providing', part('provides'))] : []),
       ...(core.field ? [call('fieldFeature', part('field'))] : []),
@@ -105,11 +115,17 @@ function sentOtherwise({ events }: ComponentCore): Readonly<Record<string, objec
  */
 function takesMore({ connected, handlers, load, reactions }: ComponentCore): boolean {
   const later = load ? [connected, ...Object.values(reactions)] : [];
-  return [...Object.values(handlers), ...later].some((work) => {
+  return mentions([...Object.values(handlers), ...later], 'change|reload|signal');
+}
+
+/** Whether functions may take something by name: it is seen by how they are written. */
+function mentions(functions: readonly unknown[], names: string): boolean {
+  const named = new RegExp(`\\b(?:${names})\\b|\\.\\.\\.`);
+  return functions.some((work) => {
     const text = String(work ?? '');
     const context = /^(?:async\s*)?(?:function\s*)?[\w$]*\s*\(?\s*([^\s,)])/.exec(text)?.[1];
     const isTakenApart = work === undefined || context === undefined || context === '{' || context === '_';
-    return !isTakenApart || /\b(?:change|reload|signal)\b|\.\.\./.test(text);
+    return !isTakenApart || named.test(text);
   });
 }
 

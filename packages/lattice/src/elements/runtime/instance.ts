@@ -83,6 +83,8 @@ export class Instance {
   declare reload: (() => void) | undefined;
   /** Shows what stands in its place where it cannot be shown; set where it has such content. */
   declare failed: ((message: string) => void) | undefined;
+  /** Tries again to show it; set where it has content for when it cannot be shown. */
+  declare retry: (() => void) | undefined;
   /** Events that wait for the handler that sends them to end. */
   declare held: Event[] | undefined;
   /** Set while a shadow root that a server wrote is hydrated. */

@@ -8,9 +8,11 @@ import {
   loadedState,
   loadKey,
   propHash,
+  stateValues,
   usualTimeOut,
   waitingState,
   watched,
+  watchedState,
   within,
 } from '../../template/load-state.js';
 import type { Feature, Instance } from './instance.js';
@@ -34,8 +36,9 @@ interface Reader {
 interface Shared {
   state: State;
   stop: AbortController | undefined;
-  /** The props that were read for it. */
+  /** The props, and fields of the state, that were read for it, and what they were. */
   reads: Set<string>;
+  read: Values;
   /** What was thrown, where it failed. */
   thrown?: unknown;
   readonly readers: Set<Reader>;
@@ -51,8 +54,16 @@ const unsaid: LoadFault = {
   },
 };
 
-/** What an element loads: when it is there, when a prop changes, when it is asked to; given up when it has left. */
-export function loading(load: Load, timeOut = usualTimeOut): (instance: Instance) => Feature {
+/**
+ * What an element loads: when it is there, when a prop changes, when it is asked to; given up when it has left. Whether it
+ * reads the state, and keeps what it had while it loads for another prop, is said.
+ */
+export function loading(
+  load: Load,
+  timeOut = usualTimeOut,
+  readsState?: boolean,
+  keeps?: boolean,
+): (instance: Instance) => Feature {
   const all = new Map<string, Shared>();
   return (instance) => {
     const { host, live, scope } = instance;
@@ -60,6 +71,8 @@ export function loading(load: Load, timeOut = usualTimeOut): (instance: Instance
     let own: Shared | undefined;
     let isAsked = false;
     let taken = new Set<string>();
+    const values = (): Values =>
+      readsState ? { ...instance.props, ...stateValues(scope.state) } : instance.props;
     const show = (state: State): void => {
       if (state === scope.data) return;
       scope.data = state;
@@ -84,28 +97,32 @@ export function loading(load: Load, timeOut = usualTimeOut): (instance: Instance
     };
     /** Shares what equal elements load, or starts it. */
     const join = (known?: State): void => {
-      const props = loadKey(instance.props);
+      const props = loadKey(values());
+      const before = scope.data as State;
       if (own && props !== undefined && props === key) return;
       drop();
       key = props;
       const shared: Shared = (key !== undefined && all.get(key)) || {
-        state: known ?? waitingState,
+        state: known ?? (keeps && before.isLoaded ? { ...before, isLoading: true } : waitingState),
         stop: undefined,
         reads: known ? taken : new Set(),
+        read: values(),
         readers: new Set(),
       };
       own = shared;
       if (key !== undefined) all.set(key, shared);
       shared.readers.add(reader);
-      if (!known && !shared.stop && shared.state === waitingState) start(shared);
+      if (!known && !shared.stop && shared.state.isLoading) start(shared);
       show(shared.state);
+    };
+    const isOther = (read: Values, reads: ReadonlySet<string>): boolean => {
+      const now = values();
+      return [...reads].some((name) => !Object.is(read[name], now[name]));
     };
     const reader: Reader = {
       show,
       join,
-      isStale: (read, reads) =>
-        (key === undefined || loadKey(instance.props) !== key) &&
-        [...reads].some((name) => !Object.is(read[name], instance.props[name])),
+      isStale: (read, reads) => (key === undefined || loadKey(values()) !== key) && isOther(read, reads),
     };
     const start = (shared: Shared): void => {
       shared.stop?.abort();
@@ -113,8 +130,10 @@ export function loading(load: Load, timeOut = usualTimeOut): (instance: Instance
       const { signal } = stop;
       shared.stop = stop;
       shared.reads = new Set();
-      const read = instance.props;
-      const props = watched(read, shared.reads);
+      const read = values();
+      shared.read = read;
+      const props = watched(instance.props, shared.reads);
+      const state = watchedState(readsState ? { ...scope.state } : undefined, shared.reads);
       // What comes when another answer is waited for, or nobody is, is stale.
       const set = (state: State): void => {
         if (shared.stop !== stop) return;
@@ -135,6 +154,7 @@ export function loading(load: Load, timeOut = usualTimeOut): (instance: Instance
         const work = (async () =>
           (load as ((context: object) => unknown) | undefined)?.({
             props,
+            state,
             signal,
             fetch: fetching((...args) => fetch(...args), signal),
           }))();
@@ -149,23 +169,34 @@ export function loading(load: Load, timeOut = usualTimeOut): (instance: Instance
         set(failedState(reasonOf(thrown)));
       });
     };
+    const soon = (): void => {
+      if (isAsked) return;
+      isAsked = true;
+      queueMicrotask(() => {
+        isAsked = false;
+        if (own) join();
+      });
+    };
     instance.reload = () => {
       if (!own) return;
       const { state } = own;
-      own.state = { ...state, isLoading: true };
+      // What failed is no answer to keep.
+      own.state = state.fault ? waitingState : { ...state, isLoading: true };
       for (const one of own.readers) one.show(own.state);
       start(own);
     };
     return {
       before() {
-        scope.data = waitingState;
+        // It is shown anew where it had failed.
+        scope.data = own ? own.state : waitingState;
+        if (own) return;
         const block = host.shadowRoot?.querySelector('[data-loaded]');
         if (!block) return;
         block.remove();
         const { failed, of, value } = JSON.parse(block.textContent ?? '{}');
-        const { props } = instance;
+        const now = values();
         // What was loaded for other props is no answer.
-        if (Object.keys(of).some((name) => of[name] !== propHash(props[name]))) return;
+        if (Object.keys(of).some((name) => of[name] !== propHash(now[name]))) return;
         taken = new Set(Object.keys(of));
         scope.data = failed ? { ...waitingState, isLoading: false, fault: unsaid } : loadedState(value);
         if (!failed) return;
@@ -185,13 +216,13 @@ export function loading(load: Load, timeOut = usualTimeOut): (instance: Instance
         instance.changed(live.mask.data);
       },
       changed(prop) {
-        if (isAsked || !own?.reads.has(prop)) return;
-        isAsked = true;
-        queueMicrotask(() => {
-          isAsked = false;
-          if (own) join();
-        });
+        if (own?.reads.has(prop)) soon();
       },
+      ...(readsState && {
+        stated() {
+          if (own && isOther(own.read, own.reads)) soon();
+        },
+      }),
     };
   };
 }

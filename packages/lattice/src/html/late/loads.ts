@@ -10,8 +10,10 @@ import {
   loadedFor,
   loadedState,
   loadKey,
+  stateValues,
   usualTimeOut,
   watched,
+  watchedState,
   within,
 } from '../../template/index.js';
 import { startedRows } from './started-rows.js';
@@ -104,7 +106,8 @@ export class Loads {
     const { atOnce = 8, retries = 0, retryAfter = 100 } = this.options;
     this.limit ??= pLimit(Math.max(1, atOnce));
     const reads = new Set<string>();
-    const seen = watched(props, reads);
+    const state = component.state?.(props);
+    const seen = { props: watched(props, reads), state: watchedState(state, reads) };
     const own = new AbortController();
     const unfollow = whenAborted(this.signal, () => own.abort(this.signal.reason));
     const tried = (): Promise<unknown> =>
@@ -116,17 +119,21 @@ export class Loads {
           if (own.signal.aborted) throw new AbortError('aborted');
         },
       });
-    const state = this.limit(tried).then((value) => loadedState(value), failedWith);
-    return state.then((one) => {
+    const loaded = this.limit(tried).then((value) => loadedState(value), failedWith);
+    return loaded.then((one) => {
       // Rows that are still to be read stop with the rendering.
       if (!isAsyncRows(one.value)) unfollow();
-      loadedFor.set(one, { reads, props });
+      loadedFor.set(one, { reads, props: { ...props, ...stateValues(state) } });
       return one;
     });
   }
 
   /** One try, for as long as it may take. */
-  private async once(component: ComponentCore, props: Values, signal: AbortSignal): Promise<unknown> {
+  private async once(
+    component: ComponentCore,
+    seen: { readonly props: Values; readonly state: Values },
+    signal: AbortSignal,
+  ): Promise<unknown> {
     const timeOut = this.options.timeOut ?? component.loadTimeOut ?? usualTimeOut;
     const own = new AbortController();
     const stop = (reason: unknown): void => own.abort(reason);
@@ -139,7 +146,7 @@ export class Loads {
     };
     const load = component.load as ((context: object) => unknown) | undefined;
     try {
-      const work = (async () => load?.({ props, signal: own.signal, fetch }))();
+      const work = (async () => load?.({ ...seen, signal: own.signal, fetch }))();
       const value = await within(untilAborted(work, own.signal), timeOut, stop);
       if (!isAsyncRows(value)) return value;
       return await startedRows(value, (row) => within(untilAborted(row, own.signal), timeOut, stop));
