@@ -95,8 +95,8 @@ const other = {
 };
 
 function breakNode(node, parent, key, add, text) {
-  // The name of a property is no value.
-  if (key === 'key' && !parent.computed) return;
+  // The name of a property is no value, nor is that of a module.
+  if (key === 'source' || (key === 'key' && !parent.computed)) return;
   const of = ({ start, end }) => text.slice(start, end);
   switch (node.type) {
     case 'IfStatement':

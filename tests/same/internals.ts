@@ -21,8 +21,10 @@ export {
   acceptedHere,
   type Core,
   coreOf,
+  ExprCore,
   HandlerCall,
   isHandlerCall,
+  isListenerFunction,
   isNode,
   isRecord,
 } from '../../packages/lattice/src/template/index.js';

@@ -3,8 +3,9 @@ import {
   type ComponentCore,
   type Core,
   coreOf,
-  type HandlerCall,
+  ExprCore,
   isHandlerCall,
+  isListenerFunction,
   isNode,
   isRecord,
   type Node,
@@ -123,7 +124,8 @@ class MarkupWriter {
         throw new NoMarkup('a class that is taken away');
       return value === null ? ` ${name}="{{ null }}"` : '';
     }
-    if (name === 'on') return this.listeners(value as Readonly<Record<string, HandlerCall>>);
+    if (name === 'on') return this.listeners(value as Readonly<Record<string, unknown>>);
+    if (name === 'properties') return this.properties(value as Readonly<Record<string, unknown>>);
     if (name === 'bind') return ` bind="${stateName(value)}"`;
     if (name === 'class') return ` class="${this.classes(value).join(' ')}"`;
     if (name === 'style' && isRecord(value)) return ` style="${this.style(value)}"`;
@@ -155,13 +157,19 @@ class MarkupWriter {
       .join('; ');
   }
 
-  listeners(record: Readonly<Record<string, HandlerCall>>): string {
-    const calls = Object.entries(record).flatMap(([type, call]) =>
-      isHandlerCall(call)
+  listeners(record: Readonly<Record<string, unknown>>): string {
+    const calls = Object.entries(record).flatMap(([type, given]) => {
+      const call = isListenerFunction(given) ? given(new ExprCore({ op: 'event' }).face) : given;
+      return isHandlerCall(call)
         ? [`${type}: ${call.handler}(${call.args.map((arg) => this.value(arg)).join(', ')})`]
-        : [],
-    );
+        : [];
+    });
     return ` handles="${attribute(calls.join('; '))}"`;
+  }
+
+  properties(record: Readonly<Record<string, unknown>>): string {
+    const values = Object.entries(record).map(([name, value]) => `${name}: ${this.value(value)}`);
+    return ` properties="${attribute(values.join('; '))}"`;
   }
 
   /** A value where text goes; `write` says what is constant in it. What stands in an interpolation is never escaped. */
@@ -193,6 +201,8 @@ class MarkupWriter {
         return `props.${op.name}`;
       case 'state':
         return `state.${op.name}`;
+      case 'event':
+        return 'event';
       case 'local':
         return `l${op.local}`;
       case 'field':

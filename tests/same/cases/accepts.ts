@@ -1,4 +1,4 @@
-import { calc, eachOf, el, given, phrase } from 'zesty-lattice';
+import { calc, type Expr, eachOf, el, given, phrase } from 'zesty-lattice';
 import type { Case } from '../case.js';
 import {
   Branch,
@@ -112,6 +112,11 @@ const press =
   (root: ShadowRoot): void =>
     root.querySelector<HTMLElement>(selector)?.click();
 
+const key =
+  (init: KeyboardEventInit) =>
+  (root: ShadowRoot): void =>
+    void root.querySelector('button')?.dispatchEvent(new KeyboardEvent('keydown', init));
+
 /** Form controls, events. */
 const controls: readonly Case[] = [
   {
@@ -208,6 +213,43 @@ const forms: readonly Case[] = [
       ),
     ],
     steps: [{ act: press('button:nth-of-type(2)'), state: { text: 'Salt & "bell"' } }],
+  },
+  {
+    name: 'keys that are named',
+    template: ({ state, handlers }) =>
+      el.button(
+        {
+          type: 'button',
+          on: { 'keydown Enter Control+s': handlers.add(1), 'keydown ArrowDown': handlers.add(10) },
+        },
+        state.count,
+      ),
+    steps: [
+      { act: key({ key: 'Enter' }), state: { count: 3 } },
+      { act: key({ key: 's', ctrlKey: true }), state: { count: 4 } },
+      { act: key({ key: 's' }), state: { count: 4 } },
+      { act: key({ key: 'ArrowDown' }), state: { count: 14 } },
+      { act: key({ key: 'Enter', shiftKey: true }), state: { count: 14 } },
+    ],
+  },
+  {
+    name: 'an event that is read, and heard once',
+    template: ({ state, handlers }) =>
+      el.button(
+        {
+          type: 'button',
+          on: { 'keydown once': (event: Expr<KeyboardEvent>) => handlers.set('text', event.key) },
+        } as never,
+        state.text,
+      ),
+    steps: [
+      { act: key({ key: '<a>' }), state: { text: '<a>' } },
+      { act: key({ key: 'b' }), state: { text: '<a>' } },
+    ],
+  },
+  {
+    name: 'a property without an attribute',
+    template: ({ state }) => el.input({ type: 'checkbox', properties: { indeterminate: state.flag } }),
   },
   {
     name: 'a press in a component',
