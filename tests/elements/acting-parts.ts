@@ -163,3 +163,23 @@ export const MixedBoxText = component('mixed-box-text', {
 ><div style="height: 60px; overflow: auto" tabindex="0" properties="scrollTop: top"><p style="height: 500px; margin: 0">long</p></div
 ><video properties="muted: some"></video><graph-view properties="items: rows; mode: 'wide'"></graph-view>`,
 });
+
+/** A field of two days, which says what is wrong by the flags of the platform. */
+export const StayField = component('stay-field', {
+  props: { first: prop.text().fallback('2026-10-01') },
+  state: () => ({ from: '', until: '' }),
+  field: {
+    value: ({ state: { from, until } }) => (from === '' ? null : { from, until }),
+    fault: ({ props, state: { from, until } }) => ({
+      valueMissing: from === '' && 'Choose a day.',
+      rangeUnderflow: from !== '' && from < props.first && 'The orchard is shut then.',
+      rangeOverflow: until !== '' && until < from && 'The last day is before the first.',
+    }),
+    restore: (_text, { from = '', until = '' }) => ({ from, until }),
+  },
+  states: ({ state }) => ({ chosen: state.from !== '', late: state.from > '2026-11' }),
+  template: ({ state }) => [
+    el.input({ 'aria-label': 'From', bind: state.from }),
+    el.input({ 'aria-label': 'Until', bind: state.until }),
+  ],
+});

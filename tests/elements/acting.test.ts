@@ -257,4 +257,70 @@ describe.each(
     expect(reported).toEqual([]);
     await page.close();
   });
+
+  test('a field sends several entries, says what is wrong by flags, and shows its states', async () => {
+    const page = await started(
+      '<form><stay-field name="stay"></stay-field><button type="button">Plain</button></form>',
+    );
+    await page.addStyleTag({ content: 'stay-field:state(chosen) { color: rgb(1, 2, 3) }' });
+    const now = (): Promise<unknown> =>
+      page.evaluate(`{
+        const one = document.querySelector('stay-field'), flags = [];
+        for (const flag in one.validity) if (one.validity[flag]) flags.push(flag);
+        [[...new FormData(one.form)].join(' '), flags.join(), one.validationMessage, getComputedStyle(one).color, one.matches(':state(late)')]
+      }`);
+    const field = (name: string): ReturnType<Page['locator']> => page.locator(`[aria-label=${name}]`);
+    expect(await now()).toEqual(['', 'valueMissing', 'Choose a day.', 'rgb(0, 0, 0)', false]);
+    await field('From').fill('2026-09-01');
+    expect(await now()).toEqual([
+      'stay-from,2026-09-01 stay-until,',
+      'rangeUnderflow',
+      'The orchard is shut then.',
+      'rgb(1, 2, 3)',
+      false,
+    ]);
+    await field('From').fill('2026-12-02');
+    await field('Until').fill('2026-10-01');
+    expect(await now()).toEqual([
+      'stay-from,2026-12-02 stay-until,2026-10-01',
+      'rangeOverflow',
+      'The last day is before the first.',
+      'rgb(1, 2, 3)',
+      true,
+    ]);
+    await field('Until').fill('2026-12-03');
+    expect(await now()).toEqual([
+      'stay-from,2026-12-02 stay-until,2026-12-03',
+      'valid',
+      '',
+      'rgb(1, 2, 3)',
+      true,
+    ]);
+    expect(
+      await page.evaluate(
+        `{ const one = document.querySelector('stay-field'); const before = one.value; one.value = '{"from":"2026-10-05","until":"2026-10-06"}'; const set = one.value; one.form.reset(); [before, set, one.value] }`,
+      ),
+    ).toEqual([
+      '{"from":"2026-12-02","until":"2026-12-03"}',
+      '{"from":"2026-10-05","until":"2026-10-06"}',
+      '',
+    ]);
+    expect(reported).toEqual([]);
+    await page.close();
+  });
+
+  test.each([
+    ['submits without a button', '', 'form'],
+    ['presses the button that submits', '<button name="go" value="1">Go</button>', 'go'],
+    ['does nothing where that is disabled', '<button disabled>Go</button>', 'nothing'],
+  ])('Enter in a field %s', async (_what, button, wanted) => {
+    const page = await started(`<form><stay-field name="stay"></stay-field>${button}</form>`);
+    await page.evaluate(
+      `window.sent = 'nothing'; document.forms[0].noValidate = true; document.forms[0].addEventListener('submit', (event) => { event.preventDefault(); sent = event.submitter?.name || 'form'; })`,
+    );
+    await page.locator('[aria-label=From]').fill('2026-12-02');
+    await page.keyboard.press('Enter');
+    expect(await page.evaluate('sent')).toBe(wanted);
+    await page.close();
+  });
 });

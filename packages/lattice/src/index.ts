@@ -48,6 +48,7 @@ export type {
   TemplateContext,
   Use,
   UseArguments,
+  ValidityFlag,
   WrittenDefinition,
 } from './component/index.js';
 export { component, definition, event, type Kind, node, preset, prop, slot } from './component/index.js';

@@ -47,6 +47,8 @@ export interface ComponentCore {
   readonly reactions: Readonly<Record<string, HandlerFunction>>;
   /** What it hands down to components below it. */
   readonly provides: ((context: never) => readonly Provided[]) | undefined;
+  /** The states that style sheets find the element by, and whether each is on. */
+  readonly states: ((context: never) => Readonly<Record<string, unknown>>) | undefined;
   /** How the element takes part in a form, where it does. */
   readonly field: FieldRules | undefined;
   readonly state:
@@ -73,9 +75,13 @@ export interface ComponentCore {
 
 /** A form-associated element's part in its form, without the types that only its author needs. */
 export interface FieldRules {
-  readonly value: (context: never) => string | null;
-  readonly fault?: ((context: never) => string | undefined) | undefined;
-  readonly restore?: ((text: string) => Readonly<Record<string, unknown>>) | undefined;
+  readonly value: (context: never) => string | null | Readonly<Record<string, string>>;
+  readonly fault?:
+    | ((context: never) => string | undefined | Readonly<Record<string, string | false | undefined>>)
+    | undefined;
+  readonly restore?:
+    | ((text: string, entries: Readonly<Record<string, string>>) => Readonly<Record<string, unknown>>)
+    | undefined;
 }
 
 export type HandlerFunction = (context: never, ...args: never[]) => unknown;

@@ -40,6 +40,7 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
     must(isRecord(value) && isFunction(value.value), 'a record with a function "value"', value),
   connected: functionFault,
   shown: functionFault,
+  states: functionFault,
   follows: (value) => eachFault(value, 'a field', (one) => typeof one === 'string', 'the name of a prop'),
   methods: (value) => eachFault(value, 'a method', isFunction, 'a function'),
   nodes: (value) => eachFault(value, 'a node', isNodeKind, "made by node('input')"),

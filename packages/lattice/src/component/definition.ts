@@ -132,6 +132,16 @@ export interface Definition<
     readonly props: PropValues<NoInfer<P>>;
     readonly state: Readonly<State>;
   }) => readonly Provided[];
+  /**
+   * Returns the states of the element by which style sheets find it, and whether each is on
+   * (https://html.spec.whatwg.org/#dom-elementinternals-states).
+   *
+   * @example states: ({ state }) => ({ open: state.isOpen }) // fold-note:state(open) { … }
+   */
+  readonly states?: (context: {
+    readonly props: PropValues<NoInfer<P>>;
+    readonly state: Readonly<State>;
+  }) => Readonly<Record<string, unknown>>;
   /** Makes the element a form field with a value and validity. The browser resets, disables and restores it. */
   readonly field?: FieldParts<NoInfer<P>, State>;
   /** Called when the element is added to a document. `signal` aborts when it is removed. */

@@ -78,5 +78,6 @@ export type {
   StateExprs,
   TemplateContext,
   UseArguments,
+  ValidityFlag,
 } from './types.js';
 export { type SlotContent, sortedAlready, UseNode } from './use-node.js';

@@ -31,6 +31,7 @@ export interface LooseDefinition {
   readonly handlers?: Readonly<Record<string, HandlerFunction>>;
   readonly connected?: (context: never) => void;
   readonly shown?: HandlerFunction;
+  readonly states?: ComponentCore['states'];
   readonly methods?: Readonly<Record<string, HandlerFunction>>;
   readonly follows?: Readonly<Record<string, string>>;
   readonly nodes?: Readonly<Record<string, AnyNodeKind>>;
@@ -68,6 +69,7 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
     state: parts.state,
     connected: parts.connected,
     shown: parts.shown,
+    states: parts.states,
     methods: parts.methods ?? {},
     follows: parts.follows ?? {},
     nodes: parts.nodes ?? {},

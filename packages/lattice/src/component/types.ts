@@ -255,23 +255,44 @@ export type NodePlaces<N> = {
   readonly [K in keyof N]: NodeTypes<N[K]> extends { keyed: true } ? (key: unknown) => NodePlace : NodePlace;
 };
 
+/** What may be wrong with a form field's value (https://html.spec.whatwg.org/#validitystate). */
+export type ValidityFlag =
+  | 'badInput'
+  | 'customError'
+  | 'patternMismatch'
+  | 'rangeOverflow'
+  | 'rangeUnderflow'
+  | 'stepMismatch'
+  | 'tooLong'
+  | 'tooShort'
+  | 'typeMismatch'
+  | 'valueMissing';
+
 /**
  * What makes a component's element a form field (https://html.spec.whatwg.org/#form-associated-custom-elements).
  * A prop named `disabled` follows the form; a reset brings back the first state.
  */
 export interface FieldParts<P, State> {
-  /** What is sent with the form under the element's name; null sends nothing. */
+  /**
+   * Returns what the form sends under the element's name; null sends nothing. A record sends several entries, each under the
+   * element's name, a hyphen and its own: `{ from, until }` of `<stay-field name="stay">` are `stay-from` and `stay-until`.
+   */
   readonly value: (context: {
     readonly props: PropValues<P>;
     readonly state: Readonly<State>;
-  }) => string | null;
-  /** What is wrong with the value, as a person reads it; nothing where it is right. */
+  }) => string | null | Readonly<Record<string, string>>;
+  /**
+   * Returns what is wrong with the value, as a person reads it, or nothing. A record has a message for each flag of
+   * `ValidityState` (https://html.spec.whatwg.org/#validitystate); the first one is shown.
+   *
+   * @example fault: ({ state }) => ({ valueMissing: state.day === '' && 'Choose a day.' })
+   */
   readonly fault?: (context: {
     readonly props: PropValues<P>;
     readonly state: Readonly<State>;
-  }) => string | undefined;
-  /** What changes in the state when the browser brings a sent value back. */
-  readonly restore?: (value: string) => Partial<NoInfer<State>>;
+  }) => string | undefined | { readonly [Flag in ValidityFlag]?: string | false | undefined };
+  /** Returns what changes in the state when the browser restores a value; of several entries, by their own names. */
+  readonly restore?: (value: string, entries: Readonly<Record<string, string>>) => Partial<NoInfer<State>>;
 }
 
 /** What `connected`, `reactions` and `methods` are given. */

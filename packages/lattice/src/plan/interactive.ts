@@ -17,6 +17,7 @@ function isBusy(core: ComponentCore): boolean {
     core.state !== undefined ||
     core.connected !== undefined ||
     core.shown !== undefined ||
+    core.states !== undefined ||
     core.load !== undefined ||
     core.field !== undefined ||
     Object.keys(core.handlers).length > 0 ||

@@ -231,6 +231,7 @@ const namedParts = [
   'reactions',
   'shown',
   'state',
+  'states',
 ];
 
 /** A line for a part of a definition, by the name it is to have. */

@@ -56,6 +56,7 @@ function unreadProps(component: ComponentCore, isPage: boolean): readonly Proble
     component.field?.value,
     component.field?.fault,
     component.shown,
+    component.states,
     ...Object.values(component.handlers),
     ...Object.values(component.methods),
     ...Object.values(component.reactions),

@@ -86,6 +86,7 @@ function nameless(
     onFailure: undefined,
     connected: undefined,
     shown: undefined,
+    states: undefined,
     methods: {},
     follows: {},
     nodes: {},

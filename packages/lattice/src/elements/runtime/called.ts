@@ -32,5 +32,6 @@ export { wearing } from './sheets.js';
 export { showing } from './showing.js';
 export { handed, receiving } from './slot.js';
 export { slotWatch } from './slot-watch.js';
+export { states } from './states.js';
 export { json, text } from './text.js';
 export { filling, innerScope } from './use.js';

@@ -1,14 +1,12 @@
 import type { FieldRules } from '../../component/core.js';
 import { instanceOf } from './element.js';
 import type { Feature, Instance } from './instance.js';
+import { internalsOf } from './internals.js';
 import type { LiveClass } from './live.js';
 
 interface FieldHost extends HTMLElement {
   readonly [instanceOf]: Instance;
 }
-
-/** What forms know of an element, by its instance. */
-const internals = new WeakMap<Instance, ElementInternals>();
 
 /** The message that a page has set with `setCustomValidity`. */
 const custom = new WeakMap<Instance, string>();
@@ -23,27 +21,38 @@ const telling = new WeakMap<Instance, () => void>();
 export function fieldFeature(rules: FieldRules): (instance: Instance) => Feature {
   return (instance) => {
     const { host } = instance;
-    const form = host.attachInternals();
-    internals.set(instance, form);
+    const form = internalsOf(instance);
     /** Tells the form the value and what is wrong with it. The first control shows what a browser says of it. */
     const tell = (): void => {
       if (!instance.block) return;
       const context = instance.context() as never;
       const value = rules.value(context);
-      form.setFormValue(value, value);
+      if (typeof value === 'object' && value)
+        form.setFormValue(entriesOf(value, host), JSON.stringify(value));
+      else form.setFormValue(value, value);
       const fault = custom.get(instance) || rules.fault?.(context);
+      const faults = Object.entries(typeof fault === 'object' ? fault : { customError: fault }).filter(
+        ([, message]) => message,
+      );
       const anchor = host.shadowRoot?.querySelector<HTMLElement>(
         'input, select, textarea, button, [tabindex]',
       );
-      if (fault === undefined) form.setValidity({});
-      else form.setValidity({ customError: true }, fault, anchor ?? undefined);
+      form.setValidity(
+        Object.fromEntries(faults.map(([flag]) => [flag, true])),
+        faults[0]?.[1] || undefined,
+        anchor ?? undefined,
+      );
     };
     telling.set(instance, tell);
     return {
       after() {
         const text = early.get(instance);
         early.delete(instance);
-        if (text !== undefined) instance.change(rules.restore?.(text));
+        if (text !== undefined) restoreTo(instance, rules, text);
+        host.addEventListener('keydown', (event) => {
+          if (event.key === 'Enter' && !event.isComposing && !event.defaultPrevented)
+            submit(event, form.form);
+        });
         tell();
       },
       shown: tell,
@@ -57,6 +66,33 @@ export function fieldFeature(rules: FieldRules): (instance: Instance) => Feature
   };
 }
 
+/** The entries of a form that a field with several values sends: each by the field's name and its own. */
+function entriesOf(values: Readonly<Record<string, string>>, host: HTMLElement): FormData {
+  const all = new FormData();
+  const name = host.getAttribute('name');
+  if (name) for (const [key, value] of Object.entries(values)) all.append(`${name}-${key}`, value);
+  return all;
+}
+
+/** Has a field hold a value that it had before; several values come as JSON. */
+function restoreTo(instance: Instance, rules: FieldRules, text: string): void {
+  const isSeveral = typeof rules.value(instance.context() as never) === 'object' && text.startsWith('{');
+  instance.change(isSeveral ? rules.restore?.('', JSON.parse(text)) : rules.restore?.(text, {}));
+}
+
+/** Submits a form as Enter in one of its own controls does (https://html.spec.whatwg.org/#implicit-submission). */
+function submit(event: KeyboardEvent, form: HTMLFormElement | null): void {
+  const [control] = event.composedPath();
+  if (!form || !(control instanceof HTMLInputElement)) return;
+  if (/^(?:button|checkbox|color|file|image|radio|range|reset|submit)$/.test(control.type)) return;
+  const all = [...form.elements] as (Element & { readonly type?: string; readonly disabled?: boolean })[];
+  const button = all.find(
+    (one) => /^(?:submit|image)$/.test(one.type ?? '') && /^(?:button|input)$/.test(one.localName),
+  );
+  if (!button) form.requestSubmit();
+  else if (!button.disabled) (button as HTMLElement).click();
+}
+
 /** Gives the template's prop `disabled` what the element, its attribute and the fieldsets around it come to. */
 function disable(instance: Instance, isDisabled: boolean): void {
   const index = instance.live.props.findIndex(({ name }) => name === 'disabled');
@@ -68,11 +104,11 @@ function disable(instance: Instance, isDisabled: boolean): void {
  * of such a name is the component's own, but for `disabled`: that is an attribute first, as it is of every control.
  */
 export function fieldMembers(rules: FieldRules): (made: LiveClass) => void {
-  const of = (host: FieldHost): ElementInternals => internals.get(host[instanceOf]) as ElementInternals;
+  const of = (host: FieldHost): ElementInternals => internalsOf(host[instanceOf]);
   const restore = (host: FieldHost, text: unknown): void => {
     if (typeof text !== 'string') return;
     const instance = host[instanceOf];
-    if (instance.block) instance.change(rules.restore?.(text));
+    if (instance.block) restoreTo(instance, rules, text);
     else early.set(instance, text);
   };
   const read = (
@@ -125,7 +161,8 @@ export function fieldMembers(rules: FieldRules): (made: LiveClass) => void {
         if (text !== undefined) return text;
         const { context, live, scope } = instance;
         const state = scope.state ?? live.state?.(instance.props);
-        return rules.value({ ...context, state } as never) ?? '';
+        const value = rules.value({ ...context, state } as never) ?? '';
+        return typeof value === 'object' ? JSON.stringify(value) : value;
       },
       set(this: FieldHost, text: unknown) {
         restore(this, text === null ? '' : String(text));
