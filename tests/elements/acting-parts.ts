@@ -1,4 +1,5 @@
 import { component, definition, type Expr, eachOf, el, event, given, node, prop } from 'zesty-lattice';
+import type { ElementOf } from 'zesty-lattice/elements';
 
 const picking = definition({
   props: { stalls: prop.list(prop.record({ id: prop.number(), name: prop.text() })).fallback([]) },
@@ -101,9 +102,14 @@ export const PickHall = component('pick-hall', {
       return { why };
     },
   },
-  methods: { hold: () => ({ holds: true }) },
-  template: ({ handlers, state }) => [
+  nodes: { pick: node<ElementOf<typeof StallPick>>('stall-pick') },
+  methods: {
+    hold: () => ({ holds: true }),
+    pass: ({ nodes }, word: string) => void nodes.pick?.show(word),
+  },
+  template: ({ handlers, nodes, state }) => [
     StallPick({
+      node: nodes.pick,
       stalls: [{ id: 1, name: 'Press' }],
       on: { closing: (sent) => handlers.hear(sent.detail.why) },
     }),
@@ -182,4 +188,12 @@ export const StayField = component('stay-field', {
     el.input({ 'aria-label': 'From', bind: state.from }),
     el.input({ 'aria-label': 'Until', bind: state.until }),
   ],
+});
+
+export const PickHallText = component('pick-hall-text', {
+  state: () => ({}),
+  nodes: { pick: node<ElementOf<typeof StallPick>>('stall-pick') },
+  methods: { pass: ({ nodes }, word: string) => void nodes.pick?.show(word) },
+  uses: [StallPick],
+  template: '<stall-pick node="pick"></stall-pick>',
 });

@@ -192,6 +192,14 @@ describe.each(
     await page.close();
   });
 
+  test.each(['pick-hall', 'pick-hall-text'])('%s reaches the element of another component', async (tag) => {
+    const page = await started(`<${tag}></${tag}>`);
+    await page.evaluate(`document.querySelector('${tag}').pass('passed')`);
+    await expect.poll(() => output(page)).toBe('0  passed');
+    expect(reported).toEqual([]);
+    await page.close();
+  });
+
   test('an element hears another by the detail of its event', async () => {
     const page = await started('<pick-hall></pick-hall>');
     await page.locator('.open').click();

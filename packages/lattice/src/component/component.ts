@@ -50,7 +50,10 @@ export interface Component<Props = NoProps, Slots = NoProps> {
   readonly [types]?: { props: Props; slots: Slots };
 }
 
-/** A component that sends events, to which a use may listen: `on: { changed: handlers.note() }`. */
+/**
+ * A component that sends events, to which a use may listen: `on: { changed: handlers.note() }`; or whose element has methods,
+ * which functions around reach by a name: `node: nodes.counter`.
+ */
 export interface SendingComponent<Props, Slots, Events> {
   (
     props: Show<PropInputs<Props> & Listening<Events>> | Omittable<Props>,
@@ -156,8 +159,9 @@ export function component<
 >(
   name: string,
   parts: Definition<P, S, State, Events, H, Accepts, Text, Data, N, M>,
-): Made<P, GivenSlotsFrom<S, NoInfer<Text>>, Events, NoInfer<Accepts>> & WithMethods<M> {
-  return made(name, parts, component) as Made<P, GivenSlotsFrom<S, Text>, Events, Accepts> & WithMethods<M>;
+): Made<P, GivenSlotsFrom<S, NoInfer<Text>>, Events, NoInfer<Accepts>, M> & WithMethods<M> {
+  return made(name, parts, component) as Made<P, GivenSlotsFrom<S, Text>, Events, Accepts, M> &
+    WithMethods<M>;
 }
 
 /**
@@ -205,14 +209,14 @@ export type MethodsOf<C> = C extends { readonly [methodTypes]?: infer M }
   : unknown;
 
 /** What `component` gives: with `accepts` a component that also takes the attributes of the element it becomes. */
-type Made<P, Slots, Events, Accepts extends keyof P> = [Accepts] extends [never]
-  ? MadePlain<P, Slots, Events>
+type Made<P, Slots, Events, Accepts extends keyof P, M> = [Accepts] extends [never]
+  ? MadePlain<P, Slots, Events, M>
   : // Of a definition that is spread without `accepts`, plain `strict` infers every prop: that is none of them.
     [P[Accepts]] extends [TagKind<infer _Tags, infer _First>]
     ? TagComponent<GivenProps<P>, Slots, Accepts & keyof GivenProps<P>, P[Accepts]>
-    : MadePlain<P, Slots, Events>;
+    : MadePlain<P, Slots, Events, M>;
 
-type MadePlain<P, Slots, Events> = [keyof Events] extends [never]
+type MadePlain<P, Slots, Events, M> = [keyof Events | keyof M] extends [never]
   ? Component<GivenProps<P>, Slots>
   : SendingComponent<GivenProps<P>, Slots, Events>;
 

@@ -22,8 +22,11 @@ type Of<Tag> = Tag extends keyof DomElements ? DomElements[Tag] : DomElement;
 
 interface NodeMaker {
   <Tag extends keyof DomElements | (string & {})>(tag: Tag): NodeKind<Of<Tag>, false>;
+  /** The element of a component, or of one from elsewhere, by its type: `node<ElementOf<typeof StallPick>>('stall-pick')`. */
+  <Element extends DomElement>(tag: string): NodeKind<Element, false>;
   /** A node of a row, or of anything else that is there several times: functions reach each by its key. */
   keyed<Tag extends keyof DomElements | (string & {})>(tag: Tag): NodeKind<Of<Tag>, true>;
+  keyed<Element extends DomElement>(tag: string): NodeKind<Element, true>;
 }
 
 /**
@@ -40,7 +43,6 @@ interface NodeMaker {
  *   ],
  * });
  */
-export const node: NodeMaker = Object.assign(
-  <Tag extends string>(tag: Tag) => new NodeKind<Of<Tag>, false>(false, tag),
-  { keyed: <Tag extends string>(tag: Tag) => new NodeKind<Of<Tag>, true>(true, tag) },
-);
+export const node: NodeMaker = Object.assign((tag: string) => new NodeKind<never, false>(false, tag), {
+  keyed: (tag: string) => new NodeKind<never, true>(true, tag),
+}) as NodeMaker;

@@ -88,6 +88,8 @@ export type PropsArgument<Props> = [keyof Props] extends [never]
 
 /** Which handlers are called when the component's element sends one of its events. */
 export interface Listening<Events> {
+  /** The name by which functions around reach the component's element. */
+  readonly node?: NodePlace | undefined;
   readonly on?:
     | {
         readonly [Name in keyof Events]?:

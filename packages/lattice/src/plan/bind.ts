@@ -45,7 +45,7 @@ function hasOthers(props: object, component: ComponentCore): boolean {
 
 function unknownProps({ component, props }: UseNode, report: Report): void {
   for (const name of Object.keys(props)) {
-    if (component.props.at.has(name) || (name === 'on' && isInteractive(component))) continue;
+    if (component.props.at.has(name) || (/^(?:on|node)$/.test(name) && isInteractive(component))) continue;
     const hint = component.slots.at.has(name)
       ? `"${name}" is a slot: pass its content after the props, ${component.name}({ … }, { ${name}: … }) by its name in code.`
       : suggest(name, component.props.names, 'prop');
@@ -106,12 +106,15 @@ function chosenTags(component: ComponentCore, accepts: string, bound: readonly B
 
 const noAttributes: readonly PlanAttribute[] = [];
 
-/** What is listened to at the element of a component that stays one. */
+/** What is listened to at the element of a component that stays one, and the name by which functions reach it. */
 export function listenersOf({ component, props }: UseNode, report: Report): readonly PlanAttribute[] {
-  if (component.accepts !== undefined || component.props.at.has('on') || !Object.hasOwn(props, 'on'))
-    return noAttributes;
-  if (!isInteractive(component)) return noAttributes;
-  return planAttributes([component.name], { on: props.on }, report);
+  if (component.accepts !== undefined || !isInteractive(component)) return noAttributes;
+  const own = Object.fromEntries(
+    ['on', 'node'].flatMap((name) =>
+      Object.hasOwn(props, name) && !component.props.at.has(name) ? [[name, props[name]]] : [],
+    ),
+  );
+  return Object.keys(own).length === 0 ? noAttributes : planAttributes([component.name], own, report);
 }
 
 /** Reports content for slots the component does not have, slots not filled that have to be, and misfits. */

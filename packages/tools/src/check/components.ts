@@ -65,6 +65,7 @@ function unreadProps(component: ComponentCore, isPage: boolean): readonly Proble
     .join('\n');
   return component.props.names
     .filter((name) => !read.has(name) && name !== component.accepts && !mentions(functions, name))
+    .filter((name) => !Object.values(component.follows).includes(name))
     .filter((name) => !(isPage && /^(?:title|description)$/.test(name)))
     .filter((name) => !(component.field && name === 'disabled') && component.reactions[name] === undefined)
     .map((prop) =>

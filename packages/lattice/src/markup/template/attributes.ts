@@ -21,8 +21,7 @@ export function attributesOf(
     if (isStray(node, attribute, reading)) continue;
     if (name === 'handles') attributes.on = listeners(attribute, locals, reading);
     else if (name === 'properties') attributes.properties = propertiesOf(attribute, locals, reading);
-    else if (name === 'node' && Object.keys(reading.component.nodes).length > 0)
-      attributes.node = nodePlace(attribute, locals, reading);
+    else if (name === 'node' && namesNodes(reading)) attributes.node = nodePlace(attribute, locals, reading);
     else if (name === 'bind') attributes.bind = boundState(attribute, locals, reading);
     else if (name === 'accepted') Object.assign(attributes, accepted);
     else if (name === 'class') attributes.class = classInput(attribute, locals, reading);
@@ -282,13 +281,23 @@ function propertiesOf(
   return values;
 }
 
+/** Whether the component of a text has nodes with names; of a text by itself any may be there. */
+export function namesNodes({ component }: TextReading): boolean {
+  return component.takesAnyName === true || Object.keys(component.nodes).length > 0;
+}
+
 /** `node="field"`, `node="options(row.id)"`: one of the names in the component's `nodes`. */
-function nodePlace(attribute: MarkupAttribute, locals: Locals, reading: TextReading): NodePlace | undefined {
+export function nodePlace(
+  attribute: MarkupAttribute,
+  locals: Locals,
+  reading: TextReading,
+): NodePlace | undefined {
   const { valueAt: at } = attribute;
   const text = unmarked(attribute.value, reading.holes);
   const tree = guarded(() => calledName(text), text, at, reading);
   if (!tree) return undefined;
-  const { nodes } = reading.component;
+  const { nodes, takesAnyName } = reading.component;
+  if (takesAnyName) return undefined;
   const kind = Object.hasOwn(nodes, tree.name) ? nodes[tree.name] : undefined;
   const args = tree.kind === 'call' ? tree.args : [];
   if (!kind) {

@@ -4,7 +4,7 @@ import { suggest } from '../../problem/index.js';
 import { type Content, deeper, isBlank, localExpr, trimmedEnd, trimmedStart } from '../../template/index.js';
 import { hasHole } from '../syntax/holes.js';
 import type { MarkupElement, MarkupNode } from '../syntax/nodes.js';
-import { attributesOf, listeners, propValue } from './attributes.js';
+import { attributesOf, listeners, namesNodes, nodePlace, propValue } from './attributes.js';
 import { attributeOf, isDirective, nameIn } from './directives.js';
 import type { Locals } from './names.js';
 import type { TextReading } from './reading.js';
@@ -40,6 +40,8 @@ function propsOf(
       (component.accepts !== undefined || isInteractive(component))
     ) {
       props.on = listeners(attribute, locals, reading);
+    } else if (attribute.name === 'node' && namesNodes(reading) && isInteractive(component)) {
+      props.node = nodePlace(attribute, locals, reading);
     } else if (attribute.name === 'handles' || attribute.name === 'bind') {
       reading.report(
         'directive-invalid',
