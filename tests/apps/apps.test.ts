@@ -13,8 +13,8 @@ const folder = mkdtempSync(join(root, 'tests/apps/out-'));
 const { numRuns, seed } = runsOf('random applications', isLong ? 5_000 : 100 * 30);
 const apps: readonly App[] = Array.from({ length: numRuns }, (_, at) => appOf((seed + at) % 1_000_000));
 /** How many are played in a page: planned there, and at build time, which takes its time. */
-const played = isLong ? 500 : 4;
-const playedAhead = isLong ? 100 : 1;
+const played = isLong ? 500 : 8;
+const playedAhead = isLong ? 100 : 2;
 
 let withCode: Readonly<Record<string, Rendered>>;
 beforeAll(() => {
@@ -24,7 +24,7 @@ beforeAll(() => {
 }, 600_000);
 afterAll(() => rmSync(folder, { recursive: true }));
 
-describe('random applications', { timeout: isLong ? 900_000 : 120_000 }, () => {
+describe('random applications', { timeout: isLong ? 900_000 : 300_000 }, () => {
   test('are one text in twelve renderings, by all ways of rendering', () => {
     const wrong = Object.entries(withCode).filter(
       ([, one]) => one.failure || one.errors || one.differences.length > 0,

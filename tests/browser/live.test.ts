@@ -177,7 +177,7 @@ describe('the live open day', () => {
       await page.evaluate(() => document.querySelector<HTMLFormElement>('.press-form')?.checkValidity()),
     ).toBe(true);
     await page.getByRole('button', { name: 'Book the press' }).click();
-    await expect.poll(() => page.url(), { timeout: 25_000 }).toContain('kilos=4');
+    await expect.poll(() => page.url(), { timeout: 60_000 }).toContain('kilos=4');
   });
 
   test.each(

@@ -41,8 +41,8 @@ function thread(): (args: readonly string[]) => Outcome {
   return (args) => {
     Atomics.store(signal, 0, 0);
     port1.postMessage(args);
-    if (Atomics.wait(signal, 0, 0, 60_000) === 'timed-out')
-      throw new Error(`lattice ${args.join(' ')} took a minute`);
+    if (Atomics.wait(signal, 0, 0, 240_000) === 'timed-out')
+      throw new Error(`lattice ${args.join(' ')} took four minutes`);
     const { message } = receiveMessageOnPort(port1) as { readonly message: Outcome };
     return message;
   };

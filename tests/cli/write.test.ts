@@ -207,7 +207,7 @@ test('lattice check --watch checks again when a file changes', async () => {
     out += data;
   });
   const says = async (words: string): Promise<void> => {
-    const end = Date.now() + 15_000;
+    const end = Date.now() + 100_000;
     while (!out.includes(words) && Date.now() < end) await new Promise((turn) => setTimeout(turn, 50));
     expect(out).toContain(words);
   };

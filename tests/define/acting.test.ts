@@ -192,3 +192,19 @@ test('a prop that reflects is one that an attribute can hold, and a field follow
     }),
   ).toThrow('Did you mean "open"?');
 });
+
+test('a class for what leaves is constant, and writes nothing', () => {
+  const Note = component('fade-note', { template: () => el.p({ leaving: 'fades' }, 'x') });
+  expect(renderHtml(Note, {})).toBe('<p>x</p>');
+  const Wrong = component('fade-wrong', {
+    props: { name: prop.text().fallback('x') },
+    template: ({ props }) => el.p({ leaving: props.name as never }, 'x'),
+  });
+  expect(resolve(Wrong, {}).problems[0]?.message).toContain('leaving of <p> expects the name of a class');
+  expect(
+    renderHtml(
+      component('fade-away', { foreign: ['fade-box'], template: '<fade-box leaving="a"></fade-box>' }),
+      {},
+    ),
+  ).toBe('<fade-box leaving="a"></fade-box>');
+});

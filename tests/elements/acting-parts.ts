@@ -197,3 +197,31 @@ export const PickHallText = component('pick-hall-text', {
   uses: [StallPick],
   template: '<stall-pick node="pick"></stall-pick>',
 });
+
+const fading = definition({
+  props: { rows: prop.list(prop.record({ id: prop.number(), name: prop.text() })).fallback([]) },
+  state: () => ({ isOpen: true, seen: '' }),
+  nodes: { note: node('p') },
+  methods: {
+    turn: ({ state }) => ({ isOpen: !state.isOpen }),
+    look: ({ nodes }) => ({ seen: nodes.note?.textContent ?? 'none' }),
+  },
+  styles: '.fades { animation: away 300s } @keyframes away { to { opacity: 0 } }',
+  template: () => '',
+});
+
+/** Content and rows that stay for their animation when they go. */
+export const FadeNote = component('fade-note', {
+  ...fading,
+  template: ({ nodes, props, state }) => [
+    given(state.isOpen, el.p({ leaving: 'fades gone', node: nodes.note }, 'Open'), el.i('Shut')),
+    el.ul(eachOf(props.rows, (row) => el.li({ leaving: 'fades' }, row.name), { key: 'id' })),
+    el.output(state.seen),
+  ],
+});
+
+export const FadeNoteText = component('fade-note-text', {
+  ...fading,
+  template: `<template given="isOpen"><p leaving="fades gone" node="note">Open</p></template><template otherwise><i>Shut</i></template
+><ul><template each-of="rows" as="row" key="id"><li leaving="fades">{{ row.name }}</li></template></ul><output>{{ seen }}</output>`,
+});

@@ -331,4 +331,36 @@ describe.each(
     expect(await page.evaluate('sent')).toBe(wanted);
     await page.close();
   });
+
+  test.each(['fade-note', 'fade-note-text'])(
+    'content of %s stays for its animation when it goes',
+    async (tag) => {
+      const page = await started(
+        `<${tag} rows='[{"id":1,"name":"Press"},{"id":2,"name":"Gate"},{"id":3,"name":"Barn"}]'></${tag}>`,
+      );
+      const now = (work = ''): Promise<unknown> =>
+        page.evaluate(`(async () => {
+        const one = document.querySelector('${tag}'), root = one.shadowRoot;
+        ${work};
+        await new Promise((done) => setTimeout(done));
+        return [...root.querySelectorAll('p, i, li')].map((node) => node.textContent + (node.inert ? ' ' + node.className : '')).join();
+      })()`);
+      const finish = 'root.getAnimations().forEach((animation) => animation.finish())';
+      expect(await now()).toBe('Open,Press,Gate,Barn');
+      expect(await now('await one.turn(); await one.look()')).toBe('Open fades gone,Shut,Press,Gate,Barn');
+      // It is none of the nodes that functions reach any more.
+      expect(await output(page)).toBe('none');
+      expect(await now(finish)).toBe('Shut,Press,Gate,Barn');
+      expect(await now('one.rows = [one.rows[2], one.rows[0]]')).toBe('Shut,Gate fades,Barn,Press');
+      expect(await now('one.rows = []')).toBe('Shut,Gate fades,Barn fades,Press fades');
+      expect(await now("one.rows = [{ id: 9, name: 'Mill' }]")).toBe(
+        'Shut,Gate fades,Barn fades,Press fades,Mill',
+      );
+      expect(await now(finish)).toBe('Shut,Mill');
+      await page.emulateMedia({ reducedMotion: 'reduce' });
+      expect(await now('one.rows = []; await one.turn(); await one.turn()')).toBe('Shut');
+      expect(reported).toEqual([]);
+      await page.close();
+    },
+  );
 });

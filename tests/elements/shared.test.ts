@@ -106,7 +106,7 @@ describe.each(hows)('shared data, planned %s', (how) => {
     expect(await words(page)).toEqual(['near', 'near']);
     // A built page says nothing of it: it shows what is right.
     if (how === 'in the page') {
-      await expect.poll(() => reported.join(), { timeout: 10_000 }).toContain('provided by <speech-box>');
+      await expect.poll(() => reported.join(), { timeout: 60_000 }).toContain('provided by <speech-box>');
       const code = 'provider-unregistered';
       expect(reported.join()).toContain(`warning ${code}: speech-note reads "speech"`);
     }

@@ -172,7 +172,10 @@ describe('elements that are registered when they are needed', () => {
     await page.route(/note-form-[^/]*\.js/, (route) => route.abort());
     await page.goto(url);
     await page.locator('input[name=note]').fill('Dunlight');
-    await Promise.all([page.waitForURL(/note=Dunlight/), page.locator('#send').click()]);
+    await Promise.all([
+      page.waitForURL(/note=Dunlight/, { waitUntil: 'commit' }),
+      page.locator('#send').click(),
+    ]);
     await page.close();
   });
 

@@ -158,7 +158,7 @@ describe('during development', () => {
     page.waitForFunction(
       (value) => document.querySelector('stall-count')?.shadowRoot?.textContent?.trim() === value,
       wanted,
-      { timeout: 25_000 },
+      { timeout: 60_000 },
     );
 
   test('files stand in for markupFile, and what was rendered ahead is hydrated', async () => {
@@ -213,7 +213,7 @@ describe('during development', () => {
         return button && getComputedStyle(button).color === 'rgb(4, 5, 6)';
       },
       undefined,
-      { timeout: 25_000 },
+      { timeout: 60_000 },
     );
     expect(await text()).toBe('Crates = 6Stall Crates');
   });
@@ -241,12 +241,12 @@ describe('during development', () => {
         return text.includes(wanted) && text;
       },
       words,
-      { timeout: 25_000 },
+      { timeout: 60_000 },
     );
     return shown.jsonValue() as Promise<string>;
   };
   const noOverlay = (): Promise<unknown> =>
-    page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 25_000 });
+    page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 60_000 });
 
   test('a problem is reported over the page and in the terminal, with file, line and the lines around', async () => {
     logged.length = 0;
@@ -319,7 +319,7 @@ describe('during development', () => {
         return button && getComputedStyle(button).color === 'rgb(7, 8, 9)';
       },
       undefined,
-      { timeout: 25_000 },
+      { timeout: 60_000 },
     );
     await overlay('name-unknown');
     await reload();
@@ -338,7 +338,7 @@ describe('during development', () => {
     logged.length = 0;
     // What is wrong elsewhere is reported in the terminal, and has been by the time the overlay is looked at.
     await saved('stall-sign.ts', 'props.name', 'props.nmae');
-    await expect.poll(() => logged.join('\n'), { timeout: 25_000 }).toContain('prop-unknown');
+    await expect.poll(() => logged.join('\n'), { timeout: 60_000 }).toContain('prop-unknown');
     expect(await overlay('stall-count.ts:8:')).not.toContain('name-unknown');
     await saved('stall-sign.ts', 'props.nmae', 'props.name');
     await saved('stall-count.ts', 'handlers: {{', 'handlers: {');
@@ -353,7 +353,7 @@ describe('during development', () => {
       'label: prop.text()',
       'label: prop.text(), most: prop.number().fallback(9)',
     );
-    await page.waitForFunction(() => !('isSamePage' in window), undefined, { timeout: 25_000 });
+    await page.waitForFunction(() => !('isSamePage' in window), undefined, { timeout: 60_000 });
     await becomes('Crates ~ 40Stand Crates');
   });
 
@@ -367,7 +367,7 @@ describe('during development', () => {
       'name: prop.text()',
       "name: prop.text().fallback('none'), nam: prop.text().optional()",
     );
-    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 25_000 });
+    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 60_000 });
     await saved(
       'stall-sign.ts',
       "name: prop.text().fallback('none'), nam: prop.text().optional()",
@@ -375,7 +375,7 @@ describe('during development', () => {
     );
     await overlay('prop-unknown');
     await saved('index.html', '<stall-sign nam="North">', '<stall-sign name="North">');
-    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 25_000 });
+    await page.waitForSelector('vite-error-overlay', { state: 'detached', timeout: 60_000 });
   });
 
   test('a change renews the elements it shows in, and leaves all others as they are', async () => {
@@ -429,7 +429,7 @@ describe('during development', () => {
     await other.goto(new URL('lonely.html', page.url()).href);
     await other.waitForEvent('console', {
       predicate: (message) => message.text().includes('element-unregistered'),
-      timeout: 25_000,
+      timeout: 60_000,
     });
     expect(reported.filter((one) => one.includes('element-unregistered'))).toHaveLength(1);
     expect(reported.join()).toContain('<lone-field>');

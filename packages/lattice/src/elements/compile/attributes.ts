@@ -105,6 +105,9 @@ const builders: AttributeTable<Building, void> = {
     const put = call(/^scroll(?:Top|Left)$/.test(one.name) ? 'scrolled' : 'property', one.name);
     part(element, one, one.value, put, view, level);
   },
+  leaving({ classes }, element, view) {
+    view.part(element, call('going', classes));
+  },
   named({ name, of }, element, view, level) {
     // What a component that dissolves names is nothing that the functions of another reach.
     if (level.use) return;

@@ -15,6 +15,7 @@ export { fillerMembers, fillerWatch } from './fillers.js';
 export { followed } from './followed.js';
 export { given } from './given.js';
 export { giving } from './giving.js';
+export { going } from './going.js';
 export { later } from './later.js';
 export { leaving, life } from './life.js';
 export { listen, listenFor } from './listen.js';

@@ -1,5 +1,6 @@
 import type { Scope } from '../../template/scope.js';
 import type { Attach } from './block.js';
+import type { Going } from './going.js';
 import type { Feature, Instance } from './instance.js';
 import type { Get } from './text.js';
 
@@ -32,7 +33,8 @@ export function naming(...names: readonly (readonly [name: string, isKeyed: bool
   return (instance: Instance): Feature => {
     const known = new Map(names.map(([name]): [string, Kept[]] => [name, []]));
     kept.set(instance, known);
-    const isThere = ({ node }: Kept): boolean => node.getRootNode() === instance.host.shadowRoot;
+    const isThere = ({ node }: Kept): boolean =>
+      node.getRootNode() === instance.host.shadowRoot && !(node as Going).isGoing;
     const nodes = {};
     for (const [name, isKeyed] of names)
       Object.defineProperty(nodes, name, {

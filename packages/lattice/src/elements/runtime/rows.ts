@@ -3,6 +3,7 @@ import type { Scope } from '../../template/scope.js';
 import type { Block } from './block.js';
 import type { OfRow } from './compared.js';
 import { safe } from './dom.js';
+import type { Going } from './going.js';
 import type { Instance } from './instance.js';
 import { moveBefore, movingIn, remove } from './move.js';
 import { nodesOf } from './view.js';
@@ -222,6 +223,7 @@ export class Rows {
     const [first] = rows;
     if (
       areAll &&
+      (first?.first as Going | undefined)?.isGoing === undefined &&
       !(parent instanceof HTMLFormElement) &&
       first?.first === parent.firstChild &&
       this.#mark === parent.lastChild

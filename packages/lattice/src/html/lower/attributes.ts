@@ -137,6 +137,7 @@ const lowerers: AttributeTable<[tag: string, to: Steps, at: Scope], void> = {
   },
   listener: ignore,
   named: ignore,
+  leaving: ignore,
   property({ name, value }, tag, to, at) {
     // Where an attribute sets what the property is at first, a page shows it before its script runs.
     if (startsAsAttribute(tag, name)) made(flagAttribute, [literal(name), lower(value, at)], to, at);

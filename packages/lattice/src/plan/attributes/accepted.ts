@@ -73,6 +73,7 @@ const mapped: AttributeTable<[map: (core: Core) => Core], PlanAttribute> = {
   style: (one, map) => ({ ...one, parts: one.parts.map(([name, value]) => [name, map(value)] as const) }),
   listener: (one, map) => ({ ...one, args: one.args.map(map) }),
   named: (one, map) => ({ ...one, of: one.of && map(one.of) }),
+  leaving: (one) => one,
   property: (one, map) => ({ ...one, value: map(one.value) }),
   binding: (one, map) => ({
     ...one,

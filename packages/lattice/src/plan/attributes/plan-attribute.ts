@@ -12,6 +12,7 @@ export type PlanAttribute =
   | ListenerAttribute
   | NamedAttribute
   | PropertyAttribute
+  | LeavingAttribute
   | BindingAttribute
   | ChosenAttribute
   | NoAttribute
@@ -84,6 +85,13 @@ export interface PropertyAttribute {
   readonly value: Core;
 }
 
+/** Classes that an element has while it leaves, for as long as their animations last. */
+export interface LeavingAttribute {
+  readonly kind: 'leaving';
+  readonly key: 'leaving';
+  readonly classes: string;
+}
+
 /** A form control tied to a field of the state. */
 export interface BindingAttribute {
   readonly kind: 'binding';
@@ -151,6 +159,7 @@ const reads: AttributeTable<[], readonly Core[]> = {
   listener: () => [],
   named: () => [],
   property: ({ value }) => [value],
+  leaving: () => [],
   binding: ({ value, path }) => [value, ...path.filter((key) => typeof key !== 'string')],
   chosen: ({ chosen, own }) => (chosen ? [chosen, own] : [own]),
   none: () => [],

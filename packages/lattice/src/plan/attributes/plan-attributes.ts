@@ -78,6 +78,7 @@ function decided(name: string, key: string, value: unknown, around: Around): Pla
   const none: PlanAttribute = { kind: 'none', key };
   if (key === 'bind') return planBinding(value, around) ?? none;
   if (key === 'node' && isNodePlace(value)) return planNamed(value, around);
+  if (key === 'leaving' && !tags?.some((tag) => tag.includes('-'))) return planLeaving(value, around);
   if (key === 'class')
     return value === null ? none : { kind: 'class', key, parts: classPieces(tagOf(tags), value, report) };
   if (key === 'style')
@@ -105,6 +106,22 @@ function planNamed({ key, name, tag }: NodePlace, { report, tags }: Around): Pla
       }),
     );
   return { kind: 'named', key: 'node', name, of: key === undefined ? undefined : operand(key) };
+}
+
+/** The classes of an element that leaves: they are constant. */
+function planLeaving(value: unknown, { report, tags }: Around): PlanAttribute {
+  if (typeof value === 'string' && /\S/.test(value))
+    return { kind: 'leaving', key: 'leaving', classes: value.trim() };
+  if (!isNothing(value))
+    report(
+      finding('attribute-invalid', {
+        attribute: 'leaving',
+        tag: tagOf(tags),
+        fault: 'expects the name of a class, as constant text',
+        hint: "Write leaving: 'fades', and animate .fades in the component's styles.",
+      }),
+    );
+  return { kind: 'none', key: 'leaving' };
 }
 
 function planBinding(value: unknown, { all, lists, report, tags }: Around): BindingAttribute | undefined {

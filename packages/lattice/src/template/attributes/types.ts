@@ -65,6 +65,12 @@ export interface CommonAttributes {
    * @example el.input({ type: 'checkbox', properties: { indeterminate: state.some } })
    */
   readonly properties?: { readonly [name: string]: unknown } | undefined;
+  /**
+   * A class that the element has when its condition or row goes: it stays, inert, until the animations of that class end.
+   *
+   * @example given(state.isOpen, el.p({ leaving: 'fades' }, 'Open')) // styles: `.fades { animation: fade .2s }`
+   */
+  readonly leaving?: string | null | undefined | false;
   /** Gives the element one of the names in the component's `nodes`, by which its functions reach it. */
   readonly node?: NodePlace | undefined;
   /** Ties a form control to a field of the state, both ways. */
