@@ -125,7 +125,7 @@ describe('what the guides show is so', () => {
     page.on('pageerror', (error) => errors.push(error.message));
     await page.setContent('<!doctype html><html lang="en"><title>Samples</title><body></body></html>');
     await page.addScriptTag({ content: await bundle(pathToFileURL(path)), type: 'module' });
-    await page.waitForFunction('globalThis.isDone', undefined, { timeout: 5_000 }).catch(() => undefined);
+    await page.waitForFunction('globalThis.isDone', undefined, { timeout: 30_000 }).catch(() => undefined);
     expect(errors).toEqual([]);
     isAsSaid(await page.evaluate<Result[]>('globalThis.reported'));
     await page.close();

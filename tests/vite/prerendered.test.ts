@@ -125,7 +125,7 @@ describe('a page that is rendered ahead, during development', () => {
   afterAll(() => server.close());
 
   const shows = (text: string): Promise<unknown> =>
-    page.waitForFunction((wanted) => document.body.textContent?.includes(wanted), text, { timeout: 8000 });
+    page.waitForFunction((wanted) => document.body.textContent?.includes(wanted), text, { timeout: 60_000 });
 
   test('follows a template that is a function', async () => {
     await shows('Stall North');

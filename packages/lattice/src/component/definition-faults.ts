@@ -1,3 +1,4 @@
+import { elementMembers } from '../generated/element-members.js';
 import { type Finding, finding, nearestOr, printValue, tagName } from '../problem/index.js';
 import { componentCore, type TemplateText } from './core.js';
 import { isKind, isRecord } from './kind.js';
@@ -88,6 +89,15 @@ function eachFault(value: unknown, one: string, isRight: (value: unknown) => boo
   return undefined;
 }
 
+/** Methods of elements that one may have for its own: what they do is the element's to say. */
+const ownToSay = /^(?:focus|blur|click)$/;
+
+/** Whether a method would replace a prop, or something that a page and the library need of each element. */
+function isTaken(method: string, props: unknown): boolean {
+  if (isRecord(props) && Object.hasOwn(props, method)) return true;
+  return (elementMembers.has(method) || /Callback$/.test(method)) && !ownToSay.test(method);
+}
+
 /** Everything in a definition that cannot be what it stands for. */
 export function definitionFaults(name: string, definition: unknown): readonly Finding[] {
   const component = tagName(name);
@@ -133,7 +143,15 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
     if (fault !== undefined)
       found.push(say(`The part "${part}" of ${component} ${fault}.`, `Change "${part}" in its definition.`));
   }
-  const { accepts, follows, props } = definition;
+  const { accepts, follows, methods, props } = definition;
+  for (const method of Object.keys(isRecord(methods) ? methods : {}))
+    if (isTaken(method, props))
+      found.push(
+        say(
+          `The method "${method}" of ${component} has the name of ${isRecord(props) && Object.hasOwn(props, method) ? 'a prop' : 'something that each element has already'}.`,
+          'Use another name.',
+        ),
+      );
   const propNames = isRecord(props) ? Object.keys(props) : [];
   for (const [field, prop] of Object.entries(isRecord(follows) ? follows : {}))
     if (typeof prop === 'string' && !propNames.includes(prop))
