@@ -1,4 +1,4 @@
-import { component, definition, type Expr, eachOf, el, event, given, node, prop } from 'zesty-lattice';
+import { calc, component, definition, type Expr, eachOf, el, event, given, node, prop } from 'zesty-lattice';
 import type { ElementOf } from 'zesty-lattice/elements';
 
 const picking = definition({
@@ -184,7 +184,14 @@ export const StayField = component('stay-field', {
     restore: (_text, { from = '', until = '' }) => ({ from, until }),
   },
   states: ({ state }) => ({ chosen: state.from !== '', late: state.from > '2026-11' }),
-  template: ({ state }) => [
+  onFailure: el.i('Shut'),
+  template: ({ props, state }) => [
+    el.small(
+      calc(props.first, (first) => {
+        if (first === 'never') throw new Error('no day');
+        return first;
+      }),
+    ),
     el.input({ 'aria-label': 'From', bind: state.from }),
     el.input({ 'aria-label': 'Until', bind: state.until }),
   ],

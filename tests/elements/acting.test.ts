@@ -235,6 +235,12 @@ describe.each(
       'true',
       '5',
     ]);
+    // What an author wrote stays as it is written, while it means the same.
+    expect(
+      await page.evaluate(
+        `{ document.body.insertAdjacentHTML('beforeend', '<fold-note open="yes" size="07" day="2026-10-01"></fold-note>'); document.body.lastElementChild.outerHTML }`,
+      ),
+    ).toBe('<fold-note open="yes" size="07" day="2026-10-01"></fold-note>');
     expect(await now('one.size = 3; one.day = undefined; button.click()')).toEqual([
       false,
       '<fold-note size="3"></fold-note>',
@@ -329,6 +335,24 @@ describe.each(
     await page.locator('[aria-label=From]').fill('2026-12-02');
     await page.keyboard.press('Enter');
     expect(await page.evaluate('sent')).toBe(wanted);
+    await page.close();
+  });
+
+  test('Enter submits once, also in a field that was shown anew after it had failed', async () => {
+    const page = await started('<form><stay-field name="stay"></stay-field></form>');
+    await page.evaluate(
+      `window.sent = 0; document.forms[0].noValidate = true; document.forms[0].addEventListener('submit', (event) => { event.preventDefault(); sent++; })`,
+    );
+    const first = (day: string): Promise<unknown> =>
+      page.evaluate(
+        `document.querySelector('stay-field').first = '${day}'; new Promise((done) => setTimeout(done))`,
+      );
+    await first('never');
+    expect(await page.locator('stay-field i').innerText()).toBe('Shut');
+    await first('2026-10-01');
+    await page.locator('[aria-label=From]').fill('2026-12-02');
+    await page.keyboard.press('Enter');
+    expect(await page.evaluate('sent')).toBe(1);
     await page.close();
   });
 

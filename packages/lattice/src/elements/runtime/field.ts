@@ -43,16 +43,15 @@ export function fieldFeature(rules: FieldRules): (instance: Instance) => Feature
         anchor ?? undefined,
       );
     };
+    host.addEventListener('keydown', (event) => {
+      if (event.key === 'Enter' && !event.isComposing && !event.defaultPrevented) submit(event, form.form);
+    });
     telling.set(instance, tell);
     return {
       after() {
         const text = early.get(instance);
         early.delete(instance);
         if (text !== undefined) restoreTo(instance, rules, text);
-        host.addEventListener('keydown', (event) => {
-          if (event.key === 'Enter' && !event.isComposing && !event.defaultPrevented)
-            submit(event, form.form);
-        });
         tell();
       },
       shown: tell,

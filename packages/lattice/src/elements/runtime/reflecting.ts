@@ -1,19 +1,21 @@
 import type { Feature, Instance } from './instance.js';
+import type { LiveProp } from './live.js';
 
 /** Writes attributes when props change by property, as those of native elements do. */
 export function reflecting(...names: readonly string[]): (instance: Instance) => Feature {
   return (instance) => {
     const { host, live, scope } = instance;
-    const write = (name: string): void => {
-      const index = live.props.findIndex((one) => one.name === name);
-      const { attribute = name, fallback } = live.props[index] as (typeof live.props)[number];
+    const write = (prop: string): void => {
+      const index = live.props.findIndex(({ name }) => name === prop);
+      const { attribute = prop, fallback, rule } = live.props[index] as LiveProp;
       const value = scope.props[index];
       const before = host.getAttribute(attribute);
-      const isLeftOut =
-        value === undefined || value === false || (before === null && Object.is(value, fallback));
-      const text = value === true ? '' : value instanceof Date ? value.toISOString() : String(value);
-      if (isLeftOut) host.removeAttribute(attribute);
-      else if (before !== text) host.setAttribute(attribute, text);
+      // What an author wrote stays as it is written, while it means the same.
+      const known = before === null ? fallback : rule.read(before);
+      if (textOf(known) === textOf(value)) return;
+      const text = textOf(value);
+      if (text === undefined) host.removeAttribute(attribute);
+      else host.setAttribute(attribute, text);
     };
     return {
       before: () => names.forEach(write),
@@ -22,4 +24,11 @@ export function reflecting(...names: readonly string[]): (instance: Instance) =>
       },
     };
   };
+}
+
+/** A value as an attribute's text; undefined where the attribute is left out. */
+function textOf(value: unknown): string | undefined {
+  if (value === undefined || value === false) return undefined;
+  if (value === true) return '';
+  return value instanceof Date ? value.toISOString() : String(value);
 }
