@@ -138,15 +138,15 @@ test('parts that are no functions, events or nodes are refused', () => {
     }
   };
   expect(of({ shown: true })).toContain('"shown"');
-  expect(of({ methods: { show: 1 } })).toContain('a method "show"');
+  expect(of({ elementMethods: { show: 1 } })).toContain('a method "show"');
   for (const method of ['remove', 'attributeChangedCallback', 'appendChild'])
-    expect(of({ methods: { [method]: () => undefined } })).toContain(
+    expect(of({ elementMethods: { [method]: () => undefined } })).toContain(
       'something that each element has already',
     );
-  expect(of({ props: { show: prop.flag() }, methods: { show: () => undefined } })).toContain(
+  expect(of({ props: { show: prop.flag() }, elementMethods: { show: () => undefined } })).toContain(
     'has the name of a prop',
   );
-  expect(of({ methods: { focus: () => undefined } })).toBe('');
+  expect(of({ elementMethods: { focus: () => undefined } })).toBe('');
   expect(of({ nodes: { field: 'input' } })).toContain("made by node('input')");
   expect(of({ nodes: { field: node('input') }, events: { closing: event({ cancelable: true }) } })).toBe('');
 });

@@ -27,7 +27,7 @@ const picking = definition({
       return { last: 'kept open' };
     },
   },
-  methods: {
+  elementMethods: {
     show: async ({ change }, word: string) => {
       await change({ isOpen: true });
       return { last: word };
@@ -103,7 +103,7 @@ export const PickHall = component('pick-hall', {
     },
   },
   nodes: { pick: node<ElementOf<typeof StallPick>>('stall-pick') },
-  methods: {
+  elementMethods: {
     hold: () => ({ holds: true }),
     pass: ({ nodes }, word: string) => void nodes.pick?.show(word),
   },
@@ -140,7 +140,7 @@ export const FoldNote = component('fold-note', {
 const picking3 = definition({
   props: { rows: prop.list(prop.text()).fallback(['a', 'b', 'c']) },
   state: () => ({ some: true, top: 40, at: 2 }),
-  methods: { set: (_context, some: boolean, top: number) => ({ some, top }) },
+  elementMethods: { set: (_context, some: boolean, top: number) => ({ some, top }) },
   template: () => '',
 });
 
@@ -200,7 +200,7 @@ export const StayField = component('stay-field', {
 export const PickHallText = component('pick-hall-text', {
   state: () => ({}),
   nodes: { pick: node<ElementOf<typeof StallPick>>('stall-pick') },
-  methods: { pass: ({ nodes }, word: string) => void nodes.pick?.show(word) },
+  elementMethods: { pass: ({ nodes }, word: string) => void nodes.pick?.show(word) },
   uses: [StallPick],
   template: '<stall-pick node="pick"></stall-pick>',
 });
@@ -209,7 +209,7 @@ const fading = definition({
   props: { rows: prop.list(prop.record({ id: prop.number(), name: prop.text() })).fallback([]) },
   state: () => ({ isOpen: true, seen: '' }),
   nodes: { note: node('p') },
-  methods: {
+  elementMethods: {
     turn: ({ state }) => ({ isOpen: !state.isOpen }),
     look: ({ nodes }) => ({ seen: nodes.note?.textContent ?? 'none' }),
   },

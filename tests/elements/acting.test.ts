@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import { renderHtml } from 'zesty-lattice/html';
 import { useBrowser } from '../support/browser.js';
 import { bundle } from '../support/bundle.js';
-import { inRun } from '../support/runs.js';
+import { plannings } from '../support/runs.js';
 import { MixedBox, MixedBoxText, StallPick, StallPickText } from './acting-parts.js';
 
 const { page: open } = useBrowser();
@@ -20,15 +20,7 @@ const stalls = [
   { id: 9, name: 'Barn' },
 ];
 
-describe.each(
-  inRun(
-    [
-      ['planned in the page', false],
-      ['planned as the page was built', true],
-    ] as const,
-    ([, ahead]) => ahead,
-  ),
-)('%s', (_how, ahead) => {
+describe.each(plannings)('%s', (_how, ahead) => {
   let reported: string[] = [];
   async function started(html: string): Promise<Page> {
     const page = await open(`<!doctype html><body>${html}`);

@@ -4,7 +4,7 @@ import { el } from 'zesty-lattice';
 import { renderHtml, renderPage } from 'zesty-lattice/html';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
-import { inRun } from '../support/runs.js';
+import { plannings } from '../support/runs.js';
 import { DeclaredPage } from './declared-parts.js';
 import { CrateCounter, RowsPage, SidePanel } from './parts.js';
 
@@ -80,17 +80,12 @@ async function comeAlive(page: Page): Promise<void> {
   await page.evaluate('register(...Object.values(parts))');
 }
 
-describe.each(
-  inRun(
-    [
-      ['planned in the page', './parts-page.ts', false],
-      ['planned as the page was built', './parts-ahead.ts', true],
-    ] as const,
-    ([, , ahead]) => ahead,
-  ),
-)('%s', (_how, parts, ahead) => {
+describe.each(plannings)('%s', (_how, ahead) => {
   beforeAll(async () => {
-    code = await bundle(new URL(parts, import.meta.url), { ahead, maps: false });
+    code = await bundle(new URL(ahead ? './parts-ahead.ts' : './parts-page.ts', import.meta.url), {
+      ahead,
+      maps: false,
+    });
   });
 
   test('a browser shows it before any script runs, and the elements become interactive on it', async () => {

@@ -2,7 +2,7 @@ import { type Browser, chromium, type Page } from 'playwright-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
-import { inRun } from '../support/runs.js';
+import { plannings } from '../support/runs.js';
 import { frame } from '../support/waiting.js';
 
 let browser: Browser;
@@ -47,17 +47,12 @@ const run = <T>(source: string): Promise<T> =>
   ) as Promise<T>;
 
 // The same components twice: planned in the page, and planned as the page was built.
-describe.each(
-  inRun(
-    [
-      ['planned in the page', './parts-page.ts', false],
-      ['planned as the page was built', './parts-ahead.ts', true],
-    ] as const,
-    ([, , ahead]) => ahead,
-  ),
-)('%s', (_how, parts, ahead) => {
+describe.each(plannings)('%s', (_how, ahead) => {
   beforeAll(async () => {
-    code = await bundle(new URL(parts, import.meta.url), { ahead, maps: false });
+    code = await bundle(new URL(ahead ? './parts-ahead.ts' : './parts-page.ts', import.meta.url), {
+      ahead,
+      maps: false,
+    });
   });
 
   test.runIf(!ahead)(

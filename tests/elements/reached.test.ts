@@ -2,7 +2,7 @@ import { type Browser, chromium, type Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
-import { inRun } from '../support/runs.js';
+import { plannings } from '../support/runs.js';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -11,11 +11,6 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 
 const codes = new Map<boolean, Promise<string>>();
-
-const ways = [
-  ['planned in the page', false],
-  ['planned as the page was built', true],
-] as const;
 
 async function opened(ahead: boolean): Promise<Page> {
   const page = await browser.newPage();
@@ -27,7 +22,7 @@ async function opened(ahead: boolean): Promise<Page> {
   return page;
 }
 
-describe.each(inRun(ways, ([, ahead]) => ahead))("an element in another's template, %s", (_how, ahead) => {
+describe.each(plannings)("an element in another's template, %s", (_how, ahead) => {
   const wanted = ['7px', '0px', '7px', '9px', '5px', '3px'];
 
   test('is reached by the rules of who wrote it there', async () => {

@@ -5,6 +5,28 @@ export const isLong = process.env.LATTICE_TESTS === 'long';
 export const inRun = <T>(all: readonly T[], isUsual: (one: T) => boolean): readonly T[] =>
   isLong ? all : all.filter(isUsual);
 
+/** How a page is looked at by axe: wide in light and narrow in dark; a usual run looks at one of the two. */
+export const looks = (usual: 'light' | 'dark'): readonly (readonly ['light' | 'dark', number])[] =>
+  inRun(
+    [
+      ['light', 1280],
+      ['dark', 360],
+    ] as const,
+    ([scheme]) => scheme === usual,
+  );
+
+/**
+ * How elements of a test's page are planned; a usual run has what is built, since `tests/same` compares both ways in each
+ * run.
+ */
+export const plannings = inRun(
+  [
+    ['planned in the page', false],
+    ['planned as the page was built', true],
+  ] as const,
+  ([, ahead]) => ahead,
+);
+
 /**
  * How many random cases a suite runs, and from which seed, which is printed: a thirtieth of them always from the same one,
  * all of them (`npm run test:long`) from a new one, unless `LATTICE_SEED` says which.

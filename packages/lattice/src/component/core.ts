@@ -40,7 +40,7 @@ export interface ComponentCore {
   /** Fields of the state that follow a prop, and which. */
   readonly follows: Readonly<Record<string, string>>;
   /** What others may call on its element. */
-  readonly methods: Readonly<Record<string, HandlerFunction>>;
+  readonly elementMethods: Readonly<Record<string, HandlerFunction>>;
   /** Nodes of its template that its functions reach, by name. */
   readonly nodes: Readonly<Record<string, AnyNodeKind>>;
   /** What happens when a prop has changed, by prop name. */

@@ -43,7 +43,7 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
   shown: functionFault,
   states: functionFault,
   follows: (value) => eachFault(value, 'a field', (one) => typeof one === 'string', 'the name of a prop'),
-  methods: (value) => eachFault(value, 'a method', isFunction, 'a function'),
+  elementMethods: (value) => eachFault(value, 'a method', isFunction, 'a function'),
   nodes: (value) => eachFault(value, 'a node', isNodeKind, "made by node('input')"),
   template: (value) =>
     must(
@@ -92,10 +92,11 @@ function eachFault(value: unknown, one: string, isRight: (value: unknown) => boo
 /** Methods of elements that one may have for its own: what they do is the element's to say. */
 const ownToSay = /^(?:focus|blur|click)$/;
 
-/** Whether a method would replace a prop, or something that a page and the library need of each element. */
-function isTaken(method: string, props: unknown): boolean {
-  if (isRecord(props) && Object.hasOwn(props, method)) return true;
-  return (elementMembers.has(method) || /Callback$/.test(method)) && !ownToSay.test(method);
+/** What a method would replace, a prop or what a page and the library need of each element; nothing where its name is free. */
+function replacedBy(method: string, props: unknown): Fault {
+  if (isRecord(props) && Object.hasOwn(props, method)) return 'a prop';
+  const isOfEach = elementMembers.has(method) || /Callback$/.test(method);
+  return isOfEach && !ownToSay.test(method) ? 'something that each element has already' : undefined;
 }
 
 /** Everything in a definition that cannot be what it stands for. */
@@ -143,15 +144,14 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
     if (fault !== undefined)
       found.push(say(`The part "${part}" of ${component} ${fault}.`, `Change "${part}" in its definition.`));
   }
-  const { accepts, follows, methods, props } = definition;
-  for (const method of Object.keys(isRecord(methods) ? methods : {}))
-    if (isTaken(method, props))
+  const { accepts, elementMethods, follows, props } = definition;
+  for (const method of Object.keys(isRecord(elementMethods) ? elementMethods : {})) {
+    const replaced = replacedBy(method, props);
+    if (replaced !== undefined)
       found.push(
-        say(
-          `The method "${method}" of ${component} has the name of ${isRecord(props) && Object.hasOwn(props, method) ? 'a prop' : 'something that each element has already'}.`,
-          'Use another name.',
-        ),
+        say(`The method "${method}" of ${component} has the name of ${replaced}.`, 'Use another name.'),
       );
+  }
   const propNames = isRecord(props) ? Object.keys(props) : [];
   for (const [field, prop] of Object.entries(isRecord(follows) ? follows : {}))
     if (typeof prop === 'string' && !propNames.includes(prop))

@@ -100,9 +100,9 @@ export interface Definition<
    * arguments. It returns the fields of the state that change, or nothing. The call returns a promise that resolves when the
    * change is in the page, and rejects if the method throws.
    *
-   * @example methods: { show: () => ({ isOpen: true }) } // await dialog.show()
+   * @example elementMethods: { show: () => ({ isOpen: true }) } // await dialog.show()
    */
-  readonly methods?: {
+  readonly elementMethods?: {
     readonly [K in keyof M]: (
       context: ConnectedContext<NoInfer<P>, State, Events, NoInfer<N>>,
       ...args: M[K]

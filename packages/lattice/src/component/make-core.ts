@@ -32,7 +32,7 @@ export interface LooseDefinition {
   readonly connected?: (context: never) => void;
   readonly shown?: HandlerFunction;
   readonly states?: ComponentCore['states'];
-  readonly methods?: Readonly<Record<string, HandlerFunction>>;
+  readonly elementMethods?: Readonly<Record<string, HandlerFunction>>;
   readonly follows?: Readonly<Record<string, string>>;
   readonly nodes?: Readonly<Record<string, AnyNodeKind>>;
   readonly field?: ComponentCore['field'];
@@ -70,7 +70,7 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
     connected: parts.connected,
     shown: parts.shown,
     states: parts.states,
-    methods: parts.methods ?? {},
+    elementMethods: parts.elementMethods ?? {},
     follows: parts.follows ?? {},
     nodes: parts.nodes ?? {},
     field: parts.field,

@@ -297,7 +297,7 @@ export interface FieldParts<P, State> {
   readonly restore?: (value: string, entries: Readonly<Record<string, string>>) => Partial<NoInfer<State>>;
 }
 
-/** What `connected`, `reactions` and `methods` are given. */
+/** What `connected`, `reactions` and `elementMethods` are given. */
 export interface ConnectedContext<P, State, Events, N = Record<never, never>>
   extends ActingContext<P, State, Events, N> {}
 

@@ -143,7 +143,7 @@ export function inPage(compiled: unknown): unknown {
  */
 function partOf({ core, key }: FromDefinition): unknown {
   const value = core[key];
-  if (key !== 'reactions' && key !== 'field' && key !== 'methods')
+  if (key !== 'reactions' && key !== 'field' && key !== 'elementMethods')
     return (context: never) => (core[key] as ((context: never) => unknown) | undefined)?.(context);
   const names = key === 'reactions' ? core.props.names : Object.keys(value ?? {});
   return Object.fromEntries(

@@ -21,7 +21,7 @@ function isBusy(core: ComponentCore): boolean {
     core.load !== undefined ||
     core.field !== undefined ||
     Object.keys(core.handlers).length > 0 ||
-    Object.keys(core.methods).length > 0 ||
+    Object.keys(core.elementMethods).length > 0 ||
     readsShared(core)
   );
 }

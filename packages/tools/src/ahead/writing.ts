@@ -222,11 +222,11 @@ const definitionPartName = (local: string, key: string): string => `${own}defini
 /** The parts of a definition that written code may name. */
 const namedParts = [
   'connected',
+  'elementMethods',
   'field',
   'handlers',
   'helpers',
   'load',
-  'methods',
   'provides',
   'reactions',
   'shown',

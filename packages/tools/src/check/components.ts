@@ -58,7 +58,7 @@ function unreadProps(component: ComponentCore, isPage: boolean): readonly Proble
     component.shown,
     component.states,
     ...Object.values(component.handlers),
-    ...Object.values(component.methods),
+    ...Object.values(component.elementMethods),
     ...Object.values(component.reactions),
   ]
     .map(String)

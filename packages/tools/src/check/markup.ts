@@ -87,7 +87,7 @@ function nameless(
     connected: undefined,
     shown: undefined,
     states: undefined,
-    methods: {},
+    elementMethods: {},
     follows: {},
     nodes: {},
     reactions: {},

@@ -36,7 +36,7 @@ export function elementsManifest(modules: readonly DescribedModule[]): ElementsM
 }
 
 function declaration({ core, exportName }: Described): Readonly<Record<string, unknown>> {
-  const { events, methods, name, props, slots } = core;
+  const { elementMethods, events, name, props, slots } = core;
   const kinds = props.names.map((prop, index) => [prop, props.kinds[index] as AnyKind] as const);
   return {
     kind: 'class',
@@ -64,7 +64,7 @@ function declaration({ core, exportName }: Described): Readonly<Record<string, u
         ...said(kind.settings.description),
         privacy: 'public',
       })),
-      ...Object.keys(methods).map((method) => ({
+      ...Object.keys(elementMethods).map((method) => ({
         kind: 'method',
         name: method,
         return: { type: { text: 'Promise<void>' } },

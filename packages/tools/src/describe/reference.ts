@@ -22,7 +22,7 @@ export function referencePage(
   file: string,
   samples: readonly ReferenceSample[],
 ): string {
-  const { events, methods, name, props, slots } = core;
+  const { elementMethods, events, name, props, slots } = core;
   const kinds = props.names.map((prop, index) => [prop, props.kinds[index] as AnyKind] as const);
   const parts = [
     `# ${name}`,
@@ -61,7 +61,7 @@ export function referencePage(
     table(
       'Methods',
       ['Method'],
-      Object.keys(methods).map((method) => [span(`${method}()`)]),
+      Object.keys(elementMethods).map((method) => [span(`${method}()`)]),
     ),
     table(
       'Look',

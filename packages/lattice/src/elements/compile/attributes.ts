@@ -30,19 +30,7 @@ export function buildAttributes(
   view: CompiledView,
   level: Level,
 ): void {
-  for (const one of attributes)
-    if (one.kind !== 'property') byAttribute(builders, one, element, view, level, attributes);
-}
-
-/** Properties are set when the content is there, which they may be of. */
-export function buildProperties(
-  attributes: readonly PlanAttribute[],
-  element: StaticElement,
-  view: CompiledView,
-  level: Level,
-): void {
-  for (const one of attributes)
-    if (one.kind === 'property') byAttribute(builders, one, element, view, level, attributes);
+  for (const one of attributes) byAttribute(builders, one, element, view, level, attributes);
 }
 
 type Building = [element: StaticElement, view: CompiledView, level: Level, all: readonly PlanAttribute[]];

@@ -133,7 +133,15 @@ export class FaultsOf {
 /** A part of a component's definition, such as what it does when it is connected: `key` is its name there. */
 export class FromDefinition {
   readonly core: ComponentCore;
-  readonly key: 'connected' | 'reactions' | 'provides' | 'field' | 'load' | 'methods' | 'shown' | 'states';
+  readonly key:
+    | 'connected'
+    | 'reactions'
+    | 'provides'
+    | 'field'
+    | 'load'
+    | 'elementMethods'
+    | 'shown'
+    | 'states';
 
   constructor(core: ComponentCore, key: FromDefinition['key']) {
     this.core = core;

@@ -35,11 +35,10 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
   const view = common.view(content.nodes, { level, depth: 0, isSvg: false });
   const part = (key: FromDefinition['key']): FromDefinition => new FromDefinition(core, key);
   const shares = sharesOf(core);
-  const isActing = core.shown !== undefined || Object.keys(core.methods).length > 0 || takesMore(core);
+  const hasMethods = Object.keys(core.elementMethods).length > 0;
+  const isActing = core.shown !== undefined || hasMethods || takesMore(core);
   const failureView = onFailure && common.view(onFailure.block.nodes, { level, depth: 1, isSvg: false });
   const hasReactions = Object.keys(core.reactions).length > 0;
-  const acts = [...Object.values(core.handlers), ...Object.values(core.methods)];
-  const hasMethods = Object.keys(core.methods).length > 0;
   const nodeNames = Object.keys(core.nodes);
   const sent = sentOtherwise(core);
   const reflected = core.props.names.filter((_name, index) => core.props.kinds[index]?.settings.reflects);
@@ -76,7 +75,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
         : []),
       ...(failureView ? [call('failing', failureView, onFailure.fault)] : []),
       isActing ? call('acting') : new InPage(call('acting')),
-      ...(mentions(acts, 'latest') ? [call('giving')] : []),
+      ...(mentions(Object.values(core.handlers), 'latest') ? [call('giving')] : []),
       ...(common.hasOutputs && common.hasForms ? [call('outputs')] : []),
       ...(core.provides ? [call('providing', part('provides'))] : []),
       ...(core.field ? [call('fieldFeature', part('field'))] : []),
@@ -95,7 +94,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
       common.hasForms || handing.length > 0 ? call('formSafe') : new InPage(call('formSafe')),
       ...(handing.length > 0 ? [call('fillerMembers', ...handing)] : []),
       ...(core.field ? [call('fieldMembers', part('field'))] : []),
-      ...(hasMethods ? [call('methods', part('methods'))] : []),
+      ...(hasMethods ? [call('methods', part('elementMethods'))] : []),
     ],
     uses: common.uses,
     styled: common.styled,

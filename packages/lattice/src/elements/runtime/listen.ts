@@ -2,23 +2,13 @@ import type { Scope } from '../../template/scope.js';
 import type { Attach } from './block.js';
 
 type Handlers = Readonly<Record<string, unknown>>;
-
 type Ways = { readonly passive?: true; readonly once?: true; readonly capture?: true };
+type Arguments = (scope: Scope, event: Event) => readonly unknown[];
 
-/** Calls a handler when an event comes: for some keys alone, or heard in another way than usual. */
-export function listenFor(
-  type: string,
-  handler: string,
-  args: (scope: Scope, event: Event) => readonly unknown[],
-  keys?: readonly string[],
-  ways: Ways = {},
-  level = 0,
-): Attach {
+/** Calls a handler when an event comes. */
+export function listen(type: string, handler: string, args: Arguments, level = 0): Attach {
   return (node, scopes, block, instance) => {
-    const { once, ...options } = ways;
-    const hear = (event: Event): void => {
-      if (keys && !keys.includes(keyOf(event as KeyboardEvent))) return;
-      if (once) node.removeEventListener(type, hear, options);
+    node.addEventListener(type, (event) => {
       scopes.enter?.(block);
       instance.call(
         handler,
@@ -26,8 +16,33 @@ export function listenFor(
         { event },
         args(scopes[level] as Scope, event),
       );
+    });
+  };
+}
+
+/** Calls a handler when an event comes: for some keys alone, or heard in another way than usual. */
+export function listenFor(
+  type: string,
+  handler: string,
+  args: Arguments,
+  keys?: readonly string[],
+  { once, ...options }: Ways = {},
+  level?: number,
+): Attach {
+  const usual = listen(type, handler, args, level);
+  return (node, scopes, block, instance) => {
+    /** Takes the listener that the node would have, and hears for it. */
+    const heard = {
+      addEventListener(_type: string, call: (event: Event) => void) {
+        const hear = (event: Event): void => {
+          if (keys && !keys.includes(keyOf(event as KeyboardEvent))) return;
+          if (once) node.removeEventListener(type, hear, options);
+          call(event);
+        };
+        node.addEventListener(type, hear, options);
+      },
     };
-    node.addEventListener(type, hear, options);
+    usual(heard as Node, scopes, block, instance);
   };
 }
 
@@ -46,24 +61,4 @@ function keyOf({ altKey, ctrlKey, isComposing, key, metaKey, shiftKey }: Keyboar
   ]
     .filter(Boolean)
     .join('+');
-}
-
-/** Calls a handler when an event comes. */
-export function listen(
-  type: string,
-  handler: string,
-  args: (scope: Scope, event: Event) => readonly unknown[],
-  level = 0,
-): Attach {
-  return (node, scopes, block, instance) => {
-    node.addEventListener(type, (event) => {
-      scopes.enter?.(block);
-      instance.call(
-        handler,
-        (instance.live.handlers as Handlers)[handler],
-        { event },
-        args(scopes[level] as Scope, event),
-      );
-    });
-  };
 }

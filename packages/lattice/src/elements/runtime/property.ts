@@ -2,12 +2,10 @@ import type { Put } from './block.js';
 
 /** Scrolls an element, which a browser does when the element is in a page. */
 export function scrolled(name: string): Put {
-  return (node, value) => {
-    const set = (): void => {
-      (node as unknown as Record<string, unknown>)[name] = value;
-    };
-    set();
-    if (!node.isConnected) queueMicrotask(set);
+  const set = property(name);
+  return (node, value, instance) => {
+    set(node, value, instance);
+    if (!node.isConnected) queueMicrotask(() => set(node, value, instance));
   };
 }
 

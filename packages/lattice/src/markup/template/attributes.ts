@@ -184,27 +184,41 @@ export function listeners(
   reading: TextReading,
 ): Readonly<Record<string, HandlerCall>> {
   const calls: Record<string, HandlerCall> = Object.create(null);
-  const text = unmarked(attribute.value, reading.holes);
-  for (const found of text.matchAll(/(?:[^;'"]|'[^']*'|"[^"]*")+/g)) {
-    if (found[0].trim() === '') continue;
-    const [, type, call] = /^\s*([\w.-]+(?:\s+[^\s:]+)*)\s*:\s*([\s\S]+)$/.exec(found[0]) ?? [];
-    const at = attribute.valueAt === undefined ? undefined : attribute.valueAt + found.index;
-    if (type === undefined || call === undefined) {
-      reading.report(
-        'directive-invalid',
-        {
-          fault: `handles says ${JSON.stringify(found[0].trim())}, which names no event and handler`,
-          hint: 'Write handles="click: add(1)"; put a semicolon between two.',
-        },
-        at,
-      );
-      continue;
-    }
-    const start = found[0].length - call.length;
-    const heard = handlerCall(call, at === undefined ? undefined : at + start, locals, reading);
-    if (heard) calls[type.replace(/\s+/g, ' ')] = heard;
+  for (const { at, name, text } of statements(
+    attribute,
+    /^\s*([\w.-]+(?:\s+[^\s:]+)*)\s*:\s*([\s\S]+)$/,
+    ['event and handler', 'click: add(1)'],
+    reading,
+  )) {
+    const heard = handlerCall(text, at, locals, reading);
+    if (heard) calls[name.replace(/\s+/g, ' ')] = heard;
   }
   return calls;
+}
+
+/**
+ * The statements in an attribute, between semicolons that stand in no quotes: a name, a colon, and a text with its place.
+ * What is none is reported, with what one is and how it is written.
+ */
+function* statements(
+  attribute: MarkupAttribute,
+  form: RegExp,
+  [what, example]: readonly [what: string, example: string],
+  reading: TextReading,
+): Generator<{ readonly name: string; readonly text: string; readonly at: number | undefined }> {
+  const value = unmarked(attribute.value, reading.holes);
+  for (const found of value.matchAll(/(?:[^;'"]|'[^']*'|"[^"]*")+/g)) {
+    if (found[0].trim() === '') continue;
+    const [, name, text] = form.exec(found[0]) ?? [];
+    const start = attribute.valueAt === undefined ? undefined : attribute.valueAt + found.index;
+    if (name !== undefined && text !== undefined) {
+      yield { name, text, at: start === undefined ? undefined : start + found[0].length - text.length };
+      continue;
+    }
+    const fault = `${attribute.name} says ${JSON.stringify(found[0].trim())}, which names no ${what}`;
+    const hint = `Write ${attribute.name}="${example}"; put a semicolon between two.`;
+    reading.report('directive-invalid', { fault, hint }, start);
+  }
 }
 
 function handlerCall(
@@ -230,13 +244,21 @@ function handlerCall(
   const known: Locals = locals.has('event')
     ? locals
     : new Map([...locals, ['event', new ExprCore({ op: 'event' })]]);
-  return new HandlerCall(
-    tree.name,
-    args.map((arg) => {
-      const bound = bind(arg, text.trim(), at, known, reading);
-      return bound && (bound.isConstant ? bound.constant : bound.core.face);
-    }),
-  );
+  return new HandlerCall(tree.name, argumentsOf(args, text, at, known, reading));
+}
+
+/** What a handler, or a node with a key, is called with: values, and expressions of them. */
+function argumentsOf(
+  args: readonly ExpressionTree[],
+  text: string,
+  at: number | undefined,
+  locals: Locals,
+  reading: TextReading,
+): readonly unknown[] {
+  return args.map((arg) => {
+    const bound = bind(arg, text.trim(), at, locals, reading);
+    return bound && (bound.isConstant ? bound.constant : bound.core.face);
+  });
 }
 
 /** A handler's name, or a call of it. */
@@ -264,20 +286,13 @@ function propertiesOf(
   reading: TextReading,
 ): Readonly<Record<string, unknown>> {
   const values: Record<string, unknown> = Object.create(null);
-  const text = unmarked(attribute.value, reading.holes);
-  for (const found of text.matchAll(/(?:[^;'"]|'[^']*'|"[^"]*")+/g)) {
-    if (found[0].trim() === '') continue;
-    const [, name, value] = /^\s*([\w$]+)\s*:\s*([\s\S]+)$/.exec(found[0]) ?? [];
-    const at = attribute.valueAt === undefined ? undefined : attribute.valueAt + found.index;
-    if (name === undefined || value === undefined) {
-      const fault = `properties says ${JSON.stringify(found[0].trim())}, which names no property and value`;
-      const hint = 'Write properties="indeterminate: some"; put a semicolon between two.';
-      reading.report('directive-invalid', { fault, hint }, at);
-      continue;
-    }
-    const start = found[0].length - value.length;
-    values[name] = expressionOf(value, at === undefined ? undefined : at + start, locals, reading)?.face;
-  }
+  for (const { at, name, text } of statements(
+    attribute,
+    /^\s*([\w$]+)\s*:\s*([\s\S]+)$/,
+    ['property and value', 'indeterminate: some'],
+    reading,
+  ))
+    values[name] = expressionOf(text, at, locals, reading)?.face;
   return values;
 }
 
@@ -314,10 +329,7 @@ export function nodePlace(
     reading.report('directive-invalid', { fault, hint }, at);
     return undefined;
   }
-  const [key] = args.map((arg) => {
-    const bound = bind(arg, text.trim(), at, locals, reading);
-    return bound && (bound.isConstant ? bound.constant : bound.core.face);
-  });
+  const [key] = argumentsOf(args, text, at, locals, reading);
   return new NodePlace(tree.name, kind.tag, key);
 }
 

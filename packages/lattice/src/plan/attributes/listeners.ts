@@ -7,9 +7,7 @@ import {
   operand,
   type Report,
 } from '../../template/index.js';
-import type { ListenerAttribute } from './plan-attribute.js';
-
-const isNothing = (value: unknown): boolean => value === undefined || value === null || value === false;
+import { isNothing, type ListenerAttribute } from './plan-attribute.js';
 
 /** An element's listeners: for each event, with the words behind its name, the handler that hears it. */
 export function planListeners(value: unknown, tag: string, report: Report): readonly ListenerAttribute[] {

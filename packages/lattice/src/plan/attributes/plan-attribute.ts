@@ -130,6 +130,11 @@ export interface AcceptedAttributes {
   readonly key: '';
 }
 
+/** Whether the value of an attribute says that there is none. */
+export function isNothing(value: unknown): boolean {
+  return value === undefined || value === null || value === false;
+}
+
 /** A line for each kind of attribute. */
 export type AttributeTable<Args extends readonly unknown[], Result> = {
   readonly [Kind in AttributeKind]: (attribute: AttributeOf<Kind>, ...args: Args) => Result;

@@ -15,7 +15,7 @@ import {
 import { boundTo, type Lists, noLists } from './bound-to.js';
 import { classPieces } from './class.js';
 import { planListeners } from './listeners.js';
-import type { BindingAttribute, PlanAttribute } from './plan-attribute.js';
+import { type BindingAttribute, isNothing, type PlanAttribute } from './plan-attribute.js';
 import { planProperties } from './properties.js';
 import { stylePieces } from './style.js';
 
@@ -91,8 +91,6 @@ function decided(name: string, key: string, value: unknown, around: Around): Pla
   const text = attributeText(tagOf(tags), name, rule, given, report);
   return text === null ? none : { kind: 'fixed', key, name, rule, text };
 }
-
-const isNothing = (value: unknown): boolean => value === undefined || value === null || value === false;
 
 /** The name by which functions of the component reach the element. */
 function planNamed({ key, name, tag }: NodePlace, { report, tags }: Around): PlanAttribute {

@@ -1,6 +1,6 @@
 import { finding, printValue } from '../../problem/index.js';
 import { attributeRule, isRecord, operand, type Report } from '../../template/index.js';
-import type { PropertyAttribute } from './plan-attribute.js';
+import { isNothing, type PropertyAttribute } from './plan-attribute.js';
 
 const harmful = /^(?:on|__proto__$|(?:inner|outer)(?:HTML|Text)$|textContent$|nodeValue$|srcdoc$|cssText$)/;
 
@@ -19,7 +19,7 @@ export function planProperties(
   tag: string,
   report: Report,
 ): readonly PropertyAttribute[] {
-  if (value === undefined || value === null || value === false) return [];
+  if (isNothing(value)) return [];
   const say = (attribute: string, fault: string, hint: string): void =>
     report(finding('attribute-invalid', { attribute, tag, fault, hint }));
   const example = 'Write the properties by name: properties: { indeterminate: state.some }.';

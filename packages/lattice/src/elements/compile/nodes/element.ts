@@ -2,12 +2,13 @@ import {
   elementMarks,
   inspecting,
   mergedAttributes,
+  type PlanAttribute,
   type PlanElement,
   type PlanUse,
 } from '../../../plan/index.js';
 import { type Core, isChangingTag } from '../../../template/index.js';
 import { noting } from '../../inspected.js';
-import { buildAttributes, buildProperties } from '../attributes.js';
+import { buildAttributes } from '../attributes.js';
 import { Constant, call, InPage, ViewOnDemand } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import type { Level, Spot } from '../level.js';
@@ -26,12 +27,19 @@ function buildTag(tag: string, node: PlanElement, parent: Around, view: Compiled
   if (tag === 'output' && node.content.nodes.length > 0) view.common.hasOutputs = true;
   const element = view.add(parent, new StaticElement(tag, spot.isSvg || tag === 'svg'));
   const attributes = mergedAttributes(node.attributes, level.accepted ?? [], [tag], () => undefined);
-  buildAttributes(attributes, element, view, level);
+  const isProperty = ({ kind }: PlanAttribute): boolean => kind === 'property';
+  buildAttributes(
+    attributes.filter((one) => !isProperty(one)),
+    element,
+    view,
+    level,
+  );
   addMarks(node, element, level);
   if (inspecting.isOn) view.part(element, new InPage(new Constant(noting(level.index))));
   const staysSvg = tag === 'svg' || (spot.isSvg && tag !== 'foreignObject');
   view.common.nodes(node.content.nodes, element, view, { ...spot, isSvg: staysSvg });
-  buildProperties(attributes, element, view, level);
+  // They may be of the content, such as which option is chosen.
+  buildAttributes(attributes.filter(isProperty), element, view, level);
 }
 
 /** The marks by which the rules of who wrote an element find it. */
