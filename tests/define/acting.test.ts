@@ -32,10 +32,10 @@ describe('words behind an event', () => {
   });
 
   test.each([
-    ['keydown enter', 'names the key "enter"'],
-    ['keydown Shift+a', 'names the key "Shift+a"'],
-    ['keydown Ctrl+s', 'names the key "Ctrl+s"'],
-    ['keydown Control+Control+s', 'names the key "Control+Control+s"'],
+    ['keydown enter', 'has "enter", which is no key'],
+    ['keydown Shift+a', 'has "Shift+a", which is no key'],
+    ['keydown Ctrl+s', 'has "Ctrl+s", which is no key'],
+    ['keydown Control+Control+s', 'has "Control+Control+s", which is no key'],
     ['click Enter', 'has the word "Enter" behind the event click'],
     ['scroll pasive', 'Did you mean "passive"?'],
   ])('%s is reported', (words, said) => {
@@ -208,7 +208,13 @@ test('a class for what leaves is constant, and writes nothing', () => {
     props: { name: prop.text().fallback('x') },
     template: ({ props }) => el.p({ leaving: props.name as never }, 'x'),
   });
-  expect(resolve(Wrong, {}).problems[0]?.message).toContain('leaving of <p> expects the name of a class');
+  expect(resolve(Wrong, {}).problems.map(({ message }) => message)).toEqual([
+    expect.stringContaining('leaving of <p> expects the name of a class'),
+  ]);
+  const None = component('fade-none', {
+    template: () => [el.p({ leaving: null }, 'x'), el.p({ leaving: false, node: undefined }, 'y')],
+  });
+  expect(resolve(None, {}).problems).toEqual([]);
   expect(
     renderHtml(
       component('fade-away', { foreign: ['fade-box'], template: '<fade-box leaving="a"></fade-box>' }),

@@ -72,8 +72,8 @@ function listening(
       if (key) keys.push(key);
       else
         say(
-          `names the key ${JSON.stringify(word)}`,
-          'Write keys as the standard names them, after those that are held: Enter, ArrowDown, Space, Control+s, Shift+Tab.',
+          `has ${JSON.stringify(word)}, which is no key`,
+          'Keys have the names of the standard, behind modifier keys: Enter, ArrowDown, Space, Control+s, Shift+Tab.',
         );
     }
   }

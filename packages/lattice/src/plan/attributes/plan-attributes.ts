@@ -67,7 +67,8 @@ function planAttribute(written: string, value: unknown, around: Around, to: Plan
     to.push(...planProperties(value, around.tags, tagOf(around.tags), around.report));
     return;
   }
-  const one = decided(name, key, value, around);
+  const one = isLeaving(key, around.tags) ? planLeaving(value, around) : decided(name, key, value, around);
+  if (!one) return;
   const before = to.findIndex((other) => other.key === one.key);
   if (before < 0) to.push(one);
   else to[before] = one;
@@ -78,7 +79,6 @@ function decided(name: string, key: string, value: unknown, around: Around): Pla
   const none: PlanAttribute = { kind: 'none', key };
   if (key === 'bind') return planBinding(value, around) ?? none;
   if (key === 'node' && isNodePlace(value)) return planNamed(value, around);
-  if (key === 'leaving' && !tags?.some((tag) => tag.includes('-'))) return planLeaving(value, around);
   if (key === 'class')
     return value === null ? none : { kind: 'class', key, parts: classPieces(tagOf(tags), value, report) };
   if (key === 'style')
@@ -106,8 +106,13 @@ function planNamed({ key, name, tag }: NodePlace, { report, tags }: Around): Pla
   return { kind: 'named', key: 'node', name, of: key === undefined ? undefined : operand(key) };
 }
 
+/** Elements from elsewhere may have an attribute of that name. */
+function isLeaving(key: string, tags: Tags): boolean {
+  return key === 'leaving' && !tags?.some((tag) => tag.includes('-'));
+}
+
 /** The classes of an element that leaves: they are constant. */
-function planLeaving(value: unknown, { report, tags }: Around): PlanAttribute {
+function planLeaving(value: unknown, { report, tags }: Around): PlanAttribute | undefined {
   if (typeof value === 'string' && /\S/.test(value))
     return { kind: 'leaving', key: 'leaving', classes: value.trim() };
   if (!isNothing(value))
@@ -119,7 +124,7 @@ function planLeaving(value: unknown, { report, tags }: Around): PlanAttribute {
         hint: "Write leaving: 'fades', and animate .fades in the component's styles.",
       }),
     );
-  return { kind: 'none', key: 'leaving' };
+  return undefined;
 }
 
 function planBinding(value: unknown, { all, lists, report, tags }: Around): BindingAttribute | undefined {
