@@ -232,3 +232,52 @@ export const FadeNoteText = component('fade-note-text', {
   template: `<template given="isOpen"><p leaving="fades gone" node="note">Open</p></template><template otherwise><i>Shut</i></template
 ><ul><template each-of="rows" as="row" key="id"><li leaving="fades">{{ row.name }}</li></template></ul><output>{{ seen }}</output>`,
 });
+
+/** An element that others say something of where they use it. */
+export const ShiftMark = component('shift-mark', {
+  props: { label: prop.text() },
+  state: () => ({ seen: 0 }),
+  handlers: { note: ({ state }) => ({ seen: state.seen + 1 }) },
+  template: ({ handlers, props, state }) =>
+    el.b({ part: 'label', on: { click: handlers.note() } }, props.label, ' ', state.seen),
+});
+
+/** Comes to that element alone: what is said of it is said of that one. */
+const ShiftRow = component('shift-row', {
+  props: { label: prop.text() },
+  template: ({ props }) => ShiftMark({ label: props.label, exportparts: 'label', class: 'row' }),
+});
+
+const boarding = definition({
+  state: () => ({ isWide: false, day: 'Fri' }),
+  handlers: { turn: ({ state }) => ({ isWide: !state.isWide, day: 'Sat' }) },
+  styles: '.wide { border-top: 3px solid } shift-mark::part(label) { color: rgb(1, 2, 3) }',
+  template: () => '',
+});
+
+export const ShiftBoard = component('shift-board', {
+  ...boarding,
+  template: ({ handlers, state }) => [
+    el.button({ type: 'button', on: { click: handlers.turn() } }, 'Turn'),
+    ShiftRow({
+      label: 'Press',
+      id: 'press',
+      class: { wide: state.isWide },
+      style: { display: 'block', '--day': state.day },
+      exportparts: 'label: row-label',
+      'aria-label': state.day,
+      dataset: { shiftDay: state.day },
+    }),
+    ShiftMark({ label: 'Gate', hidden: state.isWide, part: 'gate', tabindex: 0 }),
+    StayField({ name: 'stay', form: 'days' }),
+  ],
+});
+
+export const ShiftBoardText = component('shift-board-text', {
+  ...boarding,
+  uses: [ShiftRow, ShiftMark, StayField],
+  template: `<button type="button" handles="click: turn()">Turn</button
+><shift-row label="Press" id="press" class="{{ isWide and 'wide' }}" style="display: block; --day: {{ day }}" exportparts="label: row-label"
+aria-label="{{ day }}" data-shift-day="{{ day }}"></shift-row
+><shift-mark label="Gate" hidden="{{ isWide }}" part="gate" tabindex="0"></shift-mark><stay-field name="stay" form="days"></stay-field>`,
+});

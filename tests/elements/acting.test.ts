@@ -4,7 +4,14 @@ import { renderHtml } from 'zesty-lattice/html';
 import { useBrowser } from '../support/browser.js';
 import { bundle } from '../support/bundle.js';
 import { plannings } from '../support/runs.js';
-import { MixedBox, MixedBoxText, StallPick, StallPickText } from './acting-parts.js';
+import {
+  MixedBox,
+  MixedBoxText,
+  ShiftBoard,
+  ShiftBoardText,
+  StallPick,
+  StallPickText,
+} from './acting-parts.js';
 
 const { page: open } = useBrowser();
 const scripts = new Map<boolean, string>();
@@ -345,6 +352,36 @@ describe.each(plannings)('%s', (_how, ahead) => {
     await page.locator('[aria-label=From]').fill('2026-12-02');
     await page.keyboard.press('Enter');
     expect(await page.evaluate('sent')).toBe(1);
+    await page.close();
+  });
+
+  test.each(
+    [ShiftBoard, ShiftBoardText].flatMap((Board) => [
+      [Board.name, 'made', `<${Board.name}></${Board.name}>`],
+      [Board.name, 'hydrated', renderHtml(Board, {}, { form: 'elements' })],
+    ]),
+  )('what %s says of the elements in it stands on them: %s', async (tag, _way, html) => {
+    const page = await started(`<style>${tag}::part(row-label) { font-style: italic }</style>${html}`);
+    const said = (): Promise<unknown> =>
+      page.evaluate(`[...document.querySelector('${tag}').shadowRoot.querySelectorAll('shift-mark, stay-field')].map((one) =>
+        [...one.attributes].filter(({ name }) => !/^(?:data-in|label)$/.test(name))
+          .map(({ name, value }) => name + '=' + value.replace(/;$/, '')).sort().join(', '))`);
+    const looks = (): Promise<unknown> =>
+      page.evaluate(`{ const [row] = document.querySelector('${tag}').shadowRoot.querySelectorAll('shift-mark');
+        const label = getComputedStyle(row.shadowRoot.querySelector('b'));
+        [getComputedStyle(row).borderTopWidth, label.color, label.fontStyle].join() }`);
+    const row = (classes: string, day: string): string =>
+      `aria-label=${day}, class=${classes}, data-shift-day=${day}, exportparts=label: row-label, id=press, style=display: block; --day: ${day}`;
+    expect(await said()).toEqual([row('row', 'Fri'), 'part=gate, tabindex=0', 'form=days, name=stay']);
+    expect(await looks()).toBe('0px,rgb(1, 2, 3),italic');
+    await page.locator('button').click();
+    expect(await said()).toEqual([
+      row('row wide', 'Sat'),
+      'hidden=, part=gate, tabindex=0',
+      'form=days, name=stay',
+    ]);
+    expect(await looks()).toBe('3px,rgb(1, 2, 3),italic');
+    expect(reported).toEqual([]);
     await page.close();
   });
 

@@ -205,15 +205,33 @@ export const LineDeep = component('same-line-deep', {
     el.div(LineThrough({ tag: props.tag, text: props.text, lang: 'en', ...accepted })),
 });
 
-export const Nest: (props: { depth: number | Expr<number>; text: string | Expr<string> }) => Content =
-  component('same-nest', {
-    props: { depth: prop.number(), text: prop.text() },
-    template: ({ props }) =>
-      el.u(
-        props.text,
-        given(props.depth, Nest({ depth: calc(props.depth, (n) => n - 1), text: props.text })),
-      ),
-  }) as never;
+/** Comes to another component, and gives it something of its own. */
+export const CardThrough = component('same-card-through', {
+  props: { head: prop.text().fallback('through'), open: prop.flag() },
+  styles: '.through { text-decoration: underline }',
+  template: ({ props }) =>
+    Card({ head: props.head, class: { through: props.open }, 'aria-label': props.head }, 'through'),
+});
+/** Comes to one element or another. */
+export const Either = component('same-either', {
+  props: { on: prop.flag(), text: prop.text().fallback('') },
+  template: ({ props }) =>
+    given(
+      props.on,
+      el.b({ class: 'on' }, props.text),
+      given(props.text, TextLine({ tag: 'h2', class: 'off' }, props.text)),
+    ),
+});
+
+export const Nest: (props: {
+  depth: number | Expr<number>;
+  text: string | Expr<string>;
+  class?: unknown;
+}) => Content = component('same-nest', {
+  props: { depth: prop.number(), text: prop.text() },
+  template: ({ props }) =>
+    el.u(props.text, given(props.depth, Nest({ depth: calc(props.depth, (n) => n - 1), text: props.text }))),
+}) as never;
 
 /** Rules of its own, and of the one inside. */
 export const Leaf = component('same-leaf', {

@@ -53,8 +53,8 @@ function shape(node: Node, options: ShapeOptions): Shape[] {
       ({ name }) =>
         !marks.test(name) && name !== 'slot' && !(control && /^(value|checked|selected)$/.test(name)),
     )
-    .map(({ name, value }) => `${name}=${shownValue(node, name, value, options)}`)
-    .sort();
+    .sort((a, b) => (a.name < b.name ? -1 : 1))
+    .map(({ name, value }) => `${name}=${shownValue(node, name, value, options)}`);
   const style = getComputedStyle(node);
   const seen = options.looks ? looks.map((name) => style[name]).join(' ') : '';
   const inside =

@@ -37,7 +37,7 @@ describe('what an editor shows over a name', () => {
     picked?: Date | undefined;
     season?: "early" | "late" | undefined;
     title: string;
-}>, content: {
+}> & HostAttributes, content: {
     badge: Content;
     default?: Content;
 }) => Use`,
@@ -58,7 +58,7 @@ describe('what an editor offers', () => {
 import { VarietyCard, RowList } from './hover.js';
 `;
   const offered: Record<string, readonly string[]> = {
-    'VarietyCard({ ¦ })': ['title', 'season', 'crates', 'picked'],
+    'VarietyCard({ ¦ })': ['title', 'season', 'crates', 'picked', 'class', 'dataset', 'aria-label'],
     "VarietyCard({ title: 'x', season: '¦' })": ['early', 'late'],
     "VarietyCard({ title: 'x' }, { ¦ })": ['default', 'badge'],
     'RowList({ items: [{ name: 1, kilos: 2 }] }, { row: (stall) => stall.¦ })': ['name', 'kilos'],

@@ -17,6 +17,8 @@ export type {
   GivenProps,
   GivenSlots,
   HandlerContext,
+  HostAttributes,
+  HostAttributesBeside,
   Listening,
   LoadContext,
   NamedComponent,

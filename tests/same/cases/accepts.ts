@@ -3,7 +3,9 @@ import type { Case } from '../case.js';
 import {
   Branch,
   Card,
+  CardThrough,
   Counter,
+  Either,
   Leaf,
   LineDeep,
   LineThrough,
@@ -11,6 +13,8 @@ import {
   LiveLeaf,
   LiveRows,
   LiveRowsThrough,
+  Nest,
+  OpenCard,
   TextLine,
 } from '../components.js';
 
@@ -96,6 +100,83 @@ const accepted: readonly Case[] = [
         {},
         { title: LineThrough({ text: 'x', title: state.text }), default: LineDeep({ class: state.text }) },
       ),
+  },
+];
+
+/** What a use says of its component's element, which goes to the outermost one where that is flattened. */
+const outermost: readonly Case[] = [
+  {
+    name: 'what belongs to the element',
+    template: ({ state }) =>
+      Card({
+        id: 'today',
+        class: ['more', { on: state.flag }, state.text],
+        style: { margin: '0', '--n': state.count },
+        hidden: state.flag,
+        role: 'note',
+        lang: 'en',
+        part: 'card',
+        'aria-label': state.text,
+      }),
+  },
+  { name: 'what belongs to the element, none of it', template: () => Card({ id: null, hidden: false }) },
+  {
+    name: 'what wins over the outermost element',
+    template: ({ props }) => Card({ 'aria-labelledby': null, dataset: { count: props.text } }),
+    without: { markup: 'HTML text has data-count' },
+  },
+  {
+    name: 'what belongs to the element, through a component',
+    template: ({ state }) =>
+      CardThrough({ open: state.flag, class: { more: state.flag }, 'aria-label': state.text, id: 'today' }),
+  },
+  {
+    name: 'what belongs to one element or another',
+    template: ({ state }) =>
+      Either({ on: state.flag, text: state.text, class: ['either', state.text], id: state.text }),
+  },
+  {
+    name: 'what belongs to the element, in rows',
+    template: ({ state }) =>
+      eachOf(
+        state.items,
+        (item) => Either({ on: item.on, text: item.name, class: { on: item.on }, 'aria-label': item.name }),
+        { key: 'id' },
+      ),
+  },
+  {
+    name: 'what belongs to the element, in a slot',
+    template: ({ state }) =>
+      Card(
+        { class: 'outer' },
+        { title: CardThrough({ class: state.text }), default: Either({ text: 'x', hidden: state.flag }) },
+      ),
+  },
+  {
+    name: 'what belongs to the box of a component',
+    template: ({ state }) => Branch({ class: { wide: state.flag }, 'aria-label': state.text }, 'x'),
+    styles: '.wide { font-style: italic } b { color: rgb(6, 6, 6) }',
+  },
+  {
+    name: 'what belongs to the element of a preset',
+    template: ({ state }) => OpenCard({ class: { more: state.flag }, 'aria-label': state.text }),
+  },
+  {
+    name: 'what belongs to the element of one that holds itself',
+    template: ({ state }) => Nest({ depth: state.count, text: state.text, class: { deep: state.flag } }),
+  },
+  {
+    name: 'rules of who gives a class',
+    template: ({ state }) => [
+      Leaf({ text: state.text, class: { wide: state.flag } }),
+      CardThrough({ open: true, class: 'wide' }),
+    ],
+    styles: '.wide { font-style: italic } .x { color: rgb(5, 5, 5) }',
+  },
+  {
+    name: 'rules of who gives a class, inside an element',
+    template: ({ state }) => LiveLeaf({}, Leaf({ class: { wide: state.flag } }, el.b('b'))),
+    styles: '.wide { font-style: italic } b { color: rgb(5, 5, 5) }',
   },
 ];
 
@@ -338,4 +419,4 @@ const rules: readonly Case[] = [
   },
 ];
 
-export const accepts: readonly Case[] = [...accepted, ...tied, ...forms, ...rules];
+export const accepts: readonly Case[] = [...accepted, ...outermost, ...tied, ...forms, ...rules];

@@ -24,6 +24,7 @@ import type {
   EventKinds,
   GivenProps,
   GivenSlots,
+  HostAttributesBeside,
   Listening,
   NodeKinds,
   Omittable,
@@ -56,7 +57,9 @@ export interface Component<Props = NoProps, Slots = NoProps> {
  */
 export interface SendingComponent<Props, Slots, Events> {
   (
-    props: Show<PropInputs<Props> & Listening<Events>> | Omittable<Props>,
+    props:
+      | (Show<PropInputs<Props> & Listening<Events>> & HostAttributesBeside<keyof Props>)
+      | Omittable<Props>,
     content: ContentArgument<Slots> | Omittable<Slots>,
   ): Use;
   /** The tag name. */

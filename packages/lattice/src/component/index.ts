@@ -28,6 +28,7 @@ export {
 } from './definition.js';
 export { type AnyEventKind, EventKind, event } from './event.js';
 export { fieldsIn, itemIn, wordsIn } from './holds.js';
+export { isHostAttribute } from './host-attribute.js';
 export type { AnyKind, Presence } from './kind.js';
 export { authored, fallbackOf, fault, fits, isKind, isMade, Kind, settle, unreadable } from './kind.js';
 export { type KindWord, kindFacts } from './kind-words.js';
@@ -59,6 +60,8 @@ export type {
   GivenSlots,
   HandlerCalls,
   HandlerContext,
+  HostAttributes,
+  HostAttributesBeside,
   Listening,
   LoadContext,
   NodeKinds,

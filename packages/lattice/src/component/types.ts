@@ -1,5 +1,8 @@
+import type { AriaAttributes } from '../generated/attributes.js';
 import type {
   Accepted,
+  Attr,
+  CommonAttributes,
   Content,
   DomElement,
   DomEvent,
@@ -77,14 +80,51 @@ export interface ThisComponentHasNoSlots {
 }
 
 /** Stands where props would go: no prop fits, and the type's name says why. */
-export interface ThisComponentHasNoProps {
+export interface ThisComponentHasNoProps extends HostAttributes {
   readonly [none]?: never;
 }
 
-/** The props of a use. */
+/** The props of a use, and what it says of the component's element. */
 export type PropsArgument<Props> = [keyof Props] extends [never]
   ? ThisComponentHasNoProps
-  : PropInputs<Props>;
+  : PropInputs<Props> & HostAttributesBeside<keyof Props>;
+
+/**
+ * Attributes that a use gives to the component's element: to the custom element where it is one, else to the one outermost
+ * element of its template.
+ *
+ * @example VarietyCard({ name: 'Dunlight', id: 'today', class: { wide: true }, dataset: { row: 3 } })
+ */
+export interface HostAttributes
+  extends AriaAttributes,
+    Pick<
+      CommonAttributes,
+      | 'class'
+      | 'dir'
+      | 'exportparts'
+      | 'hidden'
+      | 'id'
+      | 'inert'
+      | 'lang'
+      | 'part'
+      | 'popover'
+      | 'role'
+      | 'slot'
+      | 'style'
+      | 'tabindex'
+    > {
+  /** `data-*` attributes: `{ growerId: 3 }` is `data-grower-id="3"` (https://html.spec.whatwg.org/#dom-dataset). */
+  readonly dataset?: { readonly [name: string]: Attr<string | number | boolean> } | undefined;
+  /** The name of a form field, where the component is one. */
+  readonly name?: Attr<string>;
+  /** The id of the form that it belongs to, where the component is a field. */
+  readonly form?: Attr<string>;
+}
+
+/** The same without those whose names are props of the component. */
+export type HostAttributesBeside<Taken> = [Taken & keyof HostAttributes] extends [never]
+  ? HostAttributes
+  : Omit<HostAttributes, Taken & keyof HostAttributes>;
 
 /** Which handlers are called when the component's element sends one of its events. */
 export interface Listening<Events> {

@@ -196,11 +196,12 @@ const writers: {
     const props = step.props.map(getOf);
     const data = step.data && getOf(step.data);
     const fills = step.fills.map((fill) => fill && fillMaker(fill));
+    const own = constantOf(step.own) ?? closureOf(step.own);
     const content = closureOf(step.content);
     return (frame, out) => {
       const values = props.map((get) => get(frame));
       const made = fills.map((fill) => fill?.(frame));
-      return hostText(frame, out + before, step, { values, data: data?.(frame), fills: made }, content);
+      return hostText(frame, out + before, step, { values, own, data: data?.(frame), fills: made }, content);
     };
   },
   load(step, before) {

@@ -281,9 +281,10 @@ export function acceptedText(
   return routine.run(inner, out, ...values, ...given.values);
 }
 
-/** What an element is given: its props' values, what it has loaded, what fills its slots. */
+/** What an element is given: its props' values, its other attributes, what it has loaded, what fills its slots. */
 export interface HostGiven {
   readonly values: readonly unknown[];
+  readonly own: string | Write;
   readonly data: unknown;
   readonly fills: readonly (HtmlFill | undefined)[];
 }
@@ -293,7 +294,7 @@ export function hostText(
   frame: Frame,
   out: string,
   { host, where }: HostStep,
-  { data, fills, values }: HostGiven,
+  { data, fills, own, values }: HostGiven,
   content: Write,
 ): string {
   const { component, isOnTheSpot, lent, styled } = host;
@@ -314,7 +315,7 @@ export function hostText(
     let start = `<${name}`;
     for (let at = 0; at < values.length; at++)
       start += propAttributeIn(frame, where, component, at, values[at]);
-    start += `${host.attributes}><template shadowrootmode="open">${sharedMark(pass, component, sharesOf(component))}${pass.links}${allowed}${dataBlock(data)}`;
+    start += `${typeof own === 'string' ? own : own(frame, '')}><template shadowrootmode="open">${sharedMark(pass, component, sharesOf(component))}${pass.links}${allowed}${dataBlock(data)}`;
     const inner = new Frame(pass, frame, where, '', fills);
     const shadow = host.shadow();
     pass.openRoot();

@@ -1,12 +1,14 @@
 import {
+  attributeOf,
   type ComponentCore,
+  isHostAttribute,
   isMade,
   perComponent,
   type SlotContent,
   type UseNode,
 } from '../component/index.js';
 import { type Finding, finding, suggest } from '../problem/index.js';
-import { coreOf, takesAccepted } from '../template/index.js';
+import { coreOf, isRecord, takesAccepted } from '../template/index.js';
 import type { PlanAttribute } from './attributes/plan-attribute.js';
 import { planAttributes, type Tags } from './attributes/plan-attributes.js';
 import { isInteractive } from './interactive.js';
@@ -45,7 +47,7 @@ function hasOthers(props: object, component: ComponentCore): boolean {
 
 function unknownProps({ component, props }: UseNode, report: Report): void {
   for (const name of Object.keys(props)) {
-    if (component.props.at.has(name) || (/^(?:on|node)$/.test(name) && isInteractive(component))) continue;
+    if (component.props.at.has(name) || isForElement(name, component)) continue;
     const hint = component.slots.at.has(name)
       ? `"${name}" is a slot: pass its content after the props, ${component.name}({ … }, { ${name}: … }) by its name in code.`
       : suggest(name, component.props.names, 'prop');
@@ -106,15 +108,43 @@ function chosenTags(component: ComponentCore, accepts: string, bound: readonly B
 
 const noAttributes: readonly PlanAttribute[] = [];
 
-/** What is listened to at the element of a component that stays one, and the name by which functions reach it. */
-export function listenersOf({ component, props }: UseNode, report: Report): readonly PlanAttribute[] {
-  if (component.accepts !== undefined || !isInteractive(component)) return noAttributes;
-  const own = Object.fromEntries(
-    ['on', 'node'].flatMap((name) =>
-      Object.hasOwn(props, name) && !component.props.at.has(name) ? [[name, props[name]]] : [],
-    ),
-  );
+/**
+ * Attributes for the component's element: what a script listens to and the name by which functions reach it, where it stays
+ * one; and what any element may have.
+ */
+export function ownOf({ component, props }: UseNode, report: Report): readonly PlanAttribute[] {
+  if (!hasOthers(props, component)) return noAttributes;
+  const own: Record<string, unknown> = {};
+  for (const name of Object.keys(props)) {
+    if (component.props.at.has(name) || !isForElement(name, component)) continue;
+    if (name === 'dataset') Object.assign(own, dataAttributes(props[name], component, report));
+    else own[name] = props[name];
+  }
   return Object.keys(own).length === 0 ? noAttributes : planAttributes([component.name], own, report);
+}
+
+function isForElement(name: string, component: ComponentCore): boolean {
+  if (component.accepts !== undefined) return false;
+  if (/^(?:on|node)$/.test(name)) return isInteractive(component);
+  return name === 'dataset' || isHostAttribute(name, component);
+}
+
+/** The `data-*` attributes of a record (https://html.spec.whatwg.org/#dom-dataset). */
+function dataAttributes(given: unknown, { name: tag }: ComponentCore, report: Report): object {
+  if (isRecord(given))
+    return Object.fromEntries(
+      Object.entries(given).map(([name, value]) => [`data-${attributeOf(name)}`, value]),
+    );
+  if (given !== undefined && given !== null)
+    report(
+      finding('attribute-invalid', {
+        attribute: 'dataset',
+        tag,
+        fault: 'expects a record of data-* attributes',
+        hint: 'Write dataset: { row: 3 } for data-row="3".',
+      }),
+    );
+  return {};
 }
 
 /** Reports content for slots the component does not have, slots not filled that have to be, and misfits. */

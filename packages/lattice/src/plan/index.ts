@@ -1,5 +1,5 @@
 export { standsApart } from './apart.js';
-export { mapAttribute, mergedAttributes } from './attributes/accepted.js';
+export { mapAttribute, markIn, mergedAttributes } from './attributes/accepted.js';
 export { classPrefix } from './attributes/class.js';
 export {
   type AttributeOf,
@@ -7,6 +7,7 @@ export {
   attributeReads,
   byAttribute,
   type ClassPiece,
+  markKey,
   type PlanAttribute,
 } from './attributes/plan-attribute.js';
 export { planAttributes } from './attributes/plan-attributes.js';
@@ -21,6 +22,7 @@ export { inspecting } from './inspecting.js';
 export { isElementOnlyToProvide, isInteractive } from './interactive.js';
 export { elementMarks, fillsWithData, isMarkedInShadow } from './marks.js';
 export type { Node } from './nodes/index.js';
+export { attributesIn, givenHere, givenIn, hostAttributesIn, unplacedOwn } from './outermost.js';
 export type * from './plan.js';
 export { blocksOf, misplaced, planContent, planOf, planOnTheSpot } from './planner.js';
 export { closesRawText, rawTextFault } from './raw-text.js';

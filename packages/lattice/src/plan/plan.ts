@@ -105,7 +105,10 @@ export interface PlanUse {
   readonly fills: readonly (PlanFill | undefined)[];
   /** Attributes for the element that the component renders as. */
   readonly accepted: readonly PlanAttribute[] | undefined;
-  /** Attributes of the component's own element, where it stays one: events that are listened to, its slot. */
+  /**
+   * Attributes of the component's own element: what any element may have, and where it stays one, events that are listened to and
+   * its slot. Where it is flattened they go to its outermost element (`givenIn`).
+   */
   readonly own: readonly PlanAttribute[];
   /** Attributes of that element that stand in a document, as they are written there. */
   readonly host: string;

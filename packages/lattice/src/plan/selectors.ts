@@ -9,7 +9,7 @@ export interface SelectorMarks {
 
 /** The marks of a component, as its rules name them. */
 export function marksIn(name: string): SelectorMarks & { readonly host: string } {
-  return { own: `:where([data-in="${name}"])`, host: `:where([data-in-host="${name}"])` };
+  return { own: `:where([data-in~="${name}"])`, host: `:where([data-in-host="${name}"])` };
 }
 
 /**

@@ -160,6 +160,14 @@ export const words = {
     'An <iframe> has no title.',
     'Say what it shows: title="…" (https://www.w3.org/TR/WCAG22/#name-role-value).',
   ]),
+  'attribute-unplaced': error<{ attribute: string; component: string }>(
+    ({ attribute, component }, inText) => [
+      `<${component}> comes to no one element here, so that "${attribute}" has no element to go to.`,
+      inText
+        ? `Put all that its template shows into one element, or write ${attribute} on an element around it.`
+        : `Put all that its template shows into one element, or give ${attribute} to an element around it.`,
+    ],
+  ),
   'attribute-misleading': warning<{ attribute: string; tag: string }>(({ attribute, tag }, inText) => [
     `<${tag}> has ${attribute}="false". A boolean attribute is on whenever it is present, even as ="false".`,
     `Remove ${attribute}. If it depends on something, pass ${inText ? `a value that is true or false: ${attribute}="{{ … }}"` : 'true or false, or an expression that is'}.`,

@@ -1,7 +1,14 @@
 export { type Accepted, accepted, acceptedHere, takesAccepted } from './accepted.js';
 export { isAsyncRows } from './async-rows.js';
 export * from './attributes/index.js';
-export type { Attr, Builder, ClassInput, StyleInput, VoidBuilder } from './attributes/types.js';
+export type {
+  Attr,
+  Builder,
+  ClassInput,
+  CommonAttributes,
+  StyleInput,
+  VoidBuilder,
+} from './attributes/types.js';
 export { blankSlot, isBlank, showsMarkup, trimmedEnd, trimmedStart } from './blank.js';
 export type { AttributesOfAny } from './builders.js';
 export { controlText } from './control-text.js';

@@ -1,9 +1,10 @@
 import { type ComponentCore, saidOf } from '../component/index.js';
 import {
   type Block,
+  givenHere,
   hasHostRules,
   hostTag,
-  mergedAttributes,
+  isInteractive,
   type Plan,
   type PlanKind,
   type PlanNode,
@@ -11,6 +12,7 @@ import {
   type PlanUse,
   planOf,
   settledProp,
+  unplacedOwn,
 } from '../plan/index.js';
 import { type Finding, finding, type Problem, placed } from '../problem/index.js';
 import { scopedRules } from '../styles/index.js';
@@ -24,6 +26,7 @@ import { elementMisfit, type Misfit, textMisfit } from './nesting.js';
 import { listName, outline } from './outline.js';
 import { placementFault } from './placement.js';
 import {
+  madeId,
   outside,
   pathTo,
   rootIn,
@@ -202,6 +205,7 @@ export class TreeBuilder {
     const fills = node.fills.map((fill) => fill && { fill, scope, of: component, parts: [], shown: false });
     this.enter(component, path);
     this.placement(node, spot, path);
+    this.own(node, scope, spot, path);
     const inside = this.scopeOf(node, scope, path, values, openProps, fills);
     this.accepted(values[component.props.at.get(component.accepts ?? '') ?? -1], node, path);
     const uses: TreePart[] = [];
@@ -260,11 +264,32 @@ export class TreeBuilder {
       fills,
       isOpen: false,
       owner,
-      accepted: node.accepted && mergedAttributes(node.accepted, owner.accepted, undefined, () => undefined),
+      accepted: isInteractive(component) ? undefined : givenHere(node, owner),
       given: node.props.map(({ expr }) => expr),
       root: rootIn(component, owner),
       above: [...owner.above, component],
     };
+  }
+
+  /** The ids of a component's own element, or that there is no one element for what its use gives to it. */
+  own(node: PlanUse, scope: TreeScope, spot: Spot, path: string): void {
+    const { component, own, place } = node;
+    if (own.length === 0) return;
+    for (const one of own) {
+      const unknown =
+        one.kind === 'fixed' || one.kind === 'value' ? unknownAttribute(component.name, one.name) : undefined;
+      if (unknown && !/^(?:name|form)$/.test(one.key)) this.report(withSource(unknown, node), path);
+    }
+    const found = isInteractive(component) ? undefined : unplacedOwn(node, isInteractive);
+    if (found) this.report(found, path);
+    if (!isInteractive(component)) return;
+    this.ids.element(
+      component.name,
+      own,
+      (core) => knownValue(core, scope),
+      (core) => madeId(core, scope),
+      { where: path, branches: spot.branches, repeats: spot.repeats, place, root: scope.root },
+    );
   }
 
   /** Attributes given to the element that a component renders as, as far as it is known which one that is. */

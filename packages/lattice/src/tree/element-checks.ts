@@ -1,5 +1,5 @@
 import { htmlTags, svgTags } from '../generated/tags.js';
-import { mergedAttributes, type PlanElement, type PlanNode } from '../plan/index.js';
+import { attributesIn, mergedAttributes, type PlanElement, type PlanNode } from '../plan/index.js';
 import { type Finding, finding } from '../problem/index.js';
 import { type Report, withSource } from '../template/index.js';
 import { unknownAttribute, unknownTag } from './attribute-names.js';
@@ -16,7 +16,8 @@ export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, b
   const say: Report = (found) => builder.report(withSource(found, node), scope.path);
   const tag = knownTag(node, scope);
   const tags = tag === undefined ? node.tags : [tag];
-  const attributes = mergedAttributes(node.attributes, scope.accepted, tags, say);
+  const own = scope.accepted ? attributesIn(node, scope.component) : node.attributes;
+  const attributes = mergedAttributes(own, scope.accepted, tags, say);
   if (typeof node.tag === 'string') checkNames(node, say);
   if (tag !== undefined) {
     const misfit = elementMisfit(tag, spot.open);

@@ -51,6 +51,7 @@ class SpotBuilder extends TreeBuilder {
     const path = pathTo(scope, node.site);
     this.placement(node, spot, path);
     this.ids.add(around.ids, path, spot);
+    this.own(node, scope, spot, path);
     this.accepted(props[component.props.at.get(component.accepts ?? '') ?? -1]?.value, node, path);
     if (spot.open.length > 0) this.standIn(around, node, scope, spot);
     for (const [index, fill] of fills.entries()) {

@@ -513,9 +513,11 @@ class RoutineWriter {
       const data = step.data ? this.code(step.data) : 'undefined';
       const fills = this.fills(step.fills);
       this.flush();
+      const known = constantOf(step.own);
+      const own = known === undefined ? this.writer(step.own, '(frame, out)') : constantCode(known);
       const content = this.writer(step.content, '(frame, out)');
       this.line(
-        `out = ${this.name('hostText')}(frame, out, ${this.step(step)}, { values: [${values}], data: ${data}, fills: ${fills} }, ${content});`,
+        `out = ${this.name('hostText')}(frame, out, ${this.step(step)}, { values: [${values}], own: ${own}, data: ${data}, fills: ${fills} }, ${content});`,
       );
     },
     load: (step) => {

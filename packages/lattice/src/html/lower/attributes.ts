@@ -1,13 +1,15 @@
 import {
   type AttributeTable,
+  attributesIn,
   byAttribute,
   type ClassPiece,
   elementMarks,
   mapAttribute,
+  markIn,
+  markKey,
   mergedAttributes,
   type PlanAttribute,
   type PlanElement,
-  type PlanUse,
   startsAsAttribute,
 } from '../../plan/index.js';
 import type { Finding } from '../../problem/index.js';
@@ -33,12 +35,16 @@ import { lower } from './values.js';
 
 type Attributes = readonly PlanAttribute[];
 
+/** What attributes are lowered of: an element of a template, or the one that a component stays. */
+export type Attributed = Pick<PlanElement, 'attributes' | 'isHostBox' | 'tag' | 'tags'>;
+
 /** An element's attributes in their order, its component's mark, and what its controls show at first. */
-export function lowerAttributes(node: PlanElement, to: Steps, at: Scope): void {
-  const { attributes, tags } = node;
+export function lowerAttributes(node: Attributed, to: Steps, at: Scope): void {
+  const { accepted, component, where } = at.env;
+  const attributes = accepted === undefined ? node.attributes : attributesIn(node, component);
+  const { tags } = node;
   if (!attributes.some(({ kind }) => kind === 'accepted')) return lowerAll(attributes, node, to, at);
-  const { accepted, where } = at.env;
-  if (accepted === 'later') return lowerLater(node, to, at);
+  if (accepted === 'later') return lowerLater({ ...node, attributes }, to, at);
   const found: Finding[] = [];
   const all = mergedAttributes(attributes, accepted, tags, (one) => found.push(one));
   for (const one of found) to.push({ kind: 'report', found: one, where });
@@ -46,7 +52,7 @@ export function lowerAttributes(node: PlanElement, to: Steps, at: Scope): void {
 }
 
 /** Attributes that come together when the caller's are known. */
-function lowerLater(node: PlanElement, to: Steps, at: Scope): void {
+function lowerLater(node: Attributed, to: Steps, at: Scope): void {
   const { lowerer } = at.lowering;
   const plain = new Steps();
   lowerAll(mergedAttributes(node.attributes, [], node.tags, ignore), node, plain, at);
@@ -83,10 +89,11 @@ export function given(at: Core): Core {
 
 const called = (get: unknown): unknown => (get as () => unknown)();
 
-export function lowerAll(attributes: Attributes, node: PlanElement, to: Steps, at: Scope): void {
+export function lowerAll(attributes: Attributes, node: Attributed, to: Steps, at: Scope): void {
   const tag = typeof node.tag === 'string' ? node.tag : 'el.of';
-  for (const one of attributes) if (!isLast(one)) byAttribute(lowerers, one, tag, to, at);
-  lowerMarks(node, to, at);
+  for (const one of attributes)
+    if (!isLast(one) && one.key !== markKey) byAttribute(lowerers, one, tag, to, at);
+  to.text(marksText(node, at, markIn(attributes)));
   for (const one of attributes) if (isLast(one)) byAttribute(lowerers, one, tag, to, at);
 }
 
@@ -95,13 +102,9 @@ function isLast({ kind }: PlanAttribute): boolean {
   return kind === 'binding' || kind === 'chosen';
 }
 
-function lowerMarks(node: PlanElement, to: Steps, at: Scope): void {
-  to.text(marksText(node, at));
-}
-
-/** The marks by which the rules of who wrote an element find it. */
-export function marksText(node: PlanElement | PlanUse, { env: { component, form } }: Scope): string {
-  const marks = component ? elementMarks(component, node, form === 'shadow') : [];
+/** The marks by which the rules of who wrote an element, or gave attributes to it, find it. */
+function marksText(node: Attributed, { env: { component, form } }: Scope, given: string | undefined): string {
+  const marks = elementMarks(component, node, form === 'shadow', given);
   return marks.map(([name, value]) => ` ${name}="${value}"`).join('');
 }
 

@@ -1,18 +1,11 @@
 import { type ComponentCore, perComponent } from '../../component/index.js';
-import {
-  mergedAttributes,
-  type PlanElement,
-  type PlanKind,
-  type PlanNode,
-  type PlanOf,
-  planOf,
-} from '../../plan/index.js';
+import { mergedAttributes, type PlanKind, type PlanNode, type PlanOf, planOf } from '../../plan/index.js';
 import type { Core } from '../../template/index.js';
 import type { Form } from '../form.js';
 import { type AcceptedHere, Where } from '../frame.js';
 import type { How } from '../how.js';
 import { Routine } from '../routine.js';
-import { given, lowerAll } from './attributes.js';
+import { type Attributed, given, lowerAll } from './attributes.js';
 import { lowerEach, lowerGiven } from './branches.js';
 import { lowerData, lowerText, lowerTrusted, lowerValue } from './content.js';
 import { lowerElement } from './element.js';
@@ -52,7 +45,7 @@ function lowererFor(how: How, isStrict: boolean): Lowerer {
       // The line for a kind takes just that kind; TypeScript cannot follow the two through one index.
       (lowerers[node.kind] as (node: PlanNode, to: Steps, at: Scope) => void)(node, to, at);
     },
-    routine: (component, form) => routineOf(component, form, by),
+    routine: (component, form, isGiven) => routineOf(component, form, by, isGiven),
     attributes: (node, handed, env, own) => attributesRoutine(node, handed, env, own, by),
   };
   return by;
@@ -68,12 +61,17 @@ function lowererOf(how: How, isStrict: boolean): Lowerer {
 }
 
 /** The routine of a component in a form, made once. */
-export function routineOf(component: ComponentCore, form: Form, by = lowererOf('usual', false)): Routine {
-  const key = `${form} ${by.how} ${by.isStrict}`;
+export function routineOf(
+  component: ComponentCore,
+  form: Form,
+  by = lowererOf('usual', false),
+  isGiven = false,
+): Routine {
+  const key = `${form} ${by.how} ${by.isStrict} ${isGiven}`;
   const routines = routinesOf(component);
   let routine = routines.get(key);
   if (!routine) {
-    routine = new Routine(partsOf(component, form, false, by), by.how);
+    routine = new Routine(partsOf(component, form, false, by, isGiven), by.how);
     routines.set(key, routine);
   }
   return routine;
@@ -84,7 +82,13 @@ export function spotRoutine(component: ComponentCore, form: Form, how: How): Rou
   return new Routine(partsOf(component, form, true, lowererOf(how, false)), how);
 }
 
-function partsOf(component: ComponentCore, form: Form, isOnTheSpot: boolean, by: Lowerer): RoutineParts {
+function partsOf(
+  component: ComponentCore,
+  form: Form,
+  isOnTheSpot: boolean,
+  by: Lowerer,
+  isGiven = false,
+): RoutineParts {
   const lowering = new Lowering(by);
   const props = component.props.names.map((name) => register(lowering.register(name)));
   const texts = isOnTheSpot ? component.slots.names.map((name) => lowering.register(name)) : undefined;
@@ -96,7 +100,9 @@ function partsOf(component: ComponentCore, form: Form, isOnTheSpot: boolean, by:
   const ofHost = form === 'shadow' ? (data ? 2 : 1) : 0;
   const takes = props.length + (texts?.length ?? 0) + ofHost;
   let ids: number | undefined;
-  const accepted = component.accepts === undefined || form === 'shadow' ? undefined : 'later';
+  // Where a use gives attributes to the outermost element of one that does not say where they go, that is a routine of its own.
+  const takesSome = component.accepts !== undefined || isGiven;
+  const accepted = takesSome && form !== 'shadow' ? 'later' : undefined;
   const env = envOf({ component, form, props, state, data, texts, where: atTop, accepted });
   const idsHere = (): Core => {
     ids ??= lowering.register('ids');
@@ -110,9 +116,13 @@ function partsOf(component: ComponentCore, form: Form, isOnTheSpot: boolean, by:
   steps.all(body.list);
   return {
     name: component.name,
-    key: [component.name, form, ...(isOnTheSpot ? ['spot'] : []), ...(by.isStrict ? ['strict'] : [])].join(
-      ' ',
-    ),
+    key: [
+      component.name,
+      form,
+      ...(isOnTheSpot ? ['spot'] : []),
+      ...(by.isStrict ? ['strict'] : []),
+      ...(isGiven && component.accepts === undefined ? ['given'] : []),
+    ].join(' '),
     takes,
     kinds: component.props.kinds,
     hints: lowering.hints,
@@ -122,7 +132,7 @@ function partsOf(component: ComponentCore, form: Form, isOnTheSpot: boolean, by:
 
 /** An element's attributes with those passed on; it takes as many values of its own, and those passed on. */
 function attributesRoutine(
-  node: PlanElement,
+  node: Attributed,
   handed: AcceptedHere,
   around: Env,
   own: number,

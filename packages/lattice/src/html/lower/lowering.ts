@@ -1,9 +1,10 @@
 import type { ComponentCore } from '../../component/index.js';
-import type { Block, PlanElement, PlanNode } from '../../plan/index.js';
+import type { Block, PlanNode } from '../../plan/index.js';
 import type { Form } from '../form.js';
 import { marksParts } from '../form.js';
 import type { AcceptedHere } from '../frame.js';
 import type { How } from '../how.js';
+import type { Attributed } from './attributes.js';
 import type { Env, Scope } from './env.js';
 import { type Callable, type Register, type Step, Steps } from './steps.js';
 
@@ -13,9 +14,9 @@ export interface Lowerer {
   readonly isStrict: boolean;
   readonly how: How;
   node(node: PlanNode, to: Steps, at: Scope): void;
-  routine(component: ComponentCore, form: Form): Callable;
+  routine(component: ComponentCore, form: Form, isGiven?: boolean): Callable;
   /** A routine of an element's attributes with what was passed on; it takes as many values of its own, and those passed on. */
-  attributes(node: PlanElement, handed: AcceptedHere, env: Env, own: number): Callable;
+  attributes(node: Attributed, handed: AcceptedHere, env: Env, own: number): Callable;
 }
 
 /** How many steps a routine may have until no more components are inlined into it, and how many nodes it may look at. */

@@ -34,8 +34,8 @@ const parts: PartsTable = {
   call: ({ args, fills, routine }) => ({ inner: contents(fills), values: args, calls: [routine] }),
   fill: ({ data, fallback }) => ({ inner: [fallback], values: [data], mayWait: true }),
   provide: ({ inner, props }) => ({ inner: [inner], values: props }),
-  host: ({ content, fills, host, props }) => ({
-    inner: [content, ...contents(fills)],
+  host: ({ content, fills, host, own, props }) => ({
+    inner: [own, content, ...contents(fills)],
     values: props,
     calls: [host.shadow],
     mayWait: true,

@@ -215,6 +215,8 @@ export interface HostStep {
   /** What it has loaded, where it loads. */
   readonly data: Core | undefined;
   readonly fills: readonly (GivenFill | undefined)[];
+  /** Its attributes besides its props. */
+  readonly own: readonly Step[];
   readonly content: readonly Step[];
   readonly where: Where;
 }
@@ -222,7 +224,6 @@ export interface HostStep {
 /** What is known of an element before any of its values are. */
 export interface HostParts {
   readonly component: ComponentCore;
-  readonly attributes: string;
   readonly shadow: () => Callable;
   /** The components with rules whose elements stand in its shadow root. */
   readonly styled: ReadonlySet<ComponentCore>;

@@ -8,10 +8,12 @@ import {
 import {
   dissolvedContent,
   fillsWithData,
+  givenHere,
+  givenIn,
+  hostAttributesIn,
   hostContent,
   inHostBox,
   isInteractive,
-  mergedAttributes,
   type Plan,
   type PlanAttribute,
   type PlanUse,
@@ -19,15 +21,15 @@ import {
   settledProp,
   sharesOf,
   standsApart,
+  unplacedOwn,
 } from '../../plan/index.js';
-import { escapeAttribute } from '../../template/escape.js';
 import { type Core, ExprCore } from '../../template/index.js';
 import { dissolvedIn, isMovable, makesIds, showsFailure, styledIn } from '../facts.js';
 import { innerForm, marksParts } from '../form.js';
 import type { Where } from '../frame.js';
 import { refuseAsElement, refuseBroken } from '../refuse.js';
 import { dataBlock, hostStyle, propAttribute, propAttributeIn, sharedMark, withNonce } from '../runtime.js';
-import { marksText, taken } from './attributes.js';
+import { type Attributed, lowerAttributes, taken } from './attributes.js';
 import { choose } from './branches.js';
 import { plainTypeOf } from './checks.js';
 import { jsonKnown } from './content.js';
@@ -70,7 +72,8 @@ function lowerGuarded(
   lowerStanding(node, inner, at);
   const where = below(at, site.path);
   const wrong = lowering.register('fault');
-  const env = envOf({ component, form: innerForm(at.env.form), fills: [], owner: at, where });
+  const form = innerForm(at.env.form);
+  const env = envOf({ component, form, fills: [], owner: at, where, accepted: acceptedIn(node, at) });
   const ids = (): Core => joined('', idsOf(node, at), 'f');
   const outer = startOf(env, at, ids);
   const inside = deeper(outer, [[fault, register(wrong)]], ids);
@@ -82,9 +85,10 @@ function lowerStanding(node: PlanUse, to: Steps, at: Scope): void {
   const { component } = node;
   const { lowering, env } = at;
   const isOnTheSpot = env.component === undefined;
-  if (env.form !== 'markup' && isInteractive(component)) return lowerHost(node, to, at);
+  if (staysElement(component, at)) return lowerHost(node, to, at);
+  if (node.own.length > 0) refuseUnplaced(node, to, at);
   if (isOnTheSpot) return lowerCall(node, to, at);
-  const addsLater = env.accepted === 'later' && (node.accepted ?? []).some(isPlace);
+  const addsLater = env.accepted === 'later' && (givenIn(node, env.component) ?? []).some(isPlace);
   // What an element is going to hydrate is written out where the element writes it out: it looks for the same marks
   // in the same places.
   if (marksParts(env.form)) {
@@ -96,6 +100,17 @@ function lowerStanding(node: PlanUse, to: Steps, at: Scope): void {
   }
   if (!addsLater && lowering.hasRoom && !isInside(at, component)) return splice(node, to, at);
   lowerCall(node, to, at);
+}
+
+/** Whether a component is an element where it is used here. */
+function staysElement(component: ComponentCore, { env }: Scope): boolean {
+  return env.form !== 'markup' && isInteractive(component);
+}
+
+/** Reports attributes for which a component that is flattened has no one element. */
+function refuseUnplaced(node: PlanUse, to: Steps, at: Scope): void {
+  const found = unplacedOwn(node, (component) => staysElement(component, at));
+  if (found) to.push({ kind: 'report', found, where: below(at, node.site.path) });
 }
 
 const isPlace = ({ kind }: PlanAttribute): boolean => kind === 'accepted';
@@ -243,9 +258,9 @@ export function stateOf(
   return register(kept);
 }
 
-function acceptedIn({ accepted }: PlanUse, { env }: Scope): readonly PlanAttribute[] | undefined {
-  if (!accepted || env.accepted === 'later') return accepted;
-  return mergedAttributes(accepted, env.accepted ?? [], undefined, () => undefined);
+function acceptedIn(node: PlanUse, { env }: Scope): readonly PlanAttribute[] | undefined {
+  const { accepted, component } = env;
+  return accepted === 'later' ? givenIn(node, component) : givenHere(node, { accepted, component });
 }
 
 function idsOf({ site }: PlanUse, { ids }: Scope): Core {
@@ -259,13 +274,15 @@ function lowerCall(node: PlanUse, to: Steps, at: Scope): void {
   const where = below(at, site.path);
   const { props: args } = boundProps(node, where, to, at);
   openUse(component, args, where, to, at);
+  const handed = handedBy(node, at);
+  const isGiven = handed !== undefined && component.accepts === undefined;
   to.push({
     kind: 'call',
-    routine: once(() => lowering.lowerer.routine(component, form)),
+    routine: once(() => lowering.lowerer.routine(component, form, isGiven)),
     args,
     fills: node.fills.map((fill) => givenFill(fill, at)),
     ids: makesIds(component) || fillsWithData(node) ? idsOf(node, at) : literal(''),
-    accepted: handedBy(node, at),
+    accepted: handed,
     where,
     onTheSpot: env.component ? undefined : { component, form },
   });
@@ -295,11 +312,13 @@ function lowerHost(node: PlanUse, to: Steps, at: Scope): void {
   const where = below(at, site.path);
   const { known, props } = boundProps(node, where, to, at);
   const styled = styledIn(component, 'shadow');
-  const around = ownAttributes(node.own) + node.host + marksText(node, at);
+  const own = new Steps();
+  lowerAttributes(hostElement(node, at), own, at);
+  own.text(node.host);
   const content = new Steps();
   lowering.into(hostContent(node), content, { ...at, tag: '' });
   if (env.component && lowering.hasRoom && !isLendingIn(component) && !fillsWithData(node))
-    return spliceHost(node, around, { props, known, where }, content, to, at);
+    return spliceHost(node, own, { props, known, where }, content, to, at);
   const isLent = fillsWithData(node);
   const data = dataOf(component, at);
   const host = new Steps();
@@ -311,7 +330,6 @@ function lowerHost(node: PlanUse, to: Steps, at: Scope): void {
     kind: 'host',
     host: {
       component,
-      attributes: around,
       shadow: once(() => lowering.lowerer.routine(component, 'shadow')),
       styled,
       style: once(() => hostStyle(component, styled)),
@@ -320,6 +338,7 @@ function lowerHost(node: PlanUse, to: Steps, at: Scope): void {
     },
     props,
     data,
+    own: own.list,
     fills: node.fills.map((fill) => (fill?.data === undefined ? askedFill(fill, at) : givenFill(fill, at))),
     content: content.list,
     where,
@@ -330,7 +349,7 @@ function lowerHost(node: PlanUse, to: Steps, at: Scope): void {
 /** An element (https://html.spec.whatwg.org/#attr-template-shadowrootmode) whose shadow root is written where it stands. */
 function spliceHost(
   { component, fills }: PlanUse,
-  attributes: string,
+  own: Steps,
   { known, props, where }: Bound & { readonly where: Where },
   content: Steps,
   to: Steps,
@@ -341,7 +360,8 @@ function spliceHost(
   const inner = new Steps();
   inner.text(`<${component.name}`);
   for (const [index, value] of props.entries()) lowerPropAttribute(component, index, value, inner, at);
-  inner.text(`${attributes}><template shadowrootmode="open">`);
+  inner.all(own.list);
+  inner.text(`><template shadowrootmode="open">`);
   const shares = sharesOf(component);
   if (shares.length > 0)
     inner.push({ kind: 'made', make: ({ pass }) => sharedMark(pass, component, shares), values: [], where });
@@ -417,12 +437,10 @@ const isLendingIn: (component: ComponentCore) => boolean = /* @__PURE__ */ perCo
   [...dissolvedIn(component)].some((one) => planOf(one).content.uses.some(fillsWithData)),
 );
 
-function ownAttributes(own: readonly PlanAttribute[]): string {
-  return own
-    .map((one) =>
-      one.kind === 'fixed' && typeof one.text === 'string'
-        ? ` ${one.name}="${escapeAttribute(one.text)}"`
-        : '',
-    )
-    .join('');
+/** A component's own element as one that its attributes are written of. */
+function hostElement(node: PlanUse, { env }: Scope): Attributed {
+  const { name } = node.component;
+  const { accepted, component } = env;
+  const attributes = accepted === undefined ? node.own : hostAttributesIn(node, component);
+  return { tag: name, tags: [name], attributes };
 }

@@ -1,6 +1,7 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
 import {
   type ComponentCore,
+  isHostAttribute,
   propsByAttribute,
   readText,
   type SlotContent,
@@ -94,7 +95,7 @@ export class DocumentUses {
     if (!isInteractive(component)) return '';
     const props = propsByAttribute(component);
     const written = attrs
-      .filter(({ name }) => !props.has(name) && name !== 'slot' && isHostAttribute(name, component))
+      .filter(({ name }) => !props.has(name) && name !== 'slot' && standsOnHost(name, component))
       .map(({ name }) => sourceCodeLocation?.attrs?.[name])
       .map((place) => (place ? ` ${this.#html.slice(place.startOffset, place.endOffset)}` : ''));
     return written.join('');
@@ -113,8 +114,12 @@ export class DocumentUses {
       const index = byAttribute.get(name) ?? -1;
       const kind = kinds[index];
       if (kind) props[names[index] ?? ''] = readText(kind.rule, value);
-      else if (component.accepts !== undefined) props[name] = value;
-      else if (!(isInteractive(component) && isHostAttribute(name, component))) {
+      else if (
+        component.accepts !== undefined ||
+        (isHostAttribute(name, component) && !isInteractive(component))
+      )
+        props[name] = value;
+      else if (!(isInteractive(component) && standsOnHost(name, component))) {
         const hint = suggest(name, [...byAttribute.keys()], 'prop');
         const at = sourceCodeLocation?.attrs?.[name]?.startOffset ?? sourceCodeLocation?.startOffset ?? 0;
         this.say(
@@ -294,7 +299,7 @@ function namedIn(nodes: readonly Parsed[], isElement: boolean): readonly Named[]
 }
 
 /** What an interactive component's own element may have besides its props: what every element may, and a field's part in its form. */
-function isHostAttribute(name: string, { field }: ComponentCore): boolean {
+function standsOnHost(name: string, { field }: ComponentCore): boolean {
   return unknownAttribute('div', name) === undefined || (field !== undefined && /^(name|form)$/.test(name));
 }
 

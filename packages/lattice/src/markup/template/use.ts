@@ -1,4 +1,10 @@
-import { type ComponentCore, propsByAttribute, type SlotContent, UseNode } from '../../component/index.js';
+import {
+  type ComponentCore,
+  isHostAttribute,
+  propsByAttribute,
+  type SlotContent,
+  UseNode,
+} from '../../component/index.js';
 import { isInteractive } from '../../plan/index.js';
 import { suggest } from '../../problem/index.js';
 import { type Content, deeper, isBlank, localExpr, trimmedEnd, trimmedStart } from '../../template/index.js';
@@ -31,7 +37,7 @@ function propsOf(
   // Without a prototype, so that no name means anything but itself.
   const props: Record<string, unknown> = Object.create(null);
   for (const attribute of node.attributes) {
-    if (attribute.name === 'slot' || hasHole(attribute.name)) continue;
+    if (hasHole(attribute.name)) continue;
     const index = byAttribute.get(attribute.name);
     if (index !== undefined) {
       props[component.props.names[index] ?? ''] = propValue(attribute, component, index, locals, reading);
@@ -54,7 +60,7 @@ function propsOf(
         },
         attribute.at,
       );
-    } else if (component.accepts !== undefined) {
+    } else if (component.accepts !== undefined || isHostAttribute(attribute.name, component)) {
       Object.assign(props, attributesOf({ ...node, attributes: [attribute] }, locals, reading));
     } else {
       const hint = suggest(attribute.name, [...byAttribute.keys()], 'prop');

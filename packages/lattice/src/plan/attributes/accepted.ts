@@ -1,5 +1,5 @@
 import { attributeRule, type Core, ExprCore, type Report, urlAttribute } from '../../template/index.js';
-import { type AttributeTable, byAttribute, type PlanAttribute } from './plan-attribute.js';
+import { type AttributeTable, byAttribute, markKey, type PlanAttribute } from './plan-attribute.js';
 import { type Tags, tagOf } from './plan-attributes.js';
 
 type Attributes = readonly PlanAttribute[];
@@ -27,6 +27,12 @@ export function mergedAttributes(
   return merged;
 }
 
+/** The marks among attributes: of those whose uses gave them. */
+export function markIn(attributes: Attributes): string | undefined {
+  const mark = attributes.find(({ key }) => key === markKey);
+  return mark?.kind === 'fixed' ? String(mark.text) : undefined;
+}
+
 function mergedOne(before: PlanAttribute, after: PlanAttribute): PlanAttribute {
   if (before.kind === 'class' && after.kind === 'class')
     return { ...before, parts: [...before.parts, ...after.parts] };
@@ -34,6 +40,9 @@ function mergedOne(before: PlanAttribute, after: PlanAttribute): PlanAttribute {
     const names = new Set(after.parts.map(([name]) => name));
     return { ...before, parts: [...before.parts.filter(([name]) => !names.has(name)), ...after.parts] };
   }
+  // The marks of all who gave something.
+  if (before.key === markKey && before.kind === 'fixed' && after.kind === 'fixed')
+    return { ...before, text: `${before.text} ${after.text}` };
   return after;
 }
 

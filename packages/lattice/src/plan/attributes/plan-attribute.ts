@@ -18,6 +18,9 @@ export type PlanAttribute =
   | NoAttribute
   | AcceptedAttributes;
 
+/** The attribute by which a component's rules find what its template has written, or given something to. */
+export const markKey = 'data-in';
+
 export type AttributeKind = PlanAttribute['kind'];
 export type AttributeOf<Kind extends AttributeKind> = Extract<PlanAttribute, { readonly kind: Kind }>;
 

@@ -2,7 +2,7 @@ import type { UseNode } from '../../component/index.js';
 import type { Finding } from '../../problem/index.js';
 import { type Report, withSource } from '../../template/index.js';
 import { attributeReads } from '../attributes/plan-attribute.js';
-import { acceptedOf, bindProps, checkSlots, givenTo, listenersOf } from '../bind.js';
+import { acceptedOf, bindProps, checkSlots, givenTo, ownOf } from '../bind.js';
 import { Counts, noRows } from '../counts.js';
 import { withProps } from '../misplaced-props.js';
 import type { PlanFill, PlanUse } from '../plan.js';
@@ -34,7 +34,7 @@ export const use: PlannedKind<UseNode, PlanUse> = {
       props,
       fills: fillsOf(node, inside, planner),
       accepted: acceptedOf(node, props, report),
-      own: listenersOf(node, report),
+      own: ownOf(node, report),
     };
     return new PlannedUse(node, site, parts, planner.planOf);
   },

@@ -1,6 +1,8 @@
 import {
+  attributesIn,
   elementMarks,
   inspecting,
+  markIn,
   mergedAttributes,
   type PlanAttribute,
   type PlanElement,
@@ -26,7 +28,7 @@ function buildTag(tag: string, node: PlanElement, parent: Around, view: Compiled
   if (tag === 'form') view.common.hasForms = true;
   if (tag === 'output' && node.content.nodes.length > 0) view.common.hasOutputs = true;
   const element = view.add(parent, new StaticElement(tag, spot.isSvg || tag === 'svg'));
-  const attributes = mergedAttributes(node.attributes, level.accepted ?? [], [tag], () => undefined);
+  const attributes = attributesHere(node, [tag], level);
   const isProperty = ({ kind }: PlanAttribute): boolean => kind === 'property';
   buildAttributes(
     attributes.filter((one) => !isProperty(one)),
@@ -34,7 +36,7 @@ function buildTag(tag: string, node: PlanElement, parent: Around, view: Compiled
     view,
     level,
   );
-  addMarks(node, element, level);
+  addMarks(node, element, level, attributes);
   if (inspecting.isOn) view.part(element, new InPage(new Constant(noting(level.index))));
   const staysSvg = tag === 'svg' || (spot.isSvg && tag !== 'foreignObject');
   view.common.nodes(node.content.nodes, element, view, { ...spot, isSvg: staysSvg });
@@ -42,13 +44,21 @@ function buildTag(tag: string, node: PlanElement, parent: Around, view: Compiled
   buildAttributes(attributes.filter(isProperty), element, view, level);
 }
 
-/** The marks by which the rules of who wrote an element find it. */
+/** An element's attributes with those that the use of its component gives to it. */
+function attributesHere(node: PlanElement, tags: readonly string[], level: Level): readonly PlanAttribute[] {
+  const { accepted, component } = level;
+  const own = accepted ? attributesIn(node, component) : node.attributes;
+  return mergedAttributes(own, accepted ?? [], tags, () => undefined);
+}
+
+/** The marks by which the rules of who wrote an element, or gave attributes to it, find it. */
 export function addMarks(
   node: PlanElement | PlanUse,
   element: StaticElement,
   { component, use }: Level,
+  attributes: readonly PlanAttribute[],
 ): void {
-  for (const [name, value] of elementMarks(component, node, use === undefined))
+  for (const [name, value] of elementMarks(component, node, use === undefined, markIn(attributes)))
     element.attributes.set(name, value);
 }
 

@@ -3,6 +3,8 @@ import {
   dissolvedContent,
   filledCore,
   fillsWithData,
+  givenHere,
+  hostAttributesIn,
   hostContent,
   inspecting,
   isInteractive,
@@ -44,8 +46,7 @@ function enter(node: PlanUse, view: CompiledView, spot: Spot): Level {
     component,
     dependencies: new Dependencies(),
     use: { node, owner, depth: spot.depth },
-    accepted:
-      node.accepted && mergedAttributes(node.accepted, owner.accepted ?? [], undefined, () => undefined),
+    accepted: givenHere(node, owner),
   };
   if (component.styles !== '') view.common.styled.add(component);
   const changing = node.props.flatMap(({ expr }, at) =>
@@ -128,8 +129,10 @@ function buildHost(node: PlanUse, parent: Around, view: CompiledView, spot: Spot
   const { level } = spot;
   const host = view.add(parent, new StaticElement(component.name));
   view.common.uses.add(component);
-  buildAttributes(node.own, host, view, level);
-  addMarks(node, host, level);
+  const given = level.accepted ? hostAttributesIn(node, level.component) : node.own;
+  const own = mergedAttributes(given, level.accepted ?? [], [component.name], () => undefined);
+  buildAttributes(own, host, view, level);
+  addMarks(node, host, level, own);
   if (inspecting.isOn) view.part(host, new InPage(new Constant(noting(level.index, node.site))));
   view.common.nodes(hostContent(node), host, view, { ...spot, isSvg: false });
   for (const [at, fill] of node.fills.entries())
