@@ -281,3 +281,74 @@ export const ShiftBoardText = component('shift-board-text', {
 aria-label="{{ day }}" data-shift-day="{{ day }}"></shift-row
 ><shift-mark label="Gate" hidden="{{ isWide }}" part="gate" tabindex="0"></shift-mark><stay-field name="stay" form="days"></stay-field>`,
 });
+
+interface Stall {
+  readonly id: number;
+  readonly name: string;
+}
+
+/** Shows what a function of its user makes of each. */
+export const LabelRow = component('label-row', {
+  props: {
+    stalls: prop.list<Stall>(),
+    label: prop.function<(stall: Stall) => string>().fallback(
+      () =>
+        ({ name }) =>
+          name,
+    ),
+    note: prop.function<(text: string) => void>().optional(),
+  },
+  state: () => ({}),
+  handlers: { hear: ({ props }, text: string) => props.note?.(text) },
+  template: ({ handlers, props }) =>
+    eachOf(props.stalls, (stall) =>
+      el.b(
+        { on: { click: handlers.hear(stall.name) } },
+        calc(props.label, stall, (label, one) => label(one)),
+        ' ',
+      ),
+    ),
+});
+
+const loud = ({ name }: Stall): string => `${name}!`;
+const heard: string[] = [];
+const two: readonly Stall[] = [
+  { id: 1, name: 'Press' },
+  { id: 2, name: 'Gate' },
+];
+
+const labelling = definition({
+  state: () => ({ heard: 0 }),
+  elementMethods: { look: () => ({ heard: heard.length }) },
+  template: () => '',
+});
+
+export const LabelHall = component('label-hall', {
+  ...labelling,
+  template: ({ state }) => [
+    LabelRow({ stalls: two }),
+    LabelRow({ stalls: two, label: loud }),
+    LabelRow({
+      stalls: two,
+      label: ({ id, name }) => `${id}. ${name}`,
+      note: (text) => void heard.push(text),
+    }),
+    el.output(state.heard),
+  ],
+});
+
+export const LabelHallText = component('label-hall-text', {
+  ...labelling,
+  uses: [LabelRow],
+  helpers: {
+    two: () => two,
+    loud: () => loud,
+    numbered:
+      () =>
+      ({ id, name }: Stall) =>
+        `${id}. ${name}`,
+    note: () => (text: string) => void heard.push(text),
+  },
+  template: `<label-row stalls="{{ two() }}"></label-row><label-row stalls="{{ two() }}" label="{{ loud() }}"></label-row
+><label-row stalls="{{ two() }}" label="{{ numbered() }}" note="{{ note() }}"></label-row><output>{{ heard }}</output>`,
+});

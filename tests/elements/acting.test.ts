@@ -5,6 +5,8 @@ import { useBrowser } from '../support/browser.js';
 import { bundle } from '../support/bundle.js';
 import { plannings } from '../support/runs.js';
 import {
+  LabelHall,
+  LabelHallText,
   MixedBox,
   MixedBoxText,
   ShiftBoard,
@@ -381,6 +383,31 @@ describe.each(plannings)('%s', (_how, ahead) => {
       'form=days, name=stay',
     ]);
     expect(await looks()).toBe('3px,rgb(1, 2, 3),italic');
+    expect(reported).toEqual([]);
+    await page.close();
+  });
+
+  test.each(
+    [LabelHall, LabelHallText].flatMap((Hall) => [
+      [Hall.name, 'made', `<${Hall.name}></${Hall.name}>`],
+      [Hall.name, 'hydrated', renderHtml(Hall, {}, { form: 'elements' })],
+    ]),
+  )('a prop of %s that is a function is a property: %s', async (tag, way, html) => {
+    // What a server writes has no function in it, and shows what they came to.
+    if (way === 'hydrated') expect(html).not.toMatch(/label=|note=/);
+    const page = await started(html);
+    const rows = (): Promise<unknown> =>
+      page.evaluate(
+        `[...document.querySelector('${tag}').shadowRoot.querySelectorAll('label-row')].map((one) => one.shadowRoot.textContent.trim())`,
+      );
+    expect(await rows()).toEqual(['Press Gate', 'Press! Gate!', '1. Press 2. Gate']);
+    await page.locator('label-row').nth(2).locator('b').first().click();
+    await page.evaluate(`document.querySelector('${tag}').look()`);
+    expect(await output(page)).toBe('1');
+    await page.evaluate(
+      `document.querySelector('${tag}').shadowRoot.querySelector('label-row').label = ({ name }) => name.length; new Promise((done) => setTimeout(done))`,
+    );
+    expect(await rows()).toEqual(['5 4', 'Press! Gate!', '1. Press 2. Gate']);
     expect(reported).toEqual([]);
     await page.close();
   });

@@ -715,3 +715,39 @@ export const Sign = component('one-sign', { props: { name: prop.text() }, templa
     rmSync(folder, { recursive: true, force: true });
   }
 });
+
+test('of components that are spread, only the one that a build cannot plan is planned by the page', async () => {
+  const { code, plans, reported } = await built({
+    'main.ts': `import { register } from 'zesty-lattice/elements';
+import * as parts from './parts.ts';
+register(...Object.values(parts));
+`,
+    'parts.ts': `import { calc, component, el, prop } from 'zesty-lattice';
+const at = { n: 2 };
+export const OnePart = component('one-part', { state: () => ({ n: 1 }), template: ({ state }) => el.p(calc(state.n, (n) => n + at.n)) });
+export const ListRow = component('list-row', {
+  props: { name: prop.function().fallback(() => () => 'x') },
+  state: () => ({}),
+  template: ({ props }) => el.p(calc(props.name, (name) => name())),
+});
+export const OddPart = component('odd-part', { state: () => ({}), template: () => ListRow({ name() { return 'odd'; } }) });
+`,
+  });
+  expect(plans).toBe(true);
+  expect(reported).toMatch(/<odd-part> +by the page +main\.ts:3: a function in its template/);
+  expect(reported).not.toMatch(/<(?:one-part|list-row)> +by the page/);
+  const browser = await chromium.launch(browserOptions);
+  try {
+    const page = await browser.newPage();
+    await page.setContent('<one-part></one-part><odd-part></odd-part>');
+    await page.addScriptTag({ content: code, type: 'module' });
+    await page.waitForFunction("customElements.get('odd-part')");
+    expect(
+      await page.evaluate(
+        "[document.querySelector('one-part').shadowRoot.textContent, document.querySelector('odd-part').shadowRoot.querySelector('list-row').shadowRoot.textContent]",
+      ),
+    ).toEqual(['3', 'odd']);
+  } finally {
+    await browser.close();
+  }
+});

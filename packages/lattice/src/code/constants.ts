@@ -4,8 +4,12 @@ export const own = '$lattice_';
 /** Why a component's elements cannot be written as code: the page then plans them itself. */
 export class NotWritten extends Error {}
 
-/** The code of a value that is plain data: anything else is its author's, and stands where that wrote it. */
-export function constantCode(value: unknown): string {
+/**
+ * The code of a value that is plain data: anything else is its author's, and stands where that wrote it.
+ *
+ * @param known gives the code of a function, where its module has it
+ */
+export function constantCode(value: unknown, known?: (value: unknown) => string | undefined): string {
   if (value === undefined || value === null) return String(value);
   switch (typeof value) {
     case 'string':
@@ -18,11 +22,17 @@ export function constantCode(value: unknown): string {
       return `${value}n`;
   }
   if (value instanceof Date) return `new Date(${value.getTime()})`;
-  if (Array.isArray(value)) return `[${value.map(constantCode).join(', ')}]`;
+  if (Array.isArray(value)) return `[${value.map((one) => constantCode(one, known)).join(', ')}]`;
+  const code = typeof value === 'function' ? known?.(value) : undefined;
+  if (code !== undefined) return code;
+  if (typeof value === 'function')
+    throw new NotWritten(
+      'a function in its template cannot be followed to where it is written; write it there as an arrow function, or name a function of the module',
+    );
   const prototype: unknown = Object.getPrototypeOf(value);
   if (typeof value !== 'object' || (prototype !== Object.prototype && prototype !== null))
     throw new NotWritten('a value in its template is no plain data');
-  const fields = Object.entries(value).map(([key, one]) => `${keyCode(key)}: ${constantCode(one)}`);
+  const fields = Object.entries(value).map(([key, one]) => `${keyCode(key)}: ${constantCode(one, known)}`);
   return `{ ${fields.join(', ')} }`;
 }
 

@@ -33,6 +33,7 @@ import type {
   PropsArgument,
   Show,
   SlotKinds,
+  TypesOfItems,
   UseArguments,
 } from './types.js';
 import { UseNode } from './use-node.js';
@@ -87,7 +88,14 @@ export interface TagComponent<Props, Slots, At extends keyof Props, Kind> {
 }
 
 /** The events that a component is declared to send; never, where it sends none. */
-export type EventsOf<C> = C extends { readonly [types]?: { events: infer Events } } ? Events : never;
+export type EventsOf<C> = C extends { readonly [types]?: { events: infer Events } }
+  ? Events
+  : C extends { readonly [types]?: unknown }
+    ? never
+    : Declared<TypesOfItems<C>['events']>;
+
+/** What is declared; never, where that is nothing. */
+type Declared<T> = [keyof T] extends [never] ? never : T;
 
 type TagsOf<K> = K extends TagKind<infer Tags, infer _First> ? Tags : never;
 type FirstOf<K> = K extends TagKind<infer _Tags, infer First> ? First : never;
@@ -114,7 +122,7 @@ export type PropsFor<C extends AnyComponent> = AnyComponent extends C
 export type PropsOf<C> = C extends (...args: never[]) => unknown
   ? C extends { readonly [types]?: { props: infer Props } }
     ? Props
-    : never
+    : TypesOfItems<C>['props']
   : C extends PropKinds
     ? GivenProps<C>
     : never;
@@ -130,7 +138,7 @@ export type PropsOf<C> = C extends (...args: never[]) => unknown
 export type SlotsOf<C> = C extends (...args: never[]) => unknown
   ? C extends { readonly [types]?: { slots: infer Slots } }
     ? Slots
-    : never
+    : TypesOfItems<C>['slots']
   : C extends SlotKinds
     ? GivenSlots<C>
     : never;
@@ -170,7 +178,8 @@ export function component<
 /**
  * Defines a component that works for any type of item, which each of its uses normalises.
  *
- * @param make is given the kind of the item, for `prop.list(item)`, `slot.with(item)` and the like
+ * @param make is given the kind of the item, for `prop.list(item)`, `slot.with(item)` and the like; up to four of them for a component
+ *   of several types
  * @throws LatticeError `name-invalid`, `definition-invalid`
  * @example
  * const RowList = component.generic('row-list', <Item>(item: Kind<Item>) =>
@@ -183,6 +192,9 @@ export function component<
  */
 component.generic = function componentGeneric<
   Item,
+  Second,
+  Third,
+  Fourth,
   const P extends PropKinds,
   const S extends SlotKinds,
   State extends object,
@@ -193,10 +205,17 @@ component.generic = function componentGeneric<
   M extends Record<string, readonly unknown[]>,
 >(
   name: string,
-  make: (item: Kind<Item>) => Definition<P, S, State, Events, H, keyof P, string, Data, N, M>,
-): (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use {
-  const parts = typeof make === 'function' ? make(any()) : undefined;
-  return made(name, parts, componentGeneric) as (...args: UseArguments<GivenProps<P>, GivenSlots<S>>) => Use;
+  make: (
+    item: Kind<Item>,
+    second: Kind<Second>,
+    third: Kind<Third>,
+    fourth: Kind<Fourth>,
+  ) => Definition<P, S, State, Events, H, keyof P, string, Data, N, M>,
+): (...args: UseArguments<GivenProps<P>, GivenSlots<S>, Events, M>) => Use {
+  const parts = typeof make === 'function' ? make(any(), any(), any(), any()) : undefined;
+  return made(name, parts, componentGeneric) as (
+    ...args: UseArguments<GivenProps<P>, GivenSlots<S>, Events, M>
+  ) => Use;
 };
 
 /** A component whose element has methods; where there are none, nothing is added. */
@@ -206,10 +225,14 @@ declare const methodTypes: unique symbol;
 
 /** The methods of a component's element. Each returns a promise that resolves when its change is in the page. */
 export type MethodsOf<C> = C extends { readonly [methodTypes]?: infer M }
-  ? {
-      readonly [K in keyof M]: (...args: M[K] extends readonly unknown[] ? M[K] : never) => Promise<void>;
-    }
-  : unknown;
+  ? Called<M>
+  : C extends { readonly [types]?: unknown }
+    ? unknown
+    : Called<TypesOfItems<C>['methods']>;
+
+type Called<M> = [keyof M] extends [never]
+  ? unknown
+  : { readonly [K in keyof M]: (...args: M[K] extends readonly unknown[] ? M[K] : never) => Promise<void> };
 
 /** What `component` gives: with `accepts` a component that also takes the attributes of the element it becomes. */
 type Made<P, Slots, Events, Accepts extends keyof P, M> = [Accepts] extends [never]

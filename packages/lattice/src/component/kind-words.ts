@@ -4,6 +4,7 @@ export type KindWord =
   | 'choice'
   | 'date'
   | 'flag'
+  | 'function'
   | 'list'
   | 'number'
   | 'record'
@@ -28,6 +29,7 @@ export const kindFacts: Readonly<Record<KindWord, KindFacts>> = {
   any: { mayList: true, isJson: true },
   choice: { type: 'string' },
   date: {},
+  function: {},
   flag: { type: 'boolean', takesAll: true, isJson: true },
   list: { mayList: true, isJson: true },
   number: { type: 'number', takesAll: true, isJson: true },

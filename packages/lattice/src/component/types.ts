@@ -157,12 +157,31 @@ export type ContentArgument<Slots> = [keyof Slots] extends [never]
 export type Omittable<T> = Record<never, never> extends T ? void : never;
 
 /** What a use is called with, as a list: for components of any item, whose types are not known until they are used. */
-export type UseArguments<Props, Slots> =
+export type UseArguments<Props, Slots, Events = Record<never, never>, M = Record<never, never>> =
   NoneNeeded<Slots> extends true
     ? NoneNeeded<Props> extends true
-      ? [props?: PropsArgument<Props>, content?: ContentArgument<Slots>]
-      : [props: PropsArgument<Props>, content?: ContentArgument<Slots>]
-    : [props: PropsArgument<Props>, content: ContentArgument<Slots>];
+      ? [props?: ItemProps<Props, Slots, Events, M>, content?: ContentArgument<Slots>]
+      : [props: ItemProps<Props, Slots, Events, M>, content?: ContentArgument<Slots>]
+    : [props: ItemProps<Props, Slots, Events, M>, content: ContentArgument<Slots>];
+
+/** The props of a use of a component of any item. They carry its types, which the type of a generic function has no place for. */
+type ItemProps<Props, Slots, Events, M> = PropsArgument<Props> &
+  ([keyof Events | keyof M] extends [never] ? unknown : Listening<Events>) &
+  ItemTypes<Props, Slots, Events, M>;
+
+declare const itemTypes: unique symbol;
+
+/** The types of a component of any item: of its item it is not known what it is. */
+export interface ItemTypes<Props, Slots, Events, M> {
+  readonly [itemTypes]?: { props: Props; slots: Slots; events: Events; methods: M } | undefined;
+}
+
+/** The types that the props of a component of any item carry. */
+export type TypesOfItems<C> = C extends (...args: infer Args) => unknown
+  ? NonNullable<Args[0]> extends ItemTypes<infer Props, infer Slots, infer Events, infer M>
+    ? { props: Props; slots: Slots; events: Events; methods: M }
+    : never
+  : never;
 
 /** The content argument of a use, where the props come first in any case. */
 export type ContentArguments<Slots> = [keyof Slots] extends [never]

@@ -6,8 +6,10 @@ import {
   type EventsOf,
   type MethodsOf,
   type PropsOf,
+  type SlotsOf,
 } from '../component/index.js';
 import { failure, LatticeError } from '../problem/index.js';
+import type { Expr } from '../template/index.js';
 import { notAComponent } from '../tree/index.js';
 import { defineInPage, liveOf } from './in-page.js';
 import { classOf } from './runtime/element.js';
@@ -58,7 +60,43 @@ export type ElementClass<C> = new () => MethodsOf<C> &
  */
 export type ElementOf<C> = Hearing<EventsOf<C>> &
   MethodsOf<C> &
+  Filling<SlotsOf<C>> &
   HTMLElement & { -readonly [K in keyof PropsOf<C>]: PropsOf<C>[K] };
+
+/**
+ * The element of a component that is a form field, with what form controls have
+ * (https://html.spec.whatwg.org/#dom-elementinternals-form).
+ *
+ * @example (document.querySelector('weight-field') as FieldElementOf<typeof WeightField>).validity.valid
+ */
+export type FieldElementOf<C> = ElementOf<C> & Omit<FieldMembers, keyof PropsOf<C>>;
+
+/** What the element of a form field has besides its props. */
+export interface FieldMembers
+  extends Pick<
+    ElementInternals,
+    'checkValidity' | 'form' | 'labels' | 'reportValidity' | 'validationMessage' | 'validity' | 'willValidate'
+  > {
+  disabled: boolean;
+  name: string;
+  /** The tag name. */
+  readonly type: string;
+  value: string;
+  setCustomValidity(message: string): void;
+}
+
+type Filling<Slots> = [FilledByData<Slots>] extends [never]
+  ? unknown
+  : {
+      /** Functions that fill the slots that pass data, each called with one piece of it. */
+      fillers?: {
+        readonly [K in FilledByData<Slots>]?: (data: PassedTo<Slots[K]>) => Node | string;
+      };
+    };
+type FilledByData<Slots> = {
+  [K in keyof Slots]-?: NonNullable<Slots[K]> extends (data: infer _Data) => unknown ? K : never;
+}[keyof Slots];
+type PassedTo<Fill> = NonNullable<Fill> extends (data: Expr<infer Data>) => unknown ? Data : never;
 
 type Hearing<Events> = [Events] extends [never]
   ? unknown

@@ -12,15 +12,21 @@ export function placedExprs(content: unknown): ReadonlySet<Core> {
   const visit = (part: unknown): void => {
     const core = coreOf(part);
     if (core) visitCore(core);
-    else if (isListenerFunction(part)) visit(part(new ExprCore({ op: 'event' }).face));
     else if (typeof part === 'object' && part !== null && !seen.has(part)) {
       seen.add(part);
       if (Array.isArray(part)) part.forEach(visit);
       else if (isHandlerCall(part)) part.args.forEach(visit);
       else if (isNodePlace(part)) visit(part.key);
       else if (isNode(part)) part.parts().forEach(visit);
-      else if (isRecord(part)) Object.values(part).forEach(visit);
+      else if (isRecord(part)) {
+        Object.values(part).forEach(visit);
+        if (isRecord(part.on)) Object.values(part.on).forEach(heard);
+      }
     }
+  };
+  // Other functions are values, which are not run.
+  const heard = (listener: unknown): void => {
+    if (isListenerFunction(listener)) visit(listener(new ExprCore({ op: 'event' }).face));
   };
   const visitCore = (core: Core): void => {
     if (reached.has(core)) return;

@@ -1,15 +1,15 @@
-import type { VariableDeclarator } from 'estree';
+import type { CallExpression, VariableDeclarator } from 'estree';
 import { type Node, walk } from 'estree-walker';
 import { declaredIn, isFunction, namesOf, type Placed, readIn, rootOf } from './names.js';
 
 /**
  * Something that an author handed to the library and that no plan can hold: a function for `calc`, a test of a kind, a
- * schema, a fallback. A page has it from its module.
+ * schema, a fallback, a function as a prop. A page has it from its module.
  */
 export interface Authored {
   readonly node: Placed;
   /** What it was handed to. */
-  readonly to: 'calc' | 'where' | 'schema' | 'fallback';
+  readonly to: 'calc' | 'where' | 'schema' | 'fallback' | 'prop';
   /** Whether it is what came of an expression as its module ran, such as a date of that moment. */
   readonly isWorkedOut: boolean;
   /** The constants of the functions around it that it uses, each after those that it is made of. */
@@ -29,12 +29,15 @@ export interface AuthoringNames {
 /** All of them in a module, in the order they are written. */
 export function authoredIn(program: Node, { calc, prop }: AuthoringNames): readonly Authored[] {
   const found: Authored[] = [];
+  const functions = functionsOf(program);
   const around: Node[] = [];
   walk(program, {
     enter(node) {
       if (isFunction(node)) around.push(node);
       if (node.type !== 'CallExpression') return;
       const { callee } = node;
+      for (const given of functionProps(node, functions))
+        found.push({ node: given, to: 'prop', isWorkedOut: false, ...reachOf(given, around[0]) });
       const isCalc = calc !== undefined && callee.type === 'Identifier' && callee.name === calc;
       const method =
         callee.type === 'MemberExpression' && !callee.computed && callee.property.type === 'Identifier'
@@ -58,6 +61,38 @@ export function authoredIn(program: Node, { calc, prop }: AuthoringNames): reado
     },
   });
   return found.sort((a, b) => a.node.start - b.node.start);
+}
+
+/** The functions among the props of a use, or their names: of a call by a name with a capital, as components have. */
+function functionProps(
+  { arguments: [props], callee }: CallExpression,
+  functions: ReadonlySet<string>,
+): readonly Placed[] {
+  const name = callee.type === 'MemberExpression' ? callee.property : callee;
+  if (name.type !== 'Identifier' || !/^[A-Z]/.test(name.name) || props?.type !== 'ObjectExpression')
+    return [];
+  const isNamedOr = (value: Node): boolean =>
+    isFunction(value) || (value.type === 'Identifier' && functions.has(value.name));
+  return props.properties.flatMap((one) =>
+    one.type === 'Property' && !one.computed && !one.method && isNamedOr(one.value)
+      ? [one.value as Placed]
+      : [],
+  );
+}
+
+/** The names of a module's own functions. */
+function functionsOf(program: Node): ReadonlySet<string> {
+  const statements = program.type === 'Program' ? program.body : [];
+  return new Set(
+    statements.flatMap((one): readonly string[] => {
+      const node = one.type === 'ExportNamedDeclaration' ? one.declaration : one;
+      if (node?.type === 'FunctionDeclaration') return node.id ? [node.id.name] : [];
+      if (node?.type !== 'VariableDeclaration' || node.kind !== 'const') return [];
+      return node.declarations.flatMap(({ id, init }) =>
+        id.type === 'Identifier' && init && isFunction(init) ? [id.name] : [],
+      );
+    }),
+  );
 }
 
 /** What something needs of the functions around it; `around` is the outermost of them. */

@@ -1,4 +1,4 @@
-import type { CallExpression } from 'estree';
+import type { CallExpression, SpreadElement } from 'estree';
 import type MagicString from 'magic-string';
 import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { NotWritten, own } from 'zesty-lattice/internal/elements';
@@ -108,7 +108,8 @@ export async function registerWritten(
     const left: string[] = [];
     for (const arg of args) {
       try {
-        written.push(...(await writtenOf(arg)));
+        if (arg.type === 'SpreadElement') await takeSpread(arg, written, left);
+        else written.push(...(await writtenOf(arg)));
       } catch (thrown) {
         if (!(thrown instanceof NotWritten)) throw thrown;
         left.push(module.text(arg));
@@ -136,12 +137,26 @@ export async function registerWritten(
     );
   }
 
+  /** Takes what is written out of the components that are spread; the others are left there by their names. */
+  async function takeSpread(arg: Placed<SpreadElement>, written: string[], left: string[]): Promise<void> {
+    const inside = arg.argument as Placed;
+    const others: string[] = [];
+    for (const core of await componentsBehind(inside, followed))
+      try {
+        written.push(nameOf(placeOf(core)));
+      } catch (thrown) {
+        if (!(thrown instanceof NotWritten)) throw thrown;
+        others.push(core.name);
+        dropped.push({ what: `<${core.name}>`, why: thrown.message, at: arg.start });
+      }
+    if (others.length > 0)
+      left.push(
+        `...[...${module.text(inside)}].filter((one) => ${JSON.stringify(others)}.includes(one.name))`,
+      );
+  }
+
   /** The code of what is written out for an argument; a module that it comes from is imported. */
   async function writtenOf(arg: Placed): Promise<readonly string[]> {
-    if (arg.type === 'SpreadElement') {
-      const all = await componentsBehind(arg.argument as Placed, followed);
-      return all.map((core) => nameOf(placeOf(core)));
-    }
     if (arg.type === 'ConditionalExpression') {
       const [then] = await writtenOf(arg.consequent as Placed);
       const [otherwise] = await writtenOf(arg.alternate as Placed);

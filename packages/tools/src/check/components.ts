@@ -63,14 +63,21 @@ function unreadProps(component: ComponentCore, isPage: boolean): readonly Proble
   ]
     .map(String)
     .join('\n');
-  return component.props.names
-    .filter((name) => !read.has(name) && name !== component.accepts && !mentions(functions, name))
-    .filter((name) => !Object.values(component.follows).includes(name))
-    .filter((name) => !(isPage && /^(?:title|description)$/.test(name)))
-    .filter((name) => !(component.field && name === 'disabled') && component.reactions[name] === undefined)
-    .map((prop) =>
-      placed(saidOf(finding('prop-unread', { component: component.name, prop }), component), component.name),
-    );
+  return (
+    component.props.names
+      .filter((name) => !read.has(name) && name !== component.accepts && !mentions(functions, name))
+      .filter((name) => !Object.values(component.follows).includes(name))
+      // Style sheets see the attribute.
+      .filter((name) => !component.props.kinds[component.props.at.get(name) ?? -1]?.settings.reflects)
+      .filter((name) => !(isPage && /^(?:title|description)$/.test(name)))
+      .filter((name) => !(component.field && name === 'disabled') && component.reactions[name] === undefined)
+      .map((prop) =>
+        placed(
+          saidOf(finding('prop-unread', { component: component.name, prop }), component),
+          component.name,
+        ),
+      )
+  );
 }
 
 /** Components that no other component, document or module names. */

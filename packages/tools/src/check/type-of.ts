@@ -53,6 +53,7 @@ const byKind: Readonly<Record<KindWord, (kind: AnyKind) => Type>> = {
   choice: wordsOf,
   date: () => [{ word: 'date' }],
   flag: () => flag,
+  function: () => undefined,
   list(kind) {
     const item = itemIn(kind);
     return [{ word: 'list', ...(item && { item }) }];

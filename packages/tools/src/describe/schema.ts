@@ -27,7 +27,10 @@ export function propsSchema(component: AnyComponent): JsonSchema {
 }
 
 export function schemaOf({ accepts, description, name, props }: ComponentCore): JsonSchema {
-  const kinds = props.names.map((prop, index) => [prop, props.kinds[index] as AnyKind] as const);
+  // JSON has no functions: a page sets such a prop as a property.
+  const kinds = props.names
+    .map((prop, index) => [prop, props.kinds[index] as AnyKind] as const)
+    .filter(([, { rules }]) => rules.word !== 'function');
   const required = kinds.filter(([, { settings }]) => settings.presence === 'required').map(([prop]) => prop);
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
@@ -73,6 +76,7 @@ function kindSchema({ rules: { holds, holdsMore = false, word } }: AnyKind): Jso
     case 'record':
       return recordSchema(holds, holdsMore);
     case 'any':
+    case 'function':
     case 'schema':
       return {};
   }

@@ -1,3 +1,4 @@
+import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { type DescribedModule, describedIn } from './described.js';
 
 /**
@@ -10,9 +11,10 @@ export function tagTypes(modules: readonly DescribedModule[]): string {
   const all = describedIn(modules);
   const lines = all.map(
     ({ core, exportName, path }) =>
-      `    ${JSON.stringify(core.name)}: ElementOf<typeof import(${JSON.stringify(path)})${member(exportName)}>;`,
+      `    ${JSON.stringify(core.name)}: ${typeOf(core)}<typeof import(${JSON.stringify(path)})${member(exportName)}>;`,
   );
-  return `import type { ElementOf } from 'zesty-lattice/elements';
+  const names = [...new Set(all.map(({ core }) => typeOf(core)))].sort();
+  return `import type { ${names.join(', ')} } from 'zesty-lattice/elements';
 
 declare global {
   interface HTMLElementTagNameMap {
@@ -20,6 +22,10 @@ ${lines.join('\n')}
   }
 }
 `;
+}
+
+function typeOf({ field }: ComponentCore): string {
+  return field ? 'FieldElementOf' : 'ElementOf';
 }
 
 function member(exportName: string): string {

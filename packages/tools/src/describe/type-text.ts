@@ -19,6 +19,8 @@ export function typeText({ rules: { holds, holdsMore, word } }: AnyKind): string
       return isKind(holds) ? `readonly ${inBrackets(typeText(holds))}[]` : 'readonly unknown[]';
     case 'record':
       return holdsMore ? `${recordText(holds)} & { readonly [field: string]: unknown }` : recordText(holds);
+    case 'function':
+      return '(...args: never[]) => unknown';
     case 'any':
     case 'schema':
       return 'unknown';

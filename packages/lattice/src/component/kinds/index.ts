@@ -1,6 +1,7 @@
 export { choice } from './choice.js';
 export { date } from './date.js';
 export { flag } from './flag.js';
+export { ofFunction as function } from './function.js';
 export { list } from './list.js';
 export { number } from './number.js';
 export { record } from './record.js';

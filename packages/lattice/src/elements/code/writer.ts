@@ -95,7 +95,8 @@ export class Writer {
     if (compiled instanceof Named) return this.name(compiled.name);
     if (compiled instanceof CompiledView) return this.view(compiled);
     if (compiled instanceof Fallback) return this.#fallback(compiled);
-    if (compiled instanceof Constant) return constantCode(compiled.value);
+    if (compiled instanceof Constant)
+      return constantCode(compiled.value, (value) => this.sources.value(value));
     if (compiled instanceof FillTest) return `{ isFilled: (s) => ${coreCode(compiled.filled, this)} }`;
     if (compiled instanceof RuleOf) return this.rule(compiled);
     if (compiled instanceof FromDefinition) return this.#partLine(compiled);

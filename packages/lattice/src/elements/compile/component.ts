@@ -95,6 +95,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
       ...(handing.length > 0 ? [call('fillerMembers', ...handing)] : []),
       ...(core.field ? [call('fieldMembers', part('field'))] : []),
       ...(hasMethods ? [call('methods', part('elementMethods'))] : []),
+      ...(core.props.kinds.some(({ rules }) => rules.word === 'function') ? [call('takingFunctions')] : []),
     ],
     uses: common.uses,
     styled: common.styled,

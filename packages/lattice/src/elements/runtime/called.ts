@@ -34,5 +34,6 @@ export { showing } from './showing.js';
 export { handed, receiving } from './slot.js';
 export { slotWatch } from './slot-watch.js';
 export { states } from './states.js';
+export { takingFunctions } from './taking-functions.js';
 export { json, text } from './text.js';
 export { filling, innerScope } from './use.js';

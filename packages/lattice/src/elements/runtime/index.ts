@@ -6,6 +6,7 @@ export { anyRule } from '../../component/kinds/any.js';
 export { choiceRule } from '../../component/kinds/choice.js';
 export { dateRule } from '../../component/kinds/date.js';
 export { flagRule } from '../../component/kinds/flag.js';
+export { functionRule } from '../../component/kinds/function.js';
 export { listRule } from '../../component/kinds/list.js';
 export { numberRule } from '../../component/kinds/number.js';
 export { recordRule } from '../../component/kinds/record.js';

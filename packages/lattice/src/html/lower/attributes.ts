@@ -9,7 +9,6 @@ import {
   markKey,
   mergedAttributes,
   type PlanAttribute,
-  type PlanElement,
   startsAsAttribute,
 } from '../../plan/index.js';
 import type { Finding } from '../../problem/index.js';
@@ -28,15 +27,12 @@ import { marksParts } from '../form.js';
 import type { Pass } from '../pass.js';
 import { written } from '../text.js';
 import { choose } from './branches.js';
-import { literal, register, type Scope } from './env.js';
+import { type Attributed, literal, register, type Scope } from './env.js';
 import { isFlagProp, isPlainProp, isPlainWord, isTextProp } from './sources.js';
 import { type Make, Steps } from './steps.js';
 import { lower } from './values.js';
 
 type Attributes = readonly PlanAttribute[];
-
-/** What attributes are lowered of: an element of a template, or the one that a component stays. */
-export type Attributed = Pick<PlanElement, 'attributes' | 'isHostBox' | 'tag' | 'tags'>;
 
 /** An element's attributes in their order, its component's mark, and what its controls show at first. */
 export function lowerAttributes(node: Attributed, to: Steps, at: Scope): void {

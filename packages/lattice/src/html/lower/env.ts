@@ -1,5 +1,5 @@
 import type { ComponentCore } from '../../component/index.js';
-import type { PlanAttribute, PlanFill } from '../../plan/index.js';
+import type { PlanAttribute, PlanElement, PlanFill } from '../../plan/index.js';
 import type { Core, SiteStep } from '../../template/index.js';
 import { ExprCore } from '../../template/index.js';
 import type { Form } from '../form.js';
@@ -15,6 +15,9 @@ export interface Spliced {
   readonly fill: PlanFill;
   readonly at: Scope;
 }
+
+/** What attributes are lowered of: an element of a template, or the one that a component stays. */
+export type Attributed = Pick<PlanElement, 'attributes' | 'isHostBox' | 'tag' | 'tags'>;
 
 /** One component while it is lowered, or content that stands in none: what its expressions read. */
 export interface Env {

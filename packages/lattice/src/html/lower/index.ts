@@ -5,11 +5,11 @@ import type { Form } from '../form.js';
 import { type AcceptedHere, Where } from '../frame.js';
 import type { How } from '../how.js';
 import { Routine } from '../routine.js';
-import { type Attributed, given, lowerAll } from './attributes.js';
+import { given, lowerAll } from './attributes.js';
 import { lowerEach, lowerGiven } from './branches.js';
 import { lowerData, lowerText, lowerTrusted, lowerValue } from './content.js';
 import { lowerElement } from './element.js';
-import { type Env, envOf, literal, register, type Scope, startOf } from './env.js';
+import { type Attributed, type Env, envOf, literal, register, type Scope, startOf } from './env.js';
 
 export { changedSince } from './settled.js';
 

@@ -4,8 +4,7 @@ import type { Form } from '../form.js';
 import { marksParts } from '../form.js';
 import type { AcceptedHere } from '../frame.js';
 import type { How } from '../how.js';
-import type { Attributed } from './attributes.js';
-import type { Env, Scope } from './env.js';
+import type { Attributed, Env, Scope } from './env.js';
 import { type Callable, type Register, type Step, Steps } from './steps.js';
 
 /** How nodes are lowered, and routines had: handed to those that lower one kind, so that they need not know of each other. */

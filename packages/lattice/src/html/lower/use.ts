@@ -29,11 +29,12 @@ import { innerForm, marksParts } from '../form.js';
 import type { Where } from '../frame.js';
 import { refuseAsElement, refuseBroken } from '../refuse.js';
 import { dataBlock, hostStyle, propAttribute, propAttributeIn, sharedMark, withNonce } from '../runtime.js';
-import { type Attributed, lowerAttributes, taken } from './attributes.js';
+import { lowerAttributes, taken } from './attributes.js';
 import { choose } from './branches.js';
 import { plainTypeOf } from './checks.js';
 import { jsonKnown } from './content.js';
 import {
+  type Attributed,
   below,
   deeper,
   type Env,

@@ -31,6 +31,7 @@ const ways: Readonly<Record<FieldFacts['kind'], Way>> = {
   choice: 'choice',
   date: 'date',
   flag: 'flag',
+  function: 'json',
   list: 'list',
   number: 'line',
   record: 'record',
