@@ -21,6 +21,13 @@ const first = () => ({
   files: [] as readonly File[],
 });
 
+/** Copies of those that say something, the longest first. */
+const longest = (lines: readonly Line[]): readonly Line[] =>
+  lines
+    .filter(({ text }) => text !== '')
+    .sort((one, other) => other.text.length - one.text.length)
+    .map((line) => ({ ...line }));
+
 /** All that a control can be tied to. */
 export const BoundForm = component('bound-form', {
   state: first,
@@ -47,6 +54,16 @@ export const BoundForm = component('bound-form', {
         ],
         { key: 'id' },
       ),
+      eachOf(
+        calc(state.lines, longest),
+        (line, at) =>
+          el.label(
+            at,
+            el.input({ id: phrase`sorted-${line.id}`, bind: line.text }),
+            el.i(calc(line.text, (text) => text.length)),
+          ),
+        { key: 'id', of: state.lines },
+      ),
       el.input({ id: 'file', type: 'file', bind: state.file }),
       el.input({ id: 'files', type: 'file', multiple: true, bind: state.files }),
       el.button({ type: 'reset', id: 'reset' }, 'Reset'),
@@ -70,12 +87,14 @@ export const BoundForm = component('bound-form', {
 export const BoundText = component('bound-text', {
   state: first,
   handlers: { swap: BoundFormSwap },
+  helpers: { longest },
   template: `<form>
     <input id="title" bind="draft.title"><textarea id="note" bind="state.draft.more.note"></textarea>
     <template each-of="lines" as="line" key="id">
       <input id="line-{{ line.id }}" bind="line.text">
       <template each-of="line.sizes" as="size" index="at"><input id="size-{{ line.id }}-{{ at }}" type="number" bind="size.kilos"></template>
     </template>
+    <template each-of="longest(lines)" as="line" index="at" key="id" of="lines"><label>{{ at }}<input id="sorted-{{ line.id }}" bind="line.text"><i>{{ line.text.length }}</i></label></template>
     <input id="second" bind="lines[1].text">
     <button type="reset" id="reset">Reset</button>
   </form><output>{{ draft.title }} {{ draft.more.note }}</output><p>{{ lines[0].text }} {{ lines[1].text }}</p>`,

@@ -47,6 +47,31 @@ describe.each(['in the page', 'ahead'])('a control is tied to the state, planned
     await page.close();
   });
 
+  test.each(['bound-form', 'bound-text'])(
+    'by a row of a list that is calculated from the state, in %s',
+    async (tag) => {
+      const page = await start(how, `<${tag}></${tag}>`);
+      const order = (): Promise<string[]> =>
+        page
+          .locator('label input')
+          .evaluateAll((all) => all.map((one) => `${one.id} ${(one as HTMLInputElement).value}`));
+      const texts = (): Promise<unknown> =>
+        page.evaluate(`document.querySelector('${tag}').shadowRoot.querySelector('p').textContent`);
+      expect(await order()).toEqual(['sorted-1 one', 'sorted-2 two']);
+      await page.fill('#sorted-2', 'the longest');
+      await page.fill('#sorted-1', 'long');
+      expect(await order()).toEqual(['sorted-2 the longest', 'sorted-1 long']);
+      expect(await page.inputValue('#line-1')).toBe('long');
+      // What is not shown any more is still in the state.
+      await page.fill('#sorted-1', '');
+      expect(await order()).toEqual(['sorted-2 the longest']);
+      await page.fill('#line-1', 'back');
+      expect(await order()).toEqual(['sorted-2 the longest', 'sorted-1 back']);
+      expect(await texts()).toMatch(/back.*the longest/);
+      await page.close();
+    },
+  );
+
   test('by a part of a row, which is still its own after rows have moved', async () => {
     const page = await start(how, '<bound-form></bound-form>');
     await page.fill('#line-1', 'first');

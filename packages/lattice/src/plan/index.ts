@@ -1,5 +1,6 @@
 export { standsApart } from './apart.js';
 export { mapAttribute, markIn, mergedAttributes } from './attributes/accepted.js';
+export { ItemPlace } from './attributes/bound-to.js';
 export { classPrefix } from './attributes/class.js';
 export {
   type AttributeOf,

@@ -9,6 +9,7 @@ import {
   type Site,
   withSource,
 } from '../template/index.js';
+import type { RowList } from './attributes/bound-to.js';
 import { Block } from './block.js';
 import { CountedPlace, Counts, noRows } from './counts.js';
 import { facts, planners } from './nodes/index.js';
@@ -89,7 +90,7 @@ export class Planner {
   /** How many locals are needed. */
   locals = 0;
   /** The lists whose rows are being planned, by the local that holds the row's item. */
-  readonly lists = new Map<number, Core>();
+  readonly lists = new Map<number, RowList>();
   /** How many slots and uses there are as yet. */
   places = 0;
   /** The plans of the components that are used. */

@@ -5,6 +5,7 @@ import {
   byAttribute,
   type ClassPiece,
   classPrefix,
+  ItemPlace,
   type PlanAttribute,
   startsAsAttribute,
 } from '../../plan/index.js';
@@ -106,7 +107,10 @@ const builders: AttributeTable<Building, void> = {
     const reads = readsOf([one.value], level);
     const [from = [level.index, 0]] = reads;
     view.note(reads);
-    const path = one.path.length > 0 ? one.path : undefined;
+    const steps = one.path.map((key) =>
+      key instanceof ItemPlace ? call('itemPlace', key.value, key.key) : key,
+    );
+    const path = steps.length > 0 ? steps : undefined;
     view.part(
       element,
       call('bind', new Named(kindOf(one, element.tag, all)), one.field, one.value, from[1], from[0], path),

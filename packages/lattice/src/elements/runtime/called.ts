@@ -16,6 +16,7 @@ export { followed } from './followed.js';
 export { given } from './given.js';
 export { giving } from './giving.js';
 export { going } from './going.js';
+export { itemPlace } from './item-place.js';
 export { later } from './later.js';
 export { leaving, life } from './life.js';
 export { listen, listenFor } from './listen.js';

@@ -30,7 +30,7 @@ interface Taken {
 /** What a `template` may say, and what goes with each. */
 const directives: Readonly<Record<string, readonly string[]>> = {
   given: ['given', 'otherwise', 'slot'],
-  'each-of': ['each-of', 'as', 'index', 'key', 'slot'],
+  'each-of': ['each-of', 'as', 'index', 'key', 'of', 'slot'],
   otherwise: ['otherwise', 'given'],
   loading: ['loading'],
   loaded: ['loaded', 'as'],
@@ -264,7 +264,9 @@ function eachContent(node: MarkupElement, empty: Content, locals: Locals, readin
       const inside = new Map([...locals, [as, item] as const, ...(index ? [[index, number] as const] : [])]);
       const key = keyOption(attributeOf(node, 'key'), as, item, inside, reading);
       const row = one(reading.content(node.children, inside));
-      return new EachNode(found?.face ?? [], first, as, row, key, empty);
+      const source = attributeOf(node, 'of');
+      const of = source && directiveValue(source, locals, reading);
+      return new EachNode(found?.face ?? [], first, as, row, key, empty, of);
     }),
   );
 }

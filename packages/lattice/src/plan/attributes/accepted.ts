@@ -1,4 +1,5 @@
 import { attributeRule, type Core, ExprCore, type Report, urlAttribute } from '../../template/index.js';
+import { ItemPlace } from './bound-to.js';
 import { type AttributeTable, byAttribute, markKey, type PlanAttribute } from './plan-attribute.js';
 import { type Tags, tagOf } from './plan-attributes.js';
 
@@ -88,7 +89,10 @@ const mapped: AttributeTable<[map: (core: Core) => Core], PlanAttribute> = {
     ...one,
     value: map(one.value),
     own: map(one.own),
-    path: one.path.map((key) => (typeof key === 'string' ? key : map(key))),
+    path: one.path.map((key) => {
+      if (typeof key === 'string') return key;
+      return key instanceof ItemPlace ? new ItemPlace(key.key, map(key.value)) : map(key);
+    }),
   }),
   chosen: (one, map) => ({ ...one, chosen: one.chosen && map(one.chosen), own: map(one.own) }),
   none: (one) => one,

@@ -1,15 +1,35 @@
-import type { Core } from '../../template/index.js';
+import type { Core, OpOf } from '../../template/index.js';
 import { ExprCore } from '../../template/index.js';
 
 /** What a control is tied to: a field of the state, and the way from there to what it shows. */
 export interface BoundTo {
   readonly field: string;
-  /** Keys of records, and the numbers of rows. */
-  readonly path: readonly (string | Core)[];
+  /** Keys of records, the numbers of rows, and items that are looked for in their list. */
+  readonly path: readonly (string | Core | ItemPlace)[];
+}
+
+/** The place of a row's item in the list that the row was calculated from: by a field that is its key, or as it is. */
+export class ItemPlace {
+  readonly key: string | undefined;
+  /** What that field is, or the item. */
+  readonly value: Core;
+
+  constructor(key: string | undefined, value: Core) {
+    this.key = key;
+    this.value = value;
+  }
+}
+
+/** A list whose rows are around something. */
+export interface RowList {
+  readonly list: Core;
+  readonly key: Core | undefined;
+  /** The list of the state that it is calculated from, where it is. */
+  readonly of: Core | undefined;
 }
 
 /** The lists whose rows are around something, by the local that holds the row's item. */
-export type Lists = ReadonlyMap<number, Core>;
+export type Lists = ReadonlyMap<number, RowList>;
 
 /** Follows an expression to the field of the state that it is a part of; undefined for what is calculated or given. */
 export function boundTo({ op }: Core, lists: Lists): BoundTo | undefined {
@@ -27,16 +47,32 @@ export function boundTo({ op }: Core, lists: Lists): BoundTo | undefined {
         : undefined;
     }
     case 'local': {
-      const list = op.what === 'item' ? lists.get(op.local) : undefined;
+      const rows = op.what === 'item' ? lists.get(op.local) : undefined;
+      if (!rows) return undefined;
+      if (rows.of) return further(rows.of, itemPlace(rows.key, op), lists);
       const index = new ExprCore({ op: 'local', local: op.local + 1, label: 'index', what: 'index' });
-      return list && further(list, index, lists);
+      return further(rows.list, index, lists);
     }
     default:
       return undefined;
   }
 }
 
-function further(of: Core, key: string | Core, lists: Lists): BoundTo | undefined {
+function itemPlace(key: Core | undefined, item: OpOf<'local'>): ItemPlace {
+  const name = key && fieldOf(key, item.local);
+  return name === undefined ? new ItemPlace(undefined, new ExprCore(item)) : new ItemPlace(name, key as Core);
+}
+
+/** The field of an item that an expression is. */
+function fieldOf({ op }: Core, item: number): string | undefined {
+  if (op.op === 'written') return fieldOf(op.of, item);
+  if ((op.op !== 'field' && op.op !== 'member') || op.of.op.op !== 'local' || op.of.op.local !== item)
+    return undefined;
+  if (op.op === 'field') return op.key;
+  return op.key.op.op === 'literal' ? String(op.key.op.value) : undefined;
+}
+
+function further(of: Core, key: string | Core | ItemPlace, lists: Lists): BoundTo | undefined {
   // What every record has is no field of anybody's.
   if (typeof key === 'string' && key in Object.prototype) return undefined;
   const around = boundTo(of, lists);

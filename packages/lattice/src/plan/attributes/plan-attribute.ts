@@ -1,4 +1,5 @@
 import type { AttributeRule, Core } from '../../template/index.js';
+import { type BoundTo, ItemPlace } from './bound-to.js';
 
 /**
  * One attribute of an element, decided: what stands there, by which rule, and whether it changes. Names are as they are
@@ -101,7 +102,7 @@ export interface BindingAttribute {
   readonly key: 'bind';
   readonly field: string;
   /** The way from there to what it shows: keys of records, numbers of rows. */
-  readonly path: readonly (string | Core)[];
+  readonly path: BoundTo['path'];
   readonly value: Core;
   /** How the control shows the value. */
   readonly control: 'text' | 'checkbox' | 'radio' | 'textarea' | 'select' | 'file';
@@ -168,7 +169,10 @@ const reads: AttributeTable<[], readonly Core[]> = {
   named: () => [],
   property: ({ value }) => [value],
   leaving: () => [],
-  binding: ({ value, path }) => [value, ...path.filter((key) => typeof key !== 'string')],
+  binding: ({ value, path }) => [
+    value,
+    ...path.flatMap((key) => (typeof key === 'string' ? [] : key instanceof ItemPlace ? [key.value] : [key])),
+  ],
   chosen: ({ chosen, own }) => (chosen ? [chosen, own] : [own]),
   none: () => [],
   accepted: () => [],

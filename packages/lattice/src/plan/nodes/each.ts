@@ -26,7 +26,7 @@ function noListOf(core: Core | undefined, { component }: Planner): AnyKind | und
 /** Content for every item of a list. */
 export const each: PlannedKind<EachNode, PlanEach> = {
   plan(node, at, planner) {
-    const { empty, item, key, label, list, row } = node;
+    const { empty, item, key, label, list, of, row } = node;
     planner.locals = Math.max(planner.locals, item + 2);
     const kind = noListOf(coreOf(list), planner);
     if (kind)
@@ -44,7 +44,7 @@ export const each: PlannedKind<EachNode, PlanEach> = {
       planner.report(finding('list-invalid', facts, placeOfNode(node)));
     }
     const rows = operand(isList ? (list ?? []) : []);
-    planner.lists.set(item, rows);
+    planner.lists.set(item, { list: rows, key, of });
     return {
       kind: 'each',
       list: rows,

@@ -27,6 +27,8 @@ export class EachNode {
   readonly row: Content;
   readonly key: Core | undefined;
   readonly empty: Content;
+  /** The list of the state whose items these are, sorted, filtered or copied. */
+  readonly of: Core | undefined;
 
   constructor(
     list: unknown,
@@ -35,6 +37,7 @@ export class EachNode {
     row: Content,
     key: Core | undefined,
     empty: Content,
+    of?: Core,
   ) {
     this.list = list;
     this.item = item;
@@ -42,20 +45,29 @@ export class EachNode {
     this.row = row;
     this.key = key;
     this.empty = empty;
+    this.of = of;
   }
 
   parts(): readonly unknown[] {
-    return [this.list, (this.key as ExprCore | undefined)?.face, this.row, this.empty];
+    const faceOf = (core: Core | undefined): unknown => (core as ExprCore | undefined)?.face;
+    return [this.list, faceOf(this.key), faceOf(this.of), this.row, this.empty];
   }
 }
 brandNodes(EachNode, 'each');
 
 /** Options of `eachOf`. */
-export interface EachOptions<Item> {
+export interface EachOptions<Item, IsState = false> {
   /** The name of a field that is different for each item, or a function of the item. */
   readonly key?: (keyof Item & string) | ((item: Expr<Item>) => ExprOf<string | number>);
   /** Content for an empty list. */
   readonly empty?: Content;
+  /**
+   * The list of the state that the rows are calculated from: form controls in a row are then tied to the item that it was made of,
+   * which is found by its key.
+   *
+   * @example eachOf(calc(state.stalls, byName), (stall) => el.input({ bind: stall.name }), { key: 'id', of: state.stalls })
+   */
+  readonly of?: ExprOf<readonly Item[]> & PerhapsOfState<IsState>;
 }
 
 /** A row's item: of a list of the state a form control may be tied to a part of it. */
@@ -76,7 +88,7 @@ export type Rows<Item> = readonly Item[] | AsyncIterable<Item>;
 export function eachOf<Item, IsState = false>(
   list: (ExprOf<Rows<Item> | null | undefined> & PerhapsOfState<IsState>) | Rows<Item>,
   row: (item: RowExpr<Item, IsState>, index: Expr<number>) => Content,
-  options?: EachOptions<Item>,
+  options?: EachOptions<Item, IsState>,
 ): Content {
   if (dev && !Array.isArray(list) && !coreOf(list) && !isAsyncRows(list))
     refuseCall(
@@ -97,9 +109,9 @@ export function eachOf<Item, IsState = false>(
     const item = localExpr(first, label, 'item');
     const index = localExpr(first + 1, 'index', 'index');
     const content = row(item.face as RowExpr<Item, IsState>, index.face as Expr<number>);
-    const { key, empty } = options ?? {};
+    const { key, empty, of } = options ?? {};
     const keyed = typeof key === 'string' ? fieldOf(item, key).face : key?.(item.face as Expr<Item>);
-    return new EachNode(list, first, label, content, coreOf(keyed), empty);
+    return new EachNode(list, first, label, content, coreOf(keyed), empty, coreOf(of));
   });
 }
 
