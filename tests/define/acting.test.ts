@@ -222,3 +222,18 @@ test('a class for what leaves is constant, and writes nothing', () => {
     ),
   ).toBe('<fade-box leaving="a"></fade-box>');
 });
+
+test('a field focuses one of its nodes, and the ARIA properties come from a function', () => {
+  const field = { value: () => null, focuses: 'untli' as never };
+  expect(() =>
+    component('stay-field', {
+      state: () => ({}),
+      nodes: { until: node('input') },
+      field,
+      template: () => '',
+    }),
+  ).toThrow('Did you mean "until"?');
+  expect(() => component('stay-aria', { aria: { role: 'group' } as never, template: () => '' })).toThrow(
+    'The part "aria" of <stay-aria> has to be a function',
+  );
+});

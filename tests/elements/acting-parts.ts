@@ -182,10 +182,13 @@ export const StayField = component('stay-field', {
       rangeOverflow: until !== '' && until < from && 'The last day is before the first.',
     }),
     restore: (_text, { from = '', until = '' }) => ({ from, until }),
+    focuses: 'until',
   },
   states: ({ state }) => ({ chosen: state.from !== '', late: state.from > '2026-11' }),
+  aria: ({ state }) => ({ role: 'group', ariaDescription: state.from, ariaBusy: state.until === '' }),
+  nodes: { until: node('input') },
   onFailure: el.i('Shut'),
-  template: ({ props, state }) => [
+  template: ({ nodes, props, state }) => [
     el.small(
       calc(props.first, (first) => {
         if (first === 'never') throw new Error('no day');
@@ -193,7 +196,7 @@ export const StayField = component('stay-field', {
       }),
     ),
     el.input({ 'aria-label': 'From', bind: state.from }),
-    el.input({ 'aria-label': 'Until', bind: state.until }),
+    el.input({ 'aria-label': 'Until', bind: state.until, node: nodes.until }),
   ],
 });
 

@@ -339,6 +339,33 @@ describe.each(plannings)('%s', (_how, ahead) => {
     await page.close();
   });
 
+  test('a field gives the focus to the control that it names, and has its role and states by itself', async () => {
+    const page = await started(
+      '<label for="stay">Stay</label><form><stay-field id="stay" name="stay"></stay-field></form>',
+    );
+    const focused = (): Promise<unknown> =>
+      page.evaluate("document.activeElement.shadowRoot?.activeElement?.getAttribute('aria-label')");
+    await page.evaluate("document.querySelector('stay-field').focus()");
+    expect(await focused()).toBe('Until');
+    await page.locator('[aria-label=From]').focus();
+    expect(await focused()).toBe('From');
+    await page.locator('label').click();
+    expect(await focused()).toBe('Until');
+    await page.locator('[aria-label=From]').fill('2026-12-02');
+    const session = await page.context().newCDPSession(page);
+    const { root } = await session.send('DOM.getDocument');
+    const { nodeId } = await session.send('DOM.querySelector', {
+      nodeId: root.nodeId,
+      selector: 'stay-field',
+    });
+    const { nodes } = await session.send('Accessibility.getPartialAXTree', { nodeId, fetchRelatives: false });
+    expect([nodes[0]?.role?.value, nodes[0]?.description?.value]).toEqual(['group', '2026-12-02']);
+    expect(nodes[0]?.properties?.find(({ name }) => name === 'busy')?.value.value).toBeTruthy();
+    expect(await page.evaluate("document.querySelector('stay-field').outerHTML")).not.toMatch(/role|aria-/);
+    expect(reported).toEqual([]);
+    await page.close();
+  });
+
   test('Enter submits once, also in a field that was shown anew after it had failed', async () => {
     const page = await started('<form><stay-field name="stay"></stay-field></form>');
     await page.evaluate(

@@ -4,6 +4,7 @@ import '#markup';
 export type {
   ActingContext,
   AnyComponent,
+  AriaOfElement,
   Changes,
   Component,
   ConnectedContext,

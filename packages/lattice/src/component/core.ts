@@ -49,6 +49,8 @@ export interface ComponentCore {
   readonly provides: ((context: never) => readonly Provided[]) | undefined;
   /** The states that style sheets find the element by, and whether each is on. */
   readonly states: ((context: never) => Readonly<Record<string, unknown>>) | undefined;
+  /** The role and ARIA properties of the element. */
+  readonly aria: ((context: never) => Readonly<Record<string, unknown>>) | undefined;
   /** How the element takes part in a form, where it does. */
   readonly field: FieldRules | undefined;
   readonly state:
@@ -75,6 +77,8 @@ export interface ComponentCore {
 
 /** A form-associated element's part in its form, without the types that only its author needs. */
 export interface FieldRules {
+  /** The node that gets the focus. */
+  readonly focuses?: string;
   readonly value: (context: never) => string | null | Readonly<Record<string, string>>;
   readonly fault?:
     | ((context: never) => string | undefined | Readonly<Record<string, string | false | undefined>>)

@@ -42,6 +42,7 @@ const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
   connected: functionFault,
   shown: functionFault,
   states: functionFault,
+  aria: functionFault,
   follows: (value) => eachFault(value, 'a field', (one) => typeof one === 'string', 'the name of a prop'),
   elementMethods: (value) => eachFault(value, 'a method', isFunction, 'a function'),
   nodes: (value) => eachFault(value, 'a node', isNodeKind, "made by node('input')"),
@@ -144,7 +145,7 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
     if (fault !== undefined)
       found.push(say(`The part "${part}" of ${component} ${fault}.`, `Change "${part}" in its definition.`));
   }
-  const { accepts, elementMethods, follows, props } = definition;
+  const { accepts, elementMethods, field, follows, nodes, props } = definition;
   for (const method of Object.keys(isRecord(elementMethods) ? elementMethods : {})) {
     const replaced = replacedBy(method, props);
     if (replaced !== undefined)
@@ -152,6 +153,19 @@ export function definitionFaults(name: string, definition: unknown): readonly Fi
         say(`The method "${method}" of ${component} has the name of ${replaced}.`, 'Use another name.'),
       );
   }
+  const focuses = isRecord(field) ? field.focuses : undefined;
+  const nodeNames = isRecord(nodes) ? Object.keys(nodes) : [];
+  if (focuses !== undefined && !nodeNames.includes(String(focuses)))
+    found.push(
+      say(
+        `The part "field" of ${component} focuses "${focuses}", which is none of its nodes.`,
+        nearestOr(
+          String(focuses),
+          nodeNames,
+          "Name a node: nodes: { field: node('input') }, focuses: 'field'.",
+        ),
+      ),
+    );
   const propNames = isRecord(props) ? Object.keys(props) : [];
   for (const [field, prop] of Object.entries(isRecord(follows) ? follows : {}))
     if (typeof prop === 'string' && !propNames.includes(prop))

@@ -2,6 +2,7 @@ import type { Content, Provided } from '../template/index.js';
 import type { TemplateText } from './core.js';
 import type { Placement } from './placement.js';
 import type {
+  AriaOfElement,
   ConnectedContext,
   EventKinds,
   FailureContext,
@@ -142,8 +143,19 @@ export interface Definition<
     readonly props: PropValues<NoInfer<P>>;
     readonly state: Readonly<State>;
   }) => Readonly<Record<string, unknown>>;
+  /**
+   * Returns the role and the ARIA properties that the element has without attributes, by their names in the standard
+   * (https://www.w3.org/TR/wai-aria-1.2/#ARIAMixin). An attribute that a page writes on the element wins. Only scripts set them: in
+   * HTML text there are none.
+   *
+   * @example aria: ({ props, state }) => ({ role: 'switch', ariaChecked: state.isOn, ariaLabel: props.label })
+   */
+  readonly aria?: (context: {
+    readonly props: PropValues<NoInfer<P>>;
+    readonly state: Readonly<State>;
+  }) => AriaOfElement;
   /** Makes the element a form field with a value and validity. The browser resets, disables and restores it. */
-  readonly field?: FieldParts<NoInfer<P>, State>;
+  readonly field?: FieldParts<NoInfer<P>, State, NoInfer<N>>;
   /** Called when the element is added to a document. `signal` aborts when it is removed. */
   readonly connected?: (context: ConnectedContext<NoInfer<P>, State, Events, NoInfer<N>>) => void;
   /**

@@ -49,6 +49,7 @@ export { type AnySlotKind, SlotKind, slot } from './slot.js';
 export { stateNames } from './state-names.js';
 export type {
   ActingContext,
+  AriaOfElement,
   Changes,
   ConnectedContext,
   ContentArgument,

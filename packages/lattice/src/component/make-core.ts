@@ -32,6 +32,7 @@ export interface LooseDefinition {
   readonly connected?: (context: never) => void;
   readonly shown?: HandlerFunction;
   readonly states?: ComponentCore['states'];
+  readonly aria?: ComponentCore['aria'];
   readonly elementMethods?: Readonly<Record<string, HandlerFunction>>;
   readonly follows?: Readonly<Record<string, string>>;
   readonly nodes?: Readonly<Record<string, AnyNodeKind>>;
@@ -70,6 +71,7 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
     connected: parts.connected,
     shown: parts.shown,
     states: parts.states,
+    aria: parts.aria,
     elementMethods: parts.elementMethods ?? {},
     follows: parts.follows ?? {},
     nodes: parts.nodes ?? {},

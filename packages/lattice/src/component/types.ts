@@ -333,7 +333,7 @@ export type ValidityFlag =
  * What makes a component's element a form field (https://html.spec.whatwg.org/#form-associated-custom-elements).
  * A prop named `disabled` follows the form; a reset brings back the first state.
  */
-export interface FieldParts<P, State> {
+export interface FieldParts<P, State, N = Record<never, never>> {
   /**
    * Returns what the form sends under the element's name; null sends nothing. A record sends several entries, each under the
    * element's name, a hyphen and its own: `{ from, until }` of `<stay-field name="stay">` are `stay-from` and `stay-until`.
@@ -352,8 +352,21 @@ export interface FieldParts<P, State> {
     readonly props: PropValues<P>;
     readonly state: Readonly<State>;
   }) => string | undefined | { readonly [Flag in ValidityFlag]?: string | false | undefined };
+  /**
+   * The name of the node that gets the focus when the element does, by a script or by a click on its label, and where the browser
+   * shows what is wrong. Without it that is the first control.
+   *
+   * @example field: { value: ({ state }) => state.until, focuses: 'until' } // nodes: { until: node('input') }
+   */
+  readonly focuses?: keyof N & string;
   /** Returns what changes in the state when the browser restores a value; of several entries, by their own names. */
   readonly restore?: (value: string, entries: Readonly<Record<string, string>>) => Partial<NoInfer<State>>;
+}
+
+/** The role and the ARIA properties of an element; nothing where a value is missing. */
+export interface AriaOfElement {
+  readonly role?: string | null | undefined;
+  readonly [property: `aria${string}`]: string | number | boolean | null | undefined;
 }
 
 /** What `connected`, `reactions` and `elementMethods` are given. */

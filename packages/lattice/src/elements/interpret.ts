@@ -147,11 +147,12 @@ function partOf({ core, key }: FromDefinition): unknown {
     return (context: never) => (core[key] as ((context: never) => unknown) | undefined)?.(context);
   const names = key === 'reactions' ? core.props.names : Object.keys(value ?? {});
   return Object.fromEntries(
-    names.map((name) => [
-      name,
-      // All of its parts are functions, each with arguments of its own.
-      (...args: unknown[]) => (core[key] as unknown as Functions)[name]?.(...args),
-    ]),
+    names.map((name) => {
+      const part = (value as Readonly<Record<string, unknown>> | undefined)?.[name];
+      // Functions have arguments of their own each.
+      const call = (...args: unknown[]): unknown => (core[key] as unknown as Functions)[name]?.(...args);
+      return [name, typeof part === 'string' ? part : call];
+    }),
   );
 }
 

@@ -18,6 +18,7 @@ function isBusy(core: ComponentCore): boolean {
     core.connected !== undefined ||
     core.shown !== undefined ||
     core.states !== undefined ||
+    core.aria !== undefined ||
     core.load !== undefined ||
     core.field !== undefined ||
     Object.keys(core.handlers).length > 0 ||

@@ -232,6 +232,7 @@ const namedParts = [
   'shown',
   'state',
   'states',
+  'aria',
 ];
 
 /** A line for a part of a definition, by the name it is to have. */

@@ -57,6 +57,7 @@ function unreadProps(component: ComponentCore, isPage: boolean): readonly Proble
     component.field?.fault,
     component.shown,
     component.states,
+    component.aria,
     ...Object.values(component.handlers),
     ...Object.values(component.elementMethods),
     ...Object.values(component.reactions),

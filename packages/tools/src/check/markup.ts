@@ -87,6 +87,7 @@ function nameless(
     connected: undefined,
     shown: undefined,
     states: undefined,
+    aria: undefined,
     elementMethods: {},
     follows: {},
     nodes: {},

@@ -141,7 +141,8 @@ export class FromDefinition {
     | 'load'
     | 'elementMethods'
     | 'shown'
-    | 'states';
+    | 'states'
+    | 'aria';
 
   constructor(core: ComponentCore, key: FromDefinition['key']) {
     this.core = core;

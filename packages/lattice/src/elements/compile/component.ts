@@ -85,6 +85,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
       ...(Object.keys(core.follows).length > 0 ? [call('followed', new Constant(core.follows))] : []),
       ...(reflected.length > 0 ? [call('reflecting', ...reflected)] : []),
       ...(core.states ? [call('states', part('states'))] : []),
+      ...(core.aria ? [call('aria', part('aria'))] : []),
       ...(core.shown ? [call('showing', part('shown'))] : []),
     ],
     members: [

@@ -1,6 +1,7 @@
 /** What compiled elements call, by name: a page that plans them runs these, a build writes calls of them. */
 export { acting } from './acting.js';
 export { always } from './always.js';
+export { aria } from './aria.js';
 export { attribute, checked, documentHtml, outerAttribute, plain, worded } from './attribute.js';
 export { bind } from './bind.js';
 export { changing } from './changing.js';

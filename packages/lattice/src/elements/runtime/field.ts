@@ -22,6 +22,19 @@ export function fieldFeature(rules: FieldRules): (instance: Instance) => Feature
   return (instance) => {
     const { host } = instance;
     const form = internalsOf(instance);
+    const { focuses } = rules;
+    /** The control that gets the focus, and the browser's messages. */
+    const control = (): HTMLElement | null | undefined => {
+      if (focuses) return (instance.context() as { nodes?: Record<string, HTMLElement> }).nodes?.[focuses];
+      return host.shadowRoot?.querySelector<HTMLElement>('input, select, textarea, button, [tabindex]');
+    };
+    if (focuses) {
+      host.focus = (options) => control()?.focus(options);
+      // A click on its label is one on the element itself.
+      host.addEventListener('click', (event) => {
+        if (event.composedPath()[0] === host) host.focus();
+      });
+    }
     /** Tells the form the value and what is wrong with it. The first control shows what a browser says of it. */
     const tell = (): void => {
       if (!instance.block) return;
@@ -34,13 +47,10 @@ export function fieldFeature(rules: FieldRules): (instance: Instance) => Feature
       const faults = Object.entries(typeof fault === 'object' ? fault : { customError: fault }).filter(
         ([, message]) => message,
       );
-      const anchor = host.shadowRoot?.querySelector<HTMLElement>(
-        'input, select, textarea, button, [tabindex]',
-      );
       form.setValidity(
         Object.fromEntries(faults.map(([flag]) => [flag, true])),
         faults[0]?.[1] || undefined,
-        anchor ?? undefined,
+        control() ?? undefined,
       );
     };
     host.addEventListener('keydown', (event) => {
