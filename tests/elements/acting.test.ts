@@ -1,9 +1,10 @@
 import type { Page } from 'playwright-core';
 import { beforeAll, describe, expect, test } from 'vitest';
+import type { AnyComponent } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
 import { useBrowser } from '../support/browser.js';
 import { bundle } from '../support/bundle.js';
-import { plannings } from '../support/runs.js';
+import { inRun, plannings } from '../support/runs.js';
 import {
   LabelHall,
   LabelHallText,
@@ -54,38 +55,43 @@ describe.each(plannings)('%s', (_how, ahead) => {
   describe.each([
     ['functions', StallPick],
     ['HTML text', StallPickText],
-  ])('written as %s', (_form, Pick) => {
+  ])('written as %s', (form, Pick) => {
     const attribute = JSON.stringify(stalls).replaceAll('"', '&quot;');
     const ways = {
       made: `<${Pick.name} stalls="${attribute}"></${Pick.name}>`,
       hydrated: renderHtml(Pick, { stalls }, { form: 'elements' }),
     };
 
-    test.each(Object.entries(ways))('nodes are there while they are shown: %s', async (_way, html) => {
-      const page = await started(html);
-      await page.locator('.open').click();
-      // The field is there, and has the focus, as soon as the change is in the page.
-      expect(
-        await page.evaluate(`document.querySelector('${Pick.name}').shadowRoot.activeElement?.localName`),
-      ).toBe('input');
-      await page.keyboard.type('ba');
-      await expect.poll(() => output(page)).toMatch(/^0 ba /);
-      await page.keyboard.press('ArrowDown');
-      await page.keyboard.press('ArrowDown');
-      await page.keyboard.press('ArrowUp');
-      expect(await output(page)).toBe('1 ba 3');
-      // A row that went is nothing any more, and one that came is.
-      await page.evaluate(
-        `{ const one = document.querySelector('${Pick.name}'); one.stalls = [one.stalls[1], { id: 10, name: 'Mill' }]; }`,
-      );
-      await page.keyboard.press('ArrowDown');
-      expect(await output(page)).toBe('1 ba 2');
-      await page.keyboard.press('Escape');
-      expect(await page.locator('input').count()).toBe(0);
-      expect(await page.evaluate('looked.at(-1)')).toEqual({ changed: ['isOpen'], shown: 'false false 0' });
-      expect(reported).toEqual([]);
-      await page.close();
-    });
+    // What is written as HTML text is held for what a server wrote in a usual run, functions for what a page makes.
+    const usual = form === 'functions' ? 'made' : 'hydrated';
+    test.each(inRun(Object.entries(ways), ([way]) => way === usual))(
+      'nodes are there while they are shown: %s',
+      async (_way, html) => {
+        const page = await started(html);
+        await page.locator('.open').click();
+        // The field is there, and has the focus, as soon as the change is in the page.
+        expect(
+          await page.evaluate(`document.querySelector('${Pick.name}').shadowRoot.activeElement?.localName`),
+        ).toBe('input');
+        await page.keyboard.type('ba');
+        await expect.poll(() => output(page)).toMatch(/^0 ba /);
+        await page.keyboard.press('ArrowDown');
+        await page.keyboard.press('ArrowDown');
+        await page.keyboard.press('ArrowUp');
+        expect(await output(page)).toBe('1 ba 3');
+        // A row that went is nothing any more, and one that came is.
+        await page.evaluate(
+          `{ const one = document.querySelector('${Pick.name}'); one.stalls = [one.stalls[1], { id: 10, name: 'Mill' }]; }`,
+        );
+        await page.keyboard.press('ArrowDown');
+        expect(await output(page)).toBe('1 ba 2');
+        await page.keyboard.press('Escape');
+        expect(await page.locator('input').count()).toBe(0);
+        expect(await page.evaluate('looked.at(-1)')).toEqual({ changed: ['isOpen'], shown: 'false false 0' });
+        expect(reported).toEqual([]);
+        await page.close();
+      },
+    );
 
     test('what was shown is told once, by the names of what has changed, and never half', async () => {
       const page = await started(ways.made);
@@ -384,60 +390,71 @@ describe.each(plannings)('%s', (_how, ahead) => {
     await page.close();
   });
 
-  test.each(
-    [ShiftBoard, ShiftBoardText].flatMap((Board) => [
-      [Board.name, 'made', `<${Board.name}></${Board.name}>`],
-      [Board.name, 'hydrated', renderHtml(Board, {}, { form: 'elements' })],
-    ]),
-  )('what %s says of the elements in it stands on them: %s', async (tag, _way, html) => {
-    const page = await started(`<style>${tag}::part(row-label) { font-style: italic }</style>${html}`);
-    const said = (): Promise<unknown> =>
-      page.evaluate(`[...document.querySelector('${tag}').shadowRoot.querySelectorAll('shift-mark, stay-field')].map((one) =>
+  /** A component as functions and as HTML text, made by the page and hydrated; a usual run has each of these once. */
+  const both = (
+    functions: AnyComponent,
+    text: AnyComponent,
+  ): readonly (readonly [string, string, string])[] =>
+    [functions, text].flatMap((one) =>
+      inRun(
+        [
+          [one.name, 'made', `<${one.name}></${one.name}>`],
+          [one.name, 'hydrated', renderHtml(one as typeof ShiftBoard, {}, { form: 'elements' })],
+        ] as const,
+        ([, way]) => way === (one === functions ? 'made' : 'hydrated'),
+      ),
+    );
+
+  test.each(both(ShiftBoard, ShiftBoardText))(
+    'what %s says of the elements in it stands on them: %s',
+    async (tag, _way, html) => {
+      const page = await started(`<style>${tag}::part(row-label) { font-style: italic }</style>${html}`);
+      const said = (): Promise<unknown> =>
+        page.evaluate(`[...document.querySelector('${tag}').shadowRoot.querySelectorAll('shift-mark, stay-field')].map((one) =>
         [...one.attributes].filter(({ name }) => !/^(?:data-in|label)$/.test(name))
           .map(({ name, value }) => name + '=' + value.replace(/;$/, '')).sort().join(', '))`);
-    const looks = (): Promise<unknown> =>
-      page.evaluate(`{ const [row] = document.querySelector('${tag}').shadowRoot.querySelectorAll('shift-mark');
+      const looks = (): Promise<unknown> =>
+        page.evaluate(`{ const [row] = document.querySelector('${tag}').shadowRoot.querySelectorAll('shift-mark');
         const label = getComputedStyle(row.shadowRoot.querySelector('b'));
         [getComputedStyle(row).borderTopWidth, label.color, label.fontStyle].join() }`);
-    const row = (classes: string, day: string): string =>
-      `aria-label=${day}, class=${classes}, data-shift-day=${day}, exportparts=label: row-label, id=press, style=display: block; --day: ${day}`;
-    expect(await said()).toEqual([row('row', 'Fri'), 'part=gate, tabindex=0', 'form=days, name=stay']);
-    expect(await looks()).toBe('0px,rgb(1, 2, 3),italic');
-    await page.locator('button').click();
-    expect(await said()).toEqual([
-      row('row wide', 'Sat'),
-      'hidden=, part=gate, tabindex=0',
-      'form=days, name=stay',
-    ]);
-    expect(await looks()).toBe('3px,rgb(1, 2, 3),italic');
-    expect(reported).toEqual([]);
-    await page.close();
-  });
+      const row = (classes: string, day: string): string =>
+        `aria-label=${day}, class=${classes}, data-shift-day=${day}, exportparts=label: row-label, id=press, style=display: block; --day: ${day}`;
+      expect(await said()).toEqual([row('row', 'Fri'), 'part=gate, tabindex=0', 'form=days, name=stay']);
+      expect(await looks()).toBe('0px,rgb(1, 2, 3),italic');
+      await page.locator('button').click();
+      expect(await said()).toEqual([
+        row('row wide', 'Sat'),
+        'hidden=, part=gate, tabindex=0',
+        'form=days, name=stay',
+      ]);
+      expect(await looks()).toBe('3px,rgb(1, 2, 3),italic');
+      expect(reported).toEqual([]);
+      await page.close();
+    },
+  );
 
-  test.each(
-    [LabelHall, LabelHallText].flatMap((Hall) => [
-      [Hall.name, 'made', `<${Hall.name}></${Hall.name}>`],
-      [Hall.name, 'hydrated', renderHtml(Hall, {}, { form: 'elements' })],
-    ]),
-  )('a prop of %s that is a function is a property: %s', async (tag, way, html) => {
-    // What a server writes has no function in it, and shows what they came to.
-    if (way === 'hydrated') expect(html).not.toMatch(/label=|note=/);
-    const page = await started(html);
-    const rows = (): Promise<unknown> =>
-      page.evaluate(
-        `[...document.querySelector('${tag}').shadowRoot.querySelectorAll('label-row')].map((one) => one.shadowRoot.textContent.trim())`,
+  test.each(both(LabelHall, LabelHallText))(
+    'a prop of %s that is a function is a property: %s',
+    async (tag, way, html) => {
+      // What a server writes has no function in it, and shows what they came to.
+      if (way === 'hydrated') expect(html).not.toMatch(/label=|note=/);
+      const page = await started(html);
+      const rows = (): Promise<unknown> =>
+        page.evaluate(
+          `[...document.querySelector('${tag}').shadowRoot.querySelectorAll('label-row')].map((one) => one.shadowRoot.textContent.trim())`,
+        );
+      expect(await rows()).toEqual(['Press Gate', 'Press! Gate!', '1. Press 2. Gate']);
+      await page.locator('label-row').nth(2).locator('b').first().click();
+      await page.evaluate(`document.querySelector('${tag}').look()`);
+      expect(await output(page)).toBe('1');
+      await page.evaluate(
+        `document.querySelector('${tag}').shadowRoot.querySelector('label-row').label = ({ name }) => name.length; new Promise((done) => setTimeout(done))`,
       );
-    expect(await rows()).toEqual(['Press Gate', 'Press! Gate!', '1. Press 2. Gate']);
-    await page.locator('label-row').nth(2).locator('b').first().click();
-    await page.evaluate(`document.querySelector('${tag}').look()`);
-    expect(await output(page)).toBe('1');
-    await page.evaluate(
-      `document.querySelector('${tag}').shadowRoot.querySelector('label-row').label = ({ name }) => name.length; new Promise((done) => setTimeout(done))`,
-    );
-    expect(await rows()).toEqual(['5 4', 'Press! Gate!', '1. Press 2. Gate']);
-    expect(reported).toEqual([]);
-    await page.close();
-  });
+      expect(await rows()).toEqual(['5 4', 'Press! Gate!', '1. Press 2. Gate']);
+      expect(reported).toEqual([]);
+      await page.close();
+    },
+  );
 
   test.each(['fade-note', 'fade-note-text'])(
     'content of %s stays for its animation when it goes',

@@ -244,7 +244,7 @@ test('a sign', () => {
   expect(code).toBe(0);
 });
 
-describe('a build without the plugin', () => {
+describe.runIf(isLong)('a build without the plugin', () => {
   const visit = useVisits();
 
   test('shows what is written in modules, and says what files need', async () => {
