@@ -355,3 +355,35 @@ export const LabelHallText = component('label-hall-text', {
   template: `<label-row stalls="{{ two() }}"></label-row><label-row stalls="{{ two() }}" label="{{ loud() }}"></label-row
 ><label-row stalls="{{ two() }}" label="{{ numbered() }}" note="{{ note() }}"></label-row><output>{{ heard }}</output>`,
 });
+
+const sending = definition({
+  state: () => ({ sent: '' }),
+  nodes: { form: node('form') },
+  elementMethods: {
+    send: ({ nodes }) => ({
+      sent: nodes.form
+        ? [...new FormData(nodes.form)].map(([name, value]) => `${name}=${value}`).join()
+        : 'no form',
+    }),
+  },
+  template: () => '',
+});
+
+/** Hands its form on, whose controls hide members of it by their names. */
+export const FormNote = component('form-note', {
+  ...sending,
+  template: ({ nodes, state }) => [
+    el.form(
+      { node: nodes.form },
+      el.input({ name: 'nodeName', value: 'x' }),
+      el.input({ name: 'parentNode', value: 'y' }),
+    ),
+    el.output(state.sent),
+  ],
+});
+
+export const FormNoteText = component('form-note-text', {
+  ...sending,
+  template:
+    '<form node="form"><input name="nodeName" value="x"><input name="parentNode" value="y"></form><output>{{ sent }}</output>',
+});

@@ -6,6 +6,8 @@ import { useBrowser } from '../support/browser.js';
 import { bundle } from '../support/bundle.js';
 import { inRun, plannings } from '../support/runs.js';
 import {
+  FormNote,
+  FormNoteText,
   LabelHall,
   LabelHallText,
   MixedBox,
@@ -428,6 +430,17 @@ describe.each(plannings)('%s', (_how, ahead) => {
         'form=days, name=stay',
       ]);
       expect(await looks()).toBe('3px,rgb(1, 2, 3),italic');
+      expect(reported).toEqual([]);
+      await page.close();
+    },
+  );
+
+  test.each(both(FormNote, FormNoteText))(
+    'a form of %s is a form to its functions: %s',
+    async (tag, _way, html) => {
+      const page = await started(html);
+      await page.evaluate(`document.querySelector('${tag}').send()`);
+      expect(await output(page)).toBe('nodeName=x,parentNode=y');
       expect(reported).toEqual([]);
       await page.close();
     },

@@ -10,6 +10,8 @@ export interface Authored {
   readonly node: Placed;
   /** What it was handed to. */
   readonly to: 'calc' | 'where' | 'schema' | 'fallback' | 'prop';
+  /** The property that it is, where that is written as one word: `{ search }`. */
+  readonly property: string | undefined;
   /** Whether it is what came of an expression as its module ran, such as a date of that moment. */
   readonly isWorkedOut: boolean;
   /** The constants of the functions around it that it uses, each after those that it is made of. */
@@ -36,8 +38,8 @@ export function authoredIn(program: Node, { calc, prop }: AuthoringNames): reado
       if (isFunction(node)) around.push(node);
       if (node.type !== 'CallExpression') return;
       const { callee } = node;
-      for (const given of functionProps(node, functions))
-        found.push({ node: given, to: 'prop', isWorkedOut: false, ...reachOf(given, around[0]) });
+      for (const { given, property } of functionProps(node, functions))
+        found.push({ node: given, to: 'prop', property, isWorkedOut: false, ...reachOf(given, around[0]) });
       const isCalc = calc !== undefined && callee.type === 'Identifier' && callee.name === calc;
       const method =
         callee.type === 'MemberExpression' && !callee.computed && callee.property.type === 'Identifier'
@@ -52,6 +54,7 @@ export function authoredIn(program: Node, { calc, prop }: AuthoringNames): reado
       found.push({
         node: given as Placed,
         to,
+        property: undefined,
         isWorkedOut: to === 'fallback' && isOfKind && !isFunction(given) && isWorkedOut(given),
         ...reachOf(given as Placed, around[0]),
       });
@@ -67,17 +70,19 @@ export function authoredIn(program: Node, { calc, prop }: AuthoringNames): reado
 function functionProps(
   { arguments: [props], callee }: CallExpression,
   functions: ReadonlySet<string>,
-): readonly Placed[] {
+): readonly { readonly given: Placed; readonly property: string | undefined }[] {
   const name = callee.type === 'MemberExpression' ? callee.property : callee;
   if (name.type !== 'Identifier' || !/^[A-Z]/.test(name.name) || props?.type !== 'ObjectExpression')
     return [];
   const isNamedOr = (value: Node): boolean =>
     isFunction(value) || (value.type === 'Identifier' && functions.has(value.name));
-  return props.properties.flatMap((one) =>
-    one.type === 'Property' && !one.computed && !one.method && isNamedOr(one.value)
-      ? [one.value as Placed]
-      : [],
-  );
+  return props.properties.flatMap((one) => {
+    if (one.type !== 'Property' || one.computed || one.method || !isNamedOr(one.value)) return [];
+    const { key, shorthand, value } = one;
+    return [
+      { given: value as Placed, property: shorthand && key.type === 'Identifier' ? key.name : undefined },
+    ];
+  });
 }
 
 /** The names of a module's own functions. */

@@ -133,10 +133,11 @@ export abstract class MarkedLoading implements Loading {
     };
     for (const [at, { node }] of module.components.entries())
       wrap(node, `${registry}.component(${name}, ${at}, `);
-    for (const [number, { captured, isWorkedOut, node, to, uses }] of module.authored.entries()) {
+    for (const [number, { captured, isWorkedOut, node, property, to, uses }] of module.authored.entries()) {
       const known = captured.length > 0 && uses === undefined ? `, [${captured.join(', ')}]` : '';
       const call = to === 'calc' || isWorkedOut ? 'own' : 'value';
-      const start = `${registry}.${call}(${name}, ${number}, `;
+      const as = property === undefined ? '' : `${property}: `;
+      const start = `${as}${registry}.${call}(${name}, ${number}, `;
       // What is worked out as a module runs is not to be kept as what came of it here.
       if (isWorkedOut) wrap(node, `${start}() => (`, `)${known})`);
       else wrap(node, start, `${known})`);

@@ -236,7 +236,12 @@ function isGenericCall(callee: Node, local: string): boolean {
   );
 }
 
-/** The record behind `(item) => definition({ … })`. */
+/** The record behind `(item) => definition({ … })`, also where the function declares something before it returns that. */
 function definitionOf({ body }: ArrowFunctionExpression): Expression | undefined {
-  return body.type === 'CallExpression' ? (body.arguments[0] as Expression | undefined) : undefined;
+  const statements = body.type === 'BlockStatement' ? body.body : [];
+  // Whatever else it does may have it return something else.
+  if (!statements.slice(0, -1).every(({ type }) => type.endsWith('Declaration'))) return undefined;
+  const last = statements.at(-1);
+  const made = last?.type === 'ReturnStatement' ? last.argument : body;
+  return made?.type === 'CallExpression' ? (made.arguments[0] as Expression | undefined) : undefined;
 }

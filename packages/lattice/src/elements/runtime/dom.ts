@@ -5,18 +5,24 @@
 /** A node as it can be asked for anything. What comes back is asked only: whoever hands a node on takes the node itself. */
 export let safe = <Kind extends Node | null>(node: Kind): Kind => node;
 
+/** The node itself behind one that is asked. */
+export let itself = <Kind extends Node>(node: Kind): Kind => node;
+
 /** For components whose templates may have forms in them. */
 export function formSafe(): () => void {
   return () => {
     safe = (node) => (node instanceof HTMLFormElement ? (asked(node) as typeof node) : node);
+    itself = (node) => (behind.get(node) ?? node) as typeof node;
   };
 }
 
 /** What forms are asked by, each by the form and by itself. */
 const known = new WeakMap<Node, HTMLFormElement>();
+const behind = new WeakMap<Node, HTMLFormElement>();
 
 function asked(form: HTMLFormElement): HTMLFormElement {
   const one = known.get(form) ?? new Proxy(form, byPrototype);
+  if (!known.has(form)) behind.set(one, form);
   known.set(form, one).set(one, one);
   return one;
 }

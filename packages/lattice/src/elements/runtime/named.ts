@@ -1,5 +1,6 @@
 import type { Scope } from '../../template/scope.js';
 import type { Attach } from './block.js';
+import { itself } from './dom.js';
 import type { Going } from './going.js';
 import type { Feature, Instance } from './instance.js';
 import type { Get } from './text.js';
@@ -17,7 +18,8 @@ export function named(name: string, key?: Get, level = 0): Attach {
   return (node, scopes, block, instance) => {
     const all = kept.get(instance)?.get(name);
     all?.push({
-      node,
+      // Functions hand it on, as `new FormData(form)` does.
+      node: itself(node),
       key:
         key &&
         (() => {
