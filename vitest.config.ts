@@ -9,7 +9,7 @@ export const rooms = [
   'tests/{html,plan,styles,template,tree}/*.test.ts',
   'tests/loading/streams.test.ts',
   'tests/mail/{hostile,text}.test.ts',
-  'tests/markup/{adopt,adopt-hostile,both-writings,broken,comments,documents,documents-hostile,expression-code,expressions,hostile-names,rows,soup,templates}.test.ts',
+  'tests/markup/{adopt,adopt-hostile,both-writings,broken,comments,documents,documents-hostile,expression-code,expressions,hostile-names,loaded,rows,soup,templates}.test.ts',
   'tests/problems/{hostile-values,not-json,table,text-words,too-deep,unclosed}.test.ts',
   'tests/same/decided.test.ts',
 ];
