@@ -48,7 +48,7 @@ describe('HTML text', () => {
     const Row = component('text-row', {
       state: () => ({ at: '' }),
       handlers: { note: (_context, at: string) => ({ at }) },
-      template: `<p handles="click: note('a; b'); input: note('it (c'); focus: note(&quot;d;)&quot;)">x</p>`,
+      template: `<p handles="click: note('a; b'); input: note('it\\'s; (c'); focus: note(&quot;d;)&quot;)">x</p>`,
     });
     const core = componentCore(Row);
     const [element] = core ? planOf(core).content.all('element') : [];

@@ -207,7 +207,7 @@ function* statements(
   reading: TextReading,
 ): Generator<{ readonly name: string; readonly text: string; readonly at: number | undefined }> {
   const value = unmarked(attribute.value, reading.holes);
-  for (const found of value.matchAll(/(?:[^;'"]|'[^']*'|"[^"]*")+/g)) {
+  for (const found of value.matchAll(/(?:[^;'"]|'(?:\\[\s\S]|[^'\\])*'|"(?:\\[\s\S]|[^"\\])*")+/g)) {
     if (found[0].trim() === '') continue;
     const [, name, text] = form.exec(found[0]) ?? [];
     const start = attribute.valueAt === undefined ? undefined : attribute.valueAt + found.index;
