@@ -75,7 +75,7 @@ test('what comes up only in a live page is looked for there', () => {
     'loading/elements',
     'loading/streams',
     'batch/batch',
-    'mail/mail',
+    'mail/text',
     'tree/large',
     'html/settled',
     'check/types',
