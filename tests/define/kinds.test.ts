@@ -146,3 +146,18 @@ describe('what is loaded', () => {
     expect(await renderHtmlAsync(Log({ fails: true }))).toBe('<pre>\n\ngone</pre>');
   });
 });
+
+test('what fills a named slot of an element names that slot alone', () => {
+  const Live = component('kind-live', { state: () => ({}), template: () => el.b('live') });
+  const Frame = component('kind-frame', {
+    slots: { title: slot() },
+    state: () => ({}),
+    template: ({ slots }) => el.p(slots.title()),
+  });
+  const Page = component('kind-page', {
+    template: () => Frame({}, { title: [Live({ slot: 'other', id: 'a' }), el.i({ slot: 'other' }, 'x')] }),
+  });
+  const html = renderHtml(Page({}), { form: 'elements' });
+  expect(html.match(/slot="[^"]*"/g)).toEqual(['slot="title"', 'slot="title"']);
+  expect(html).toContain('id="a"');
+});

@@ -45,18 +45,23 @@ function named(block: Block, slot: string): Block {
 function namedNode(node: PlanNode, slot: string): PlanNode | undefined {
   switch (node.kind) {
     case 'element':
-      return { ...node, attributes: [...node.attributes, slotAttribute(slot)] };
+      return { ...node, attributes: withSlot(node.attributes, slot) };
     case 'given':
       return { ...node, content: named(node.content, slot), otherwise: named(node.otherwise, slot) };
     case 'each':
       return { ...node, row: named(node.row, slot), empty: named(node.empty, slot) };
     case 'use':
       return isInteractive(node.component)
-        ? { ...node, own: [...node.own, slotAttribute(slot)], filled: true }
+        ? { ...node, own: withSlot(node.own, slot), filled: true }
         : undefined;
     default:
       return undefined;
   }
+}
+
+/** Attributes with that of a slot, in place of one that says something else. */
+function withSlot(attributes: readonly PlanAttribute[], slot: string): readonly PlanAttribute[] {
+  return [...attributes.filter(({ key }) => key !== 'slot'), slotAttribute(slot)];
 }
 
 function slotAttribute(slot: string): PlanAttribute {
