@@ -99,8 +99,12 @@ const directives: Readonly<Record<string, string>> = {
   'each-of': 'Repeats what is in it for each item of a list.',
   as: 'What an item, or what a slot hands over, is called in it.',
   key: 'The field that is different for each row.',
+  of: 'The list of the state that the rows are calculated from, for controls in them.',
   slot: 'The slot that what is in it fills.',
 };
+
+/** What a use says of its component's element most often. */
+const ofElement = ['id', 'class', 'style', 'hidden', 'part'];
 
 function attributesOf(
   { others, tag }: Extract<Spot, { kind: 'attribute' }>,
@@ -112,6 +116,10 @@ function attributesOf(
   const found: Known[] = facts
     ? facts.props.map((field) => ofProp(field, facts, attributeOf(field.name)))
     : [];
+  if (facts)
+    for (const word of ofElement)
+      if (!found.some((one) => one.word === word))
+        found.push({ word, what: 'directive', detail: '', about: 'Of the component’s element.' });
   if (tag === 'template')
     for (const [word, about] of Object.entries(directives))
       found.push({ word, what: 'directive', detail: '', about });
