@@ -19,7 +19,7 @@ describe('lattice render', () => {
     const { code, out, err } = latticeProcess('render', parts, '--component', 'first-part');
     expect({ code, err }).toEqual({ code: 0, err: '' });
     expect(out).toBe(
-      '<style>b:where([data-in="first-part"]){color:teal}</style><b data-in="first-part">Dunlight</b>\n',
+      '<style>b:where([data-in~="first-part"]){color:teal}</style><b data-in="first-part">Dunlight</b>\n',
     );
   });
 

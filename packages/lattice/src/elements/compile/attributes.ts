@@ -108,7 +108,7 @@ const builders: AttributeTable<Building, void> = {
     const [from = [level.index, 0]] = reads;
     view.note(reads);
     const steps = one.path.map((key) =>
-      key instanceof ItemPlace ? call('itemPlace', key.value, key.key) : key,
+      key instanceof ItemPlace ? call('itemPlace', key.list, key.value, key.key) : key,
     );
     const path = steps.length > 0 ? steps : undefined;
     view.part(

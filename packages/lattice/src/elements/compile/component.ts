@@ -79,6 +79,7 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
       ...(common.hasOutputs && common.hasForms ? [call('outputs')] : []),
       ...(core.provides ? [call('providing', part('provides'))] : []),
       ...(core.field ? [call('fieldFeature', part('field'))] : []),
+      ...(core.field?.focuses ? [call('focusing', core.field.focuses)] : []),
       core.connected || hasReactions
         ? call('life', core.connected && part('connected'), hasReactions ? part('reactions') : undefined)
         : new InPage(call('life', part('connected'))),

@@ -12,9 +12,6 @@ interface Bound {
   readonly run: () => void;
 }
 
-/** A key of a record, the number of a row, or what finds an item in its list. */
-type Key = PropertyKey | ((list: unknown) => PropertyKey);
-
 const tied = new WeakMap<Element, Bound>();
 const followed = new WeakSet<Instance>();
 
@@ -38,7 +35,7 @@ export function bind(
     const scope = (): Scope => scopes[level] as Scope;
     const value = (): unknown => get(scope());
     const run = (): void => show(control, value());
-    const keys = (): readonly Key[] =>
+    const keys = (): readonly PropertyKey[] =>
       path.map((key) => (typeof key === 'string' ? key : (key(scope()) as number)));
     /** What the control holds goes to the state. */
     const take = (): void => {
@@ -82,21 +79,14 @@ function followResets(instance: Instance): void {
   });
 }
 
-function part(whole: unknown, keys: readonly Key[]): unknown {
-  return keys.reduce((of, key) => (of as Record<PropertyKey, unknown> | undefined)?.[found(key, of)], whole);
-}
-
-function found(key: Key, whole: unknown): PropertyKey {
-  return typeof key === 'function' ? key(whole) : key;
+function part(whole: unknown, keys: readonly PropertyKey[]): unknown {
+  return keys.reduce((of, key) => (of as Record<PropertyKey, unknown> | undefined)?.[key], whole);
 }
 
 /** The same data with one part of it replaced: what holds it is made anew, so that it counts as changed. */
-function replaced(whole: unknown, keys: readonly Key[], value: unknown): unknown {
-  const [first, ...more] = keys;
-  if (first === undefined) return value;
-  const key = found(first, whole);
-  // What is not in its list any more is not in the state.
-  if (key === -1) return whole;
+function replaced(whole: unknown, keys: readonly PropertyKey[], value: unknown): unknown {
+  const [key, ...more] = keys;
+  if (key === undefined) return value;
   const copy: Record<PropertyKey, unknown> = Array.isArray(whole)
     ? ([...whole] as never)
     : { ...(whole as object) };

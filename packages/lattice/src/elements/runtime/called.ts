@@ -11,7 +11,7 @@ export { anyControl, chosen, dated, entered, files, marked, picked, written } fr
 export { formSafe } from './dom.js';
 export { each } from './each.js';
 export { failing, retrying } from './failing.js';
-export { fieldFeature, fieldMembers } from './field.js';
+export { fieldFeature, fieldMembers, focusing } from './field.js';
 export { fillerMembers, fillerWatch } from './fillers.js';
 export { followed } from './followed.js';
 export { given } from './given.js';

@@ -14,6 +14,9 @@ const custom = new WeakMap<Instance, string>();
 /** A value that was set before the element was shown. */
 const early = new WeakMap<Instance, string>();
 
+/** What gives the control that a component names, where it names one. */
+const chosen = new WeakMap<Instance, () => HTMLElement | undefined>();
+
 /** Brings value and validity up to what the element holds now. */
 const telling = new WeakMap<Instance, () => void>();
 
@@ -22,19 +25,6 @@ export function fieldFeature(rules: FieldRules): (instance: Instance) => Feature
   return (instance) => {
     const { host } = instance;
     const form = internalsOf(instance);
-    const { focuses } = rules;
-    /** The control that gets the focus, and the browser's messages. */
-    const control = (): HTMLElement | null | undefined => {
-      if (focuses) return (instance.context() as { nodes?: Record<string, HTMLElement> }).nodes?.[focuses];
-      return host.shadowRoot?.querySelector<HTMLElement>('input, select, textarea, button, [tabindex]');
-    };
-    if (focuses) {
-      host.focus = (options) => control()?.focus(options);
-      // A click on its label is one on the element itself.
-      host.addEventListener('click', (event) => {
-        if (event.composedPath()[0] === host) host.focus();
-      });
-    }
     /** Tells the form the value and what is wrong with it. The first control shows what a browser says of it. */
     const tell = (): void => {
       if (!instance.block) return;
@@ -50,7 +40,9 @@ export function fieldFeature(rules: FieldRules): (instance: Instance) => Feature
       form.setValidity(
         Object.fromEntries(faults.map(([flag]) => [flag, true])),
         faults[0]?.[1] || undefined,
-        control() ?? undefined,
+        chosen.get(instance)?.() ??
+          host.shadowRoot?.querySelector<HTMLElement>('input, select, textarea, button, [tabindex]') ??
+          undefined,
       );
     };
     host.addEventListener('keydown', (event) => {
@@ -106,6 +98,22 @@ function submit(event: KeyboardEvent, form: HTMLFormElement | null): void {
 function disable(instance: Instance, isDisabled: boolean): void {
   const index = instance.live.props.findIndex(({ name }) => name === 'disabled');
   if (index >= 0) instance.take(index, isDisabled);
+}
+
+/** Gives the focus of an element, and the browser's messages, to one of its nodes. */
+export function focusing(name: string): (instance: Instance) => Feature {
+  return (instance) => {
+    const { host } = instance;
+    const control = (): HTMLElement | undefined =>
+      (instance.context() as { nodes?: Record<string, HTMLElement> }).nodes?.[name];
+    chosen.set(instance, control);
+    host.focus = (options) => control()?.focus(options);
+    // A click on its label is one on the element itself.
+    host.addEventListener('click', (event) => {
+      if (event.composedPath()[0] === host) host.focus();
+    });
+    return {};
+  };
 }
 
 /**

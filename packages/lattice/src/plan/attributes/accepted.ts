@@ -91,7 +91,7 @@ const mapped: AttributeTable<[map: (core: Core) => Core], PlanAttribute> = {
     own: map(one.own),
     path: one.path.map((key) => {
       if (typeof key === 'string') return key;
-      return key instanceof ItemPlace ? new ItemPlace(key.key, map(key.value)) : map(key);
+      return key instanceof ItemPlace ? new ItemPlace(map(key.list), key.key, map(key.value)) : map(key);
     }),
   }),
   chosen: (one, map) => ({ ...one, chosen: one.chosen && map(one.chosen), own: map(one.own) }),

@@ -10,11 +10,13 @@ export interface BoundTo {
 
 /** The place of a row's item in the list that the row was calculated from: by a field that is its key, or as it is. */
 export class ItemPlace {
+  readonly list: Core;
   readonly key: string | undefined;
   /** What that field is, or the item. */
   readonly value: Core;
 
-  constructor(key: string | undefined, value: Core) {
+  constructor(list: Core, key: string | undefined, value: Core) {
+    this.list = list;
     this.key = key;
     this.value = value;
   }
@@ -49,7 +51,7 @@ export function boundTo({ op }: Core, lists: Lists): BoundTo | undefined {
     case 'local': {
       const rows = op.what === 'item' ? lists.get(op.local) : undefined;
       if (!rows) return undefined;
-      if (rows.of) return further(rows.of, itemPlace(rows.key, op), lists);
+      if (rows.of) return further(rows.of, itemPlace(rows.of, rows.key, op), lists);
       const index = new ExprCore({ op: 'local', local: op.local + 1, label: 'index', what: 'index' });
       return further(rows.list, index, lists);
     }
@@ -58,9 +60,11 @@ export function boundTo({ op }: Core, lists: Lists): BoundTo | undefined {
   }
 }
 
-function itemPlace(key: Core | undefined, item: OpOf<'local'>): ItemPlace {
+function itemPlace(list: Core, key: Core | undefined, item: OpOf<'local'>): ItemPlace {
   const name = key && fieldOf(key, item.local);
-  return name === undefined ? new ItemPlace(undefined, new ExprCore(item)) : new ItemPlace(name, key as Core);
+  return name === undefined
+    ? new ItemPlace(list, undefined, new ExprCore(item))
+    : new ItemPlace(list, name, key as Core);
 }
 
 /** The field of an item that an expression is. */

@@ -171,7 +171,9 @@ const reads: AttributeTable<[], readonly Core[]> = {
   leaving: () => [],
   binding: ({ value, path }) => [
     value,
-    ...path.flatMap((key) => (typeof key === 'string' ? [] : key instanceof ItemPlace ? [key.value] : [key])),
+    ...path.flatMap((key) =>
+      typeof key === 'string' ? [] : key instanceof ItemPlace ? [key.list, key.value] : [key],
+    ),
   ],
   chosen: ({ chosen, own }) => (chosen ? [chosen, own] : [own]),
   none: () => [],
