@@ -225,8 +225,9 @@ describe('during development', () => {
   });
 
   test('another first state starts anew, and handlers are those of the new module', async () => {
-    await saved('stall-count.ts', 'count: 3', 'count: 40');
+    // What shows comes last: it is there when all of it is.
     await saved('stall-count.ts', 'state.count + step', 'state.count + step * 2');
+    await saved('stall-count.ts', 'count: 3', 'count: 40');
     await becomes('Crates = 40Stand Crates');
     await page.click('stall-count button');
     expect(await text()).toBe('Crates = 42Stand Crates');
