@@ -291,7 +291,7 @@ describe('a run that is killed', () => {
 });
 
 describe('while watching', () => {
-  test('writes again what a change touches', async () => {
+  test.runIf(isLong)('writes again what a change touches', async () => {
     const rows = ndjson(5, 'watched.ndjson');
     const out = fresh();
     const watching = start(page, '--data', rows, '--out', out, '--watch');
