@@ -6,7 +6,6 @@ import { type Browser, chromium, type Page } from 'playwright-core';
 import { build, createLogger, createServer, type InlineConfig, type ViteDevServer } from 'vite';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
-import { isLong } from '../support/runs.js';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 
@@ -28,7 +27,6 @@ register(StallCount, StallSign);
   'stall-count.ts': `import { component, prop } from 'zesty-lattice';
 import { markupFile } from 'zesty-lattice/markup';
 import { StallSign } from './stall-sign.ts';
-import { isLong } from '../support/runs.js';
 
 export const StallCount = component('stall-count', {
   props: { label: prop.text() },
@@ -299,7 +297,7 @@ describe('during development', () => {
     await becomes('Crates ~ 40Stand Crates');
   });
 
-  test.runIf(isLong)('so is a definition that no component can be made of', async () => {
+  test('so is a definition that no component can be made of', async () => {
     await saved('stall-sign.ts', 'slots: { note: slot() }', 'slots: { note: slot }');
     const shown = await overlay('definition-invalid');
     expect(shown).toContain('a slot "note" that is not made by slot()');
