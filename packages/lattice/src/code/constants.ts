@@ -23,12 +23,13 @@ export function constantCode(value: unknown, known?: (value: unknown) => string 
   }
   if (value instanceof Date) return `new Date(${value.getTime()})`;
   if (Array.isArray(value)) return `[${value.map((one) => constantCode(one, known)).join(', ')}]`;
-  const code = typeof value === 'function' ? known?.(value) : undefined;
-  if (code !== undefined) return code;
-  if (typeof value === 'function')
+  if (typeof value === 'function') {
+    const code = known?.(value);
+    if (code !== undefined) return code;
     throw new NotWritten(
       'a function in its template cannot be followed to where it is written; write it there as an arrow function, or name a function of the module',
     );
+  }
   const prototype: unknown = Object.getPrototypeOf(value);
   if (typeof value !== 'object' || (prototype !== Object.prototype && prototype !== null))
     throw new NotWritten('a value in its template is no plain data');
