@@ -128,6 +128,20 @@ export const LiveRowsThrough = component('same-live-rows-through', {
   template: ({ props, slots, state }) =>
     LiveRows({ items: props.items }, { row: (one) => [el.i(slots.row(one, el.s(one.name))), state.end] }),
 });
+/** Fill some of the rows of others, as HTML text says. */
+const someOf = (tag: string): string =>
+  `<${tag} items="{{ items }}"><template slot="row" as="it" given="it.on"><b>{{ it.name }}</b></template>
+    <template slot="row" as="one" given="one.name === text"><i>{{ text }}</i></template></${tag}>`;
+export const SomeRows = component('same-some-rows', {
+  props: { items: prop.list<Item>(), text: prop.text() },
+  uses: [RowList],
+  template: someOf('same-rows'),
+});
+export const SomeLiveRows = component('same-some-live-rows', {
+  props: { items: prop.list<Item>(), text: prop.text() },
+  uses: [LiveRows],
+  template: someOf('same-live-rows'),
+});
 /** Passes records that it puts together to what fills its rows. */
 interface Pair {
   readonly name: string;

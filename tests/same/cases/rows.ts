@@ -1,6 +1,17 @@
 import { calc, eachOf, el, given, isSame, phrase } from 'zesty-lattice';
 import { type Case, items } from '../case.js';
-import { Card, LivePairs, LiveRows, PairList, PairText, RowList, RowsThrough } from '../components.js';
+import {
+  Card,
+  Leaf,
+  LivePairs,
+  LiveRows,
+  PairList,
+  PairText,
+  RowList,
+  RowsThrough,
+  SomeLiveRows,
+  SomeRows,
+} from '../components.js';
 
 const [one, two, three] = items;
 const four = { id: 4, name: 'four', on: false, inner: ['x'] };
@@ -291,6 +302,57 @@ export const rows: readonly Case[] = [
         { key: 'id' },
       ),
   },
+  ...[RowList, LiveRows].flatMap((List): readonly Case[] => [
+    {
+      name: `a slot of ${List.name} that is filled for some of its data`,
+      template: ({ state }) =>
+        List({ items: state.items }, { row: (item) => given(item.on, el.b(item.name, state.text)) }),
+      steps: [
+        { state: { items: items.map((one) => ({ ...one, on: !one.on })) } },
+        { state: { text: 'other' } },
+        { state: { items: items.slice().reverse() } },
+      ],
+    },
+    {
+      name: `a slot of ${List.name} that is filled by what its data and the state say`,
+      template: ({ state }) =>
+        List(
+          { items: state.items },
+          {
+            row: (item) => [
+              given(isSame(item.name, state.text), el.input({ value: item.name })),
+              given(isSame(item.id, state.count), [Leaf({ text: item.name }), state.count]),
+            ],
+          },
+        ),
+      steps: [
+        { state: { text: items[1]?.name ?? '' } },
+        { state: { count: 1 } },
+        { state: { text: '', count: -1 } },
+        { state: { items: items.slice(1) } },
+      ],
+    },
+    {
+      name: `a slot of ${List.name} that is filled for some of its data in rows`,
+      template: ({ state }) =>
+        eachOf(
+          state.items,
+          (outer) =>
+            List(
+              { items: state.items },
+              { row: (item) => given(isSame(item.id, outer.id), el.i(outer.name)) },
+            ),
+          { key: 'id' },
+        ),
+      steps: [{ state: { items: items.slice().reverse() } }, { state: { items: items.slice(1) } }],
+    },
+    {
+      name: `a slot of ${List.name} that is filled for some of its data, in HTML text`,
+      template: ({ state }) =>
+        (List === RowList ? SomeRows : SomeLiveRows)({ items: state.items, text: state.text }),
+      steps: [{ state: { text: items[1]?.name ?? '' } }, { state: { items: items.slice(1) } }],
+    },
+  ]),
   {
     name: 'a live slot that hands data',
     template: ({ state }) => LiveRows({ items: state.items }, { row: (item) => el.b(item.name, state.text) }),

@@ -391,22 +391,27 @@ function fillMaker(given: GivenFill): (frame: Frame) => HtmlFill {
   const { content, data, filled, ids, isAlways } = given;
   const write = closureOf(content ?? []);
   const { get } = filled;
-  return (frame) =>
-    fillOf(given, isAlways ? undefined : () => get(frame), (out, value, start) => {
-      if (data === undefined || ids === undefined) return write(frame, out);
-      if (frame.pass.late) {
-        const own = frame.kept();
-        own.locals[data] = value;
-        own.locals[ids] = start;
-        return write(own, out);
-      }
+  return (frame) => {
+    /** Does something while the frame's registers hold what the slot passes. */
+    const taking = <T>(value: unknown, start: string, work: () => T): T => {
+      if (data === undefined || ids === undefined) return work();
       const { locals } = frame;
       const [dataBefore, idsBefore] = [locals[data], locals[ids]];
       locals[data] = value;
       locals[ids] = start;
-      const text = write(frame, out);
+      const result = work();
       locals[data] = dataBefore;
       locals[ids] = idsBefore;
-      return text;
+      return result;
+    };
+    const test = (value: unknown, start: string): unknown => taking(value, start, () => get(frame));
+    return fillOf(given, isAlways ? undefined : test, (out, value, start) => {
+      if (!frame.pass.late || data === undefined || ids === undefined)
+        return taking(value, start, () => write(frame, out));
+      const own = frame.kept();
+      own.locals[data] = value;
+      own.locals[ids] = start;
+      return write(own, out);
     });
+  };
 }

@@ -17,6 +17,8 @@ export interface HtmlFill extends Fill {
   readonly isAlways: boolean;
   /** Whether it takes what the slot passes. */
   readonly takesData: boolean;
+  /** Whether it comes to anything; with data and the start of its ids, where it takes data. */
+  comesTo(data: unknown, ids: string): boolean;
   /** Writes it behind what is written already; with data and the start of its ids, where it takes data. */
   write(out: string, data: unknown, ids: string): string;
 }

@@ -121,6 +121,9 @@ export function apart(frame: Frame, write: Write): string {
 /** Stands first in the place of a slot with data that is filled, in a shadow root: its content is no fallback. */
 export const filledMark = '<!--filled-->';
 
+/** How the choice between content that takes data and the fallback starts, in the part that takes the data. */
+export const choiceStart = '<!----><!--(-->';
+
 /** The place of a slot that the routine's caller fills. */
 export function filledSlot(
   frame: Frame,
@@ -132,21 +135,20 @@ export function filledSlot(
 ): string {
   const fill = frame.fills[step.slot];
   const { marks, fallbackStart } = step;
-  const isFilled = fill !== undefined && (fill.isAlways || fill.isFilled(nobody));
+  const isFilled = fill !== undefined && (fill.isAlways || fill.comesTo(data, ids));
   // Content that may render nothing, or takes data, is a dynamic part; other content is not.
   if (
     marks === 'never' ||
     (marks === 'where it changes' && (fill === undefined || (fill.isAlways && !fill.takesData)))
   )
     return isFilled ? fill.write(out, data, ids) : fallback(frame, out);
-  const opened = `${out}<!--(-->`;
+  const isChosen = marks === 'where it changes' && fill?.takesData && !fill.isAlways;
+  const opened = `${out}<!--(-->${isChosen ? choiceStart : ''}`;
   const inner = isFilled
     ? fill.write(opened + (marks === 'always' ? filledMark : '') + fill.start, data, ids)
     : fallback(frame, opened + fallbackStart);
-  return `${inner}<!--)-->`;
+  return `${inner}${isChosen ? '<!--)-->' : ''}<!--)-->`;
 }
-
-const nobody = {} as never;
 
 /** Shared data as it is where a component starts. */
 export function sharedNow({ pass }: Frame, name: string): unknown {
@@ -527,17 +529,20 @@ export function attempt(frame: Frame, named: Named, work: () => unknown): unknow
 /** What fills a slot, of functions that tell whether it comes to anything, and write it. */
 export function fillOf(
   given: GivenFill,
-  test: (() => unknown) | undefined,
+  test: FillTest | undefined,
   write: ((out: string, data: unknown, ids: string) => string) | undefined,
 ): HtmlFill {
   return new WrittenFill(given, test, write);
 }
 
+/** Whether content comes to anything, for what the slot passes. */
+type FillTest = (data: unknown, ids: string) => unknown;
+
 class WrittenFill implements HtmlFill {
   readonly start: string;
   readonly isAlways: boolean;
   readonly takesData: boolean;
-  readonly test: (() => unknown) | undefined;
+  readonly test: FillTest | undefined;
   readonly content: ((out: string, data: unknown, ids: string) => string) | undefined;
 
   constructor(given: GivenFill, test: WrittenFill['test'], content: WrittenFill['content']) {
@@ -548,8 +553,13 @@ class WrittenFill implements HtmlFill {
     this.content = content;
   }
 
+  /** What takes data is given, though for some of it it may come to nothing. */
   isFilled(): boolean {
-    return this.test === undefined || !!this.test();
+    return this.takesData || this.comesTo(undefined, '');
+  }
+
+  comesTo(data: unknown, ids: string): boolean {
+    return this.test === undefined || !!this.test(data, ids);
   }
 
   write(out: string, data: unknown, ids: string): string {

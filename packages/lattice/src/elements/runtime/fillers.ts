@@ -8,16 +8,23 @@ import type { Feature, Instance } from './instance.js';
 import type { LiveClass } from './live.js';
 import type { Sheets } from './sheets.js';
 
-/** What a filler gives for one piece of data: nodes or text, and how to let go of them. */
+/** What a filler gives for one piece of data: nodes or text, if any, and how to let go of them. */
 export interface Filled {
-  readonly content: Node | string;
+  readonly content: Node | string | undefined;
   /** The style sheets that it needs where it stands. */
   readonly sheets?: Sheets;
   release?(): void;
 }
 
-/** Fills a slot that passes data: called for each of its parts with its data, and what tells its ids from those of others. */
-export type Filler = (data: unknown, at?: string) => Node | string | Filled;
+/**
+ * Fills a slot that passes data: called for each of its parts with its data, what tells its ids from those of others, and
+ * how to have it called again. Where it gives nothing, the slot's fallback stands.
+ */
+export type Filler = (
+  data: unknown,
+  at?: string,
+  again?: () => void,
+) => Node | string | Filled | null | undefined;
 
 /** Where an element keeps the functions that fill its slots: set by the page, or by the component that uses it. */
 export interface FillerHost extends HTMLElement {

@@ -30,11 +30,11 @@ export function handed({ data, depth, fallback, level, mask, name, number, reads
     let shown: unknown = block;
     /** Whether what a server filled the slot with stands there. */
     let isSent = false;
-    const show = (): void => {
+    const show = (isAnew = refilling.now): void => {
       const value = data(scopes[level] as Scope);
       const filler = fillerOf(instance.host, name);
       if (!filler && (inner || (isSent && isSame(shown, value)))) return;
-      if (filler && shown === value && !refilling.now) return;
+      if (filler && shown === value && !isAnew) return;
       shown = value;
       if (!filler && isSent)
         instance.tell('markup-unread', {
@@ -43,21 +43,24 @@ export function handed({ data, depth, fallback, level, mask, name, number, reads
         });
       isSent = false;
       release?.();
-      if (inner) remove(inner);
-      inner = undefined;
-      if (!filler) {
-        inner = mount(fallback, mark, [...scopes], instance);
-        return;
-      }
-      const given = filler(value, `${(scopes[level] as Scope).at?.[depth] ?? ''}s${number}`);
-      const filled: Filled = given instanceof Node || typeof given === 'string' ? { content: given } : given;
+      const at = `${(scopes[level] as Scope).at?.[depth] ?? ''}s${number}`;
+      const given = filler?.(value, at, () => show(true));
+      const filled: Partial<Filled> =
+        given instanceof Node || typeof given === 'string' ? { content: given } : (given ?? {});
       const { content } = filled;
+      const isNone = content === undefined;
+      if (inner && !isNone) {
+        remove(inner);
+        inner = undefined;
+      } else if (!inner && isNone) inner = mount(fallback, mark, [...scopes], instance);
       const nodes =
         typeof content === 'string'
           ? [new Text(content)]
           : content instanceof DocumentFragment
             ? [...content.childNodes]
-            : [content];
+            : isNone
+              ? []
+              : [content];
       for (const one of nodes) safe(mark.parentNode as Node).insertBefore(one, mark);
       if (filled.sheets) borrow(filled.sheets, mark);
       release = () => {
@@ -76,7 +79,7 @@ export function handed({ data, depth, fallback, level, mask, name, number, reads
         release = undefined;
       };
     } else clear(mark, instance);
-    anew(instance, () => keep(block, level, mask, show));
+    anew(instance, () => keep(block, level, mask, () => show()));
     forward(block, reads, (one, changed) => inner && update(inner, one, changed));
   };
 }

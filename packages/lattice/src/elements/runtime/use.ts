@@ -1,6 +1,6 @@
 import { finding } from '../../problem/index.js';
 import type { Fill, Scope, Site } from '../../template/scope.js';
-import { type Attach, attempt, type Block, follow, update } from './block.js';
+import { type Attach, attempt, type Block, follow, type Scopes, update } from './block.js';
 import type { Filler, FillerHost } from './fillers.js';
 import type { Instance } from './instance.js';
 import { isRequired, type LiveProp } from './live.js';
@@ -92,6 +92,13 @@ function settledIn(component: string, prop: LiveProp, given: unknown, instance: 
   return fallback;
 }
 
+/** What stands for one piece of data: nothing, where the content comes to nothing for it. */
+interface Piece {
+  readonly scopes: Scopes;
+  readonly made: Block | undefined;
+  readonly again: (() => void) | undefined;
+}
+
 /** Content of a slot that passes data, as a function of the element it is given to: a block for each piece of data. */
 export function filling(
   name: string,
@@ -100,10 +107,11 @@ export function filling(
   level: number,
   reads: Reads,
   depth: number,
+  filled?: Get,
 ): Attach {
   return (node, scopes, block, instance) => {
-    const live = new Set<Block>();
-    const filler: Filler = (data, at) => {
+    const live = new Set<Piece>();
+    const filler: Filler = (data, at, again) => {
       const scope = derived(scopes[level] as Scope);
       scope.locals[local] = data;
       if (at !== undefined) {
@@ -112,24 +120,27 @@ export function filling(
       }
       const copies = [...scopes];
       copies[level] = scope;
-      const made = anew(instance, () => create(content, copies, instance));
-      live.add(made);
+      const made =
+        !filled || filled(scope) ? anew(instance, () => create(content, copies, instance)) : undefined;
+      const piece = { scopes: copies, made, again };
+      live.add(piece);
       return {
-        content: nodesOf(made),
+        content: made && nodesOf(made),
         sheets: sheetsFrom(instance),
         release() {
-          live.delete(made);
+          live.delete(piece);
           // What is in it may be more by now than the slot was given.
-          remove(made);
+          if (made) remove(made);
         },
       };
     };
     const element = node as FillerHost;
     element.fillers = { ...element.fillers, [name]: filler };
     forward(block, reads, (one, mask) => {
-      for (const made of live) {
-        if (one === level) refresh(made.scopes[level] as Scope, scopes[level] as Scope, local, 1);
-        update(made, one, mask);
+      for (const { again, made, scopes: own } of [...live]) {
+        if (one === level) refresh(own[level] as Scope, scopes[level] as Scope, local, 1);
+        if (filled && !filled(own[level] as Scope) === !!made) again?.();
+        else if (made) update(made, one, mask);
       }
     });
   };

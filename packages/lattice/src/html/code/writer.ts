@@ -773,10 +773,9 @@ class RoutineWriter {
   /** What fills a slot of a component that is called. */
   private fill(given: GivenFill): string {
     const { content, data, filled, ids, isAlways } = given;
-    const test = isAlways ? 'undefined' : `() => ${this.perhaps(filled)}`;
-    const names =
-      data === undefined || ids === undefined ? '' : `, ${this.register(data)}, ${this.register(ids)}`;
-    const write = content ? this.writer(content, `(out${names})`) : 'undefined';
+    const names = data === undefined || ids === undefined ? [] : [this.register(data), this.register(ids)];
+    const test = isAlways ? 'undefined' : `(${names.join(', ')}) => ${this.perhaps(filled)}`;
+    const write = content ? this.writer(content, `(${['out', ...names].join(', ')})`) : 'undefined';
     return `${this.name('fillOf')}(${this.value(given, 'fill')}, ${test}, ${write})`;
   }
 }

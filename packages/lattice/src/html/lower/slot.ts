@@ -1,7 +1,7 @@
 import type { PlanFill, PlanSlot } from '../../plan/index.js';
 import { escapeAttribute } from '../../template/escape.js';
 import { marksParts } from '../form.js';
-import { filledMark } from '../runtime.js';
+import { choiceStart, filledMark } from '../runtime.js';
 import { choose } from './branches.js';
 import { deeper, literal, register, type Scope, type Spliced } from './env.js';
 import { blockStart } from './lowering.js';
@@ -63,19 +63,24 @@ function lowerSpliced(node: PlanSlot, given: Spliced | undefined, to: Steps, at:
   const { fill, at: owner } = given;
   const isMarked =
     isHanded || (marksParts(at.env.form) && !(fill.data === undefined && fill.block.filled === true));
+  // Content that takes data is a part, and where it may come to nothing the choice is another one in it.
+  const isChosen = isMarked && !isHanded && fill.data !== undefined && fill.block.filled !== true;
+  const inside = contentAt(node, fill, owner, to, at);
   if (isMarked) to.text('<!--(-->');
-  const filled = filledHere(isAlways(fill) || fill.block.filled, owner);
+  if (isChosen) to.text(choiceStart);
+  const filled = filledHere(fill.block.filled, inside);
   const [content, fallback] = [new Steps(), new Steps()];
   if (isHanded) content.text(filledMark);
   if (filled.op.op !== 'literal' || filled.op.value) {
     if (isMarked) content.text(blockStart(fill.block.nodes, owner));
-    at.lowering.into(fill.block.nodes, content, contentAt(node, fill, owner, content, at));
+    at.lowering.into(fill.block.nodes, content, inside);
   }
   if (filled.op.op !== 'literal' || !filled.op.value) {
     if (isMarked) fallback.text(fallbackStart(node, at));
     at.lowering.into(node.fallback.nodes, fallback, at);
   }
   choose(filled, fromOutside(content.list, at), fallback.list, to);
+  if (isChosen) to.text('<!--)-->');
   if (isMarked) to.text('<!--)-->');
 }
 
@@ -93,10 +98,6 @@ function contentAt(node: PlanSlot, { data }: PlanFill, owner: Scope, to: Steps, 
   return { ...deeper(owner, [[data, value]], () => idsIn(node, at)), tag: '', known };
 }
 
-function isAlways({ data, block }: PlanFill): boolean {
-  return data !== undefined || block.filled === true;
-}
-
 /** Content for a slot of a component that is not inlined. What never comes to anything is as if it were not given. */
 export function givenFill(fill: PlanFill | undefined, at: Scope): GivenFill | undefined {
   if (!fill || (fill.data === undefined && fill.block.filled === false)) return undefined;
@@ -112,8 +113,8 @@ export function givenFill(fill: PlanFill | undefined, at: Scope): GivenFill | un
     content: fromOutside(lowering.apart(block, { ...inside, tag: '' }), at),
     data: local,
     ids,
-    filled: filledHere(isAlways(fill) || block.filled, at),
-    isAlways: isAlways(fill),
+    filled: filledHere(block.filled, inside),
+    isAlways: block.filled === true,
     start: blockStart(block.nodes, at),
   };
 }
@@ -121,13 +122,13 @@ export function givenFill(fill: PlanFill | undefined, at: Scope): GivenFill | un
 /** Content of which is only asked whether it comes to anything. */
 export function askedFill(fill: PlanFill | undefined, at: Scope): GivenFill | undefined {
   if (!fill) return undefined;
-  const filled = filledHere(isAlways(fill) || fill.block.filled, at);
+  const filled = filledHere(fill.block.filled, at);
   return {
     content: undefined,
     data: undefined,
     ids: undefined,
     filled,
-    isAlways: isAlways(fill),
+    isAlways: fill.block.filled === true,
     start: '',
   };
 }

@@ -7,9 +7,17 @@ import {
 } from '../../component/index.js';
 import { isInteractive } from '../../plan/index.js';
 import { suggest } from '../../problem/index.js';
-import { type Content, deeper, isBlank, localExpr, trimmedEnd, trimmedStart } from '../../template/index.js';
+import {
+  type Content,
+  deeper,
+  type ExprCore,
+  isBlank,
+  localExpr,
+  trimmedEnd,
+  trimmedStart,
+} from '../../template/index.js';
 import { hasHole } from '../syntax/holes.js';
-import type { MarkupElement, MarkupNode } from '../syntax/nodes.js';
+import type { MarkupAttribute, MarkupElement, MarkupNode } from '../syntax/nodes.js';
 import { attributesOf, listeners, namesNodes, nodePlace, propValue } from './attributes.js';
 import { attributeOf, isDirective, nameIn } from './directives.js';
 import type { Locals } from './names.js';
@@ -126,38 +134,65 @@ function slotContent(
   locals: Locals,
   reading: TextReading,
 ): SlotContent {
-  const [first, ...more] = nodes;
-  const wrapper = nodes.find((node): node is MarkupElement => isFiller(node));
-  const as = wrapper && attributeOf(wrapper, 'as');
-  if (wrapper && as && !isDirective(wrapper)) {
-    if (more.length > 0) {
+  const wrapper = nodes.find((node) => takesData(node));
+  if (wrapper) {
+    // Each for some of the data, or one for all of it.
+    const isApart = isDirective(wrapper);
+    const stray = nodes.find((node) =>
+      isApart ? !isSpace(node) && !(isDirective(node) && fitsBeside(node)) : node !== wrapper,
+    );
+    if (stray) {
       reading.report(
         'directive-invalid',
         {
           fault: `The slot "${name}" of ${component.name} is given data content and other content side by side`,
-          hint: 'Put everything into the one <template slot="…" as="…">.',
+          hint: 'Put everything into the one <template slot="…" as="…">, or give each of them a condition: given="…".',
         },
-        (first === wrapper ? more[0] : first)?.at,
+        stray.at,
       );
     }
-    const label = nameIn(as, reading) ?? 'data';
     return deeper(1, (local) => {
-      const handed = localExpr(local, label, 'data');
       const kind = component.slots.kinds[component.slots.at.get(name) ?? -1]?.item;
-      if (kind) reading.kinds.set(handed, kind);
-      return {
-        content: reading.content(wrapper.children, new Map([...locals, [label, handed]])),
-        data: local,
+      const handed = (as: MarkupAttribute): readonly [string, ExprCore] => {
+        const label = nameIn(as, reading) ?? 'data';
+        const core = localExpr(local, label, 'data');
+        if (kind) reading.kinds.set(core, kind);
+        return [label, core];
       };
+      const named = nodes.flatMap((node) => (takesData(node) ? (attributeOf(node, 'as') ?? []) : []));
+      const inside: Locals = new Map([...locals, ...named.map(handed)]);
+      const content = isApart ? nodes.map((node) => without(node, 'slot', 'as')) : childrenOf(wrapper);
+      return { content: reading.content(content, inside), data: local };
     });
   }
   const content = nodes.flatMap((node): readonly MarkupNode[] => {
     if (node.kind !== 'element') return [node];
     // A plain template only names the slot: what stands in it is the content.
     if (isFiller(node) && !isDirective(node)) return node.children;
-    return [{ ...node, attributes: node.attributes.filter((attribute) => attribute.name !== 'slot') }];
+    return [without(node, 'slot')];
   });
   return { content: reading.content(content, locals), data: undefined };
+}
+
+/** Whether a node is a template whose content takes what a slot passes. */
+function takesData(node: MarkupNode): boolean {
+  return (
+    isFiller(node) && attributeOf(node, 'as') !== undefined && attributeOf(node, 'each-of') === undefined
+  );
+}
+
+/** Whether a directive may stand beside a template with a condition that takes what a slot passes. */
+function fitsBeside(node: MarkupNode): boolean {
+  return takesData(node) || attributeOf(node, 'otherwise') !== undefined;
+}
+
+function childrenOf(node: MarkupNode): readonly MarkupNode[] {
+  return node.kind === 'element' ? node.children : [];
+}
+
+function without(node: MarkupNode, ...names: readonly string[]): MarkupNode {
+  if (node.kind !== 'element') return node;
+  return { ...node, attributes: node.attributes.filter(({ name }) => !names.includes(name)) };
 }
 
 function isFiller(node: MarkupNode): node is MarkupElement {

@@ -1,11 +1,11 @@
-import type { PlanFill, PlanSlot } from '../../../plan/index.js';
-import { blankSlot, ExprCore, operand } from '../../../template/index.js';
+import { type Block, filledCore, type PlanFill, type PlanSlot } from '../../../plan/index.js';
+import { blankSlot, type Core, ExprCore, operand } from '../../../template/index.js';
 import { buildAttributes } from '../attributes.js';
 import { call } from '../call.js';
 import { maskOf } from '../dependencies.js';
 import { type Level, type Spot, viewOf } from '../level.js';
 import { type Around, StaticElement } from '../static.js';
-import { type CompiledView, own } from '../view.js';
+import { CompiledView, own } from '../view.js';
 import { placeGiven } from './given.js';
 
 /**
@@ -72,12 +72,16 @@ function buildReceiving(
   { block, data: local }: PlanFill,
   parent: Around,
   view: CompiledView,
-  { level, depth }: Spot,
+  spot: Spot,
   inside: Spot,
 ): void {
+  const { depth, level } = spot;
   const owner: Level = inside.level;
   const mark = view.mark(parent);
-  const content = view.common.view(block.nodes, inside);
+  const content =
+    block.filled === true
+      ? view.common.view(block.nodes, inside)
+      : chosen(filledCore(block.filled), block, node, view, spot, inside);
   const reads = view.noteViews(content);
   const mask = maskOf(node.data, level);
   view.note(own(level, mask));
@@ -95,4 +99,21 @@ function buildReceiving(
     reads,
   };
   view.part(mark, call('receiving', of));
+}
+
+/** The content where it comes to something for what the slot passes, else the fallback. */
+function chosen(
+  filled: Core,
+  block: Block,
+  { fallback }: PlanSlot,
+  { common }: CompiledView,
+  spot: Spot,
+  inside: Spot,
+): CompiledView {
+  const either = new CompiledView(common);
+  // The first node of the view stays, whichever of the two is shown.
+  either.mark(either);
+  const views = [viewOf(fallback, common, spot), viewOf(block, common, inside)] as const;
+  placeGiven(filled, inside.level, ...views, either, either);
+  return either;
 }

@@ -156,8 +156,11 @@ function buildFilling(
   view: CompiledView,
   spot: Spot,
 ): void {
+  const { level } = spot;
   const content = view.common.view(block.nodes, { ...spot, depth: spot.depth + 1 });
+  const filled = block.filled === true ? [] : [filledCore(block.filled)];
+  content.note(readsOf(filled, level));
   const reads = view.noteViews(content);
   view.common.fillsOthers = true;
-  view.part(host, call('filling', name, local, content, spot.level.index, reads, spot.depth + 1));
+  view.part(host, call('filling', name, local, content, level.index, reads, spot.depth + 1, ...filled));
 }
