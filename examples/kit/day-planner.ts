@@ -111,16 +111,7 @@ export const DayPlanner = component('day-planner', {
                     on: { chosen: (sent) => handlers.count(sent.detail.count) },
                   },
                   {
-                    cell: ({ name, row }) =>
-                      given(
-                        isSame(name, 'kilos'),
-                        el.strong(row.kilos, ' kg'),
-                        given(
-                          isSame(name, 'variety'),
-                          row.variety,
-                          given(isSame(name, 'crate'), row.crate, row.grove),
-                        ),
-                      ),
+                    cell: ({ name, row }) => given(isSame(name, 'kilos'), el.strong(row.kilos, ' kg')),
                   },
                 ),
                 el.p({ class: 'quiet', role: 'status' }, state.chosen, ' crates are chosen.'),

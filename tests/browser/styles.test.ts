@@ -111,10 +111,17 @@ test('nesting, media rules, keyframes, :host, :is and :not keep their meaning', 
 test('rules that cannot be carried over are problems, not lost without a word', () => {
   const problems = (styles: string) =>
     resolve(component('odd-styles', { styles, template: () => el.p('x') })).problems;
-  expect(problems('::slotted(p) { color: red }')[0]).toMatchObject({
-    code: 'styles-invalid',
-    where: 'odd-styles',
-  });
+  expect(problems('::slotted(p) { color: red }')).toEqual([]);
+  for (const selector of [
+    'h3 + ::slotted(p)',
+    'slot.wide::slotted(p)',
+    '::slotted(p) b',
+    '::slotted(p):hover',
+  ])
+    expect(problems(`${selector} { color: red }`)[0]).toMatchObject({
+      code: 'styles-invalid',
+      where: 'odd-styles',
+    });
   expect(problems('@import "x.css"; p { color: red }')[0]?.message).toContain('@import');
   expect(problems('p { color: red } } q { ')[0]?.message).toContain('cannot be read');
   expect(problems('p { color: red }')).toEqual([]);

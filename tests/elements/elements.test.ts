@@ -701,6 +701,36 @@ describe.each(plannings)('%s', (_how, ahead) => {
       expect(await page.locator('live-rows u').allInnerTexts()).toEqual(['3']);
     });
 
+    test('is filled for some of the data, by a function that gives nothing for the rest, or by templates', async () => {
+      await open(
+        '<live-rows></live-rows>',
+        `const rows = document.querySelector('live-rows'); rows.items = ${items}; rows.fillers = { row: (item) => item.id === 1 ? 'first' : undefined }`,
+      );
+      const fallback = await text('live-rows li:nth-child(2)');
+      expect(fallback).toContain('<b>Two</b>');
+      expect(await text('live-rows li:first-child')).toContain('first');
+      await run(
+        'const rows = document.querySelector(\'live-rows\'); rows.fillers = undefined; rows.setHTMLUnsafe(\'<template slot="row" as="it" given="it.name === \\\'One\\\'"><u>{{ it.id }}</u></template><template slot="row" as="it" given="it.none"><s>{{ it.id }}</s></template>\')',
+      );
+      await expect.poll(() => page.locator('live-rows u').allInnerTexts()).toEqual(['1']);
+      expect(await text('live-rows li:nth-child(2)')).toBe(fallback);
+      expect(await page.locator('live-rows s').count()).toBe(0);
+      await run("document.querySelector('live-rows').items = [{ id: 3, name: 'Three' }]");
+      expect(await page.locator('live-rows u').count()).toBe(0);
+      expect(reported).toEqual([]);
+    });
+
+    test('what is typed into one of its parts stays when another one is filled or not any more', async () => {
+      await open('<some-rows></some-rows>', `document.querySelector('some-rows').items = ${items}`);
+      await page.locator('some-rows input').first().fill('typed');
+      await run("document.querySelector('some-rows').wanted = 2");
+      await expect.poll(() => page.locator('some-rows input').count()).toBe(2);
+      await run("document.querySelector('some-rows').wanted = 1");
+      await expect.poll(() => page.locator('some-rows input').count()).toBe(1);
+      expect(await page.locator('some-rows input').inputValue()).toBe('typed');
+      expect(reported).toEqual([]);
+    });
+
     test('is filled by the component that uses it, whose values and handlers it keeps', async () => {
       await open('<rows-page></rows-page>', `document.querySelector('rows-page').items = ${items}`);
       expect(await rows()).toEqual(['One in kg', '<b>Two</b> in kg']);

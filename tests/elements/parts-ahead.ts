@@ -13,6 +13,7 @@ import {
   PickList,
   RowsPage,
   SidePanel,
+  SomeRows,
   WeightField,
 } from './parts.js';
 
@@ -34,6 +35,7 @@ Object.assign(window, {
       LiveRows,
       ManyFields,
       RowsPage,
+      SomeRows,
     );
   },
   elementClass: () => elementClass(OuterBox),

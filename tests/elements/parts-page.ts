@@ -13,6 +13,7 @@ import {
   PickList,
   RowsPage,
   SidePanel,
+  SomeRows,
   WeightField,
 } from './parts.js';
 
@@ -32,6 +33,7 @@ Object.assign(window, {
     OuterBox,
     PickList,
     RowsPage,
+    SomeRows,
     SidePanel,
     WeightField,
   },

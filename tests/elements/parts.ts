@@ -259,6 +259,23 @@ export const RowsPage = component('rows-page', {
   ],
 });
 
+/** Fills the rows up to one that it is told. */
+export const SomeRows = component('some-rows', {
+  props: { items: prop.list<Item>().fallback([]), wanted: prop.number().fallback(1) },
+  state: () => ({}),
+  template: ({ props }) =>
+    LiveRows(
+      { items: props.items },
+      {
+        row: (item) =>
+          given(
+            calc(item.id, props.wanted, (id, wanted) => id <= wanted),
+            el.input(),
+          ),
+      },
+    ),
+});
+
 /** What a careless template might do with text from outside. */
 export const CarelessBox = component('careless-box', {
   props: { tag: prop.text().fallback('p'), it: prop.text().fallback('') },

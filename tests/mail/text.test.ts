@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { calc, component, eachOf, el, prop, resolve, whenLoaded } from 'zesty-lattice';
+import { calc, component, eachOf, el, prop, resolve, slot, whenLoaded } from 'zesty-lattice';
 import { renderHtmlAsync, renderPage } from 'zesty-lattice/html';
 import { mail, renderMail, renderMailAsync } from 'zesty-lattice/mail';
 import Newsletter from '../../examples/orchard/newsletter/newsletter.js';
@@ -41,6 +41,23 @@ describe('the text of a mail', () => {
       'mail-unfit: The mail has src="/crate.png", which leads nowhere from a mail.',
       'mail-unfit: The mail has href="open-day", which leads nowhere from a mail.',
       expect.stringMatching(/^mail-unfit: The mail is \d+ KB, and some programs cut/),
+    ]);
+  });
+
+  test('leaves out rules of selectors in selectors, and says so; what its slots are given is reached', () => {
+    const Letter = component('mail-letter', {
+      slots: { default: slot() },
+      styles: `b:where(section :not(.x, .y)) { color: red } section :is(b, i), u { color: blue }
+        section ::slotted(i) { color: green } :where(b) { font-weight: 300 }`,
+      template: ({ slots }) => el.section(slots.default(), el.b('own'), el.u('u')),
+    });
+    const { html, problems } = renderMail(Letter({}, el.i('given')), { title: 'x' });
+    expect(/<section[^]*section>/.exec(html)?.[0]).toBe(
+      '<section><i style="color: green;">given</i><b style="font-weight: 300;">own</b><u style="color: blue;">u</u></section>',
+    );
+    expect(problems.map(({ message }) => message)).toEqual([
+      'The mail has rules for "b:where(section :not(.x,.y))", which are left out.',
+      'The mail has rules for "section :is(b,i)", which are left out.',
     ]);
   });
 

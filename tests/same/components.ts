@@ -142,6 +142,25 @@ export const SomeLiveRows = component('same-some-live-rows', {
   uses: [LiveRows],
   template: someOf('same-live-rows'),
 });
+/** Says how what stands in its slots looks, unless who wrote that says otherwise. */
+const reaching = `::slotted(*) { color: rgb(1, 2, 3) } ::slotted(i) { color: rgb(4, 5, 6); font-weight: 700 }
+  .foot ::slotted(b.due), slot[name=title]::slotted(b) { text-decoration-line: underline }
+  slot:not([name])::slotted(b) { font-weight: 300 }`;
+const framing = (name: string, isLive: boolean) =>
+  component(name, {
+    props: { head: prop.text() },
+    slots: { default: slot(), title: slot(), foot: slot() },
+    ...(isLive && { state: () => ({ seen: 0 }) }),
+    styles: reaching,
+    template: ({ props, slots }) =>
+      el.section(
+        el.h4(slots.title(el.b(props.head))),
+        slots.default(el.i('fallback')),
+        el.div({ class: 'foot' }, slots.foot()),
+      ),
+  });
+export const Framed = framing('same-framed', false);
+export const LiveFramed = framing('same-live-framed', true);
 /** Passes records that it puts together to what fills its rows. */
 interface Pair {
   readonly name: string;

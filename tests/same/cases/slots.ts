@@ -3,8 +3,10 @@ import type { Case } from '../case.js';
 import {
   Bottom,
   Card,
+  Framed,
   Leaf,
   LiveCard,
+  LiveFramed,
   LiveThrough,
   LiveThroughLive,
   Six,
@@ -113,6 +115,55 @@ const own: readonly Case[] = [
     content: filled,
   },
 ];
+
+/** Slots of a component whose rules reach what is in them. */
+const reached: readonly Case[] = [Framed, LiveFramed].flatMap((Frame): readonly Case[] => [
+  {
+    name: `content that the rules of ${Frame.name} reach`,
+    template: ({ state }) =>
+      Frame(
+        { head: state.text },
+        {
+          title: [el.b(state.text), el.i('i')],
+          default: [
+            'text',
+            el.b(el.i('inner')),
+            given(state.flag, el.i('on'), el.b('off')),
+            el.u(el.i('in u')),
+          ],
+          foot: eachOf(state.items, (item) => el.b({ class: { due: item.on } }, item.name), { key: 'id' }),
+        },
+      ),
+  },
+  {
+    name: `a fallback that the rules of ${Frame.name} do not reach`,
+    template: ({ state }) => Frame({ head: state.text }),
+  },
+  {
+    name: `content that the rules of ${Frame.name} reach, of rules of its own`,
+    styles: 'i { color: rgb(70, 80, 90) } b { font-weight: 200 }',
+    template: () => Frame({ head: 'h' }, { default: [el.i('mine'), el.b('mine')], title: el.b('t') }),
+  },
+  {
+    name: `components that the rules of ${Frame.name} reach`,
+    template: ({ state }) =>
+      Frame(
+        { head: 'h' },
+        {
+          default: [Leaf({ text: state.text }), LiveCard({ head: state.text })],
+          foot: Leaf({ text: 'foot' }),
+        },
+      ),
+  },
+  {
+    name: `one of ${Frame.name} in another`,
+    template: ({ state }) =>
+      Frame({ head: 'outer' }, [
+        Frame({ head: 'inner' }, { default: el.i(state.text), foot: el.b('foot') }),
+        el.i('i'),
+      ]),
+  },
+]);
 
 /** Slots of a component that is flattened in it. */
 const inside: readonly Case[] = [
@@ -431,4 +482,4 @@ const alive: readonly Case[] = [
   },
 ];
 
-export const slots: readonly Case[] = [...own, ...inside, ...onwards, ...alive];
+export const slots: readonly Case[] = [...own, ...reached, ...inside, ...onwards, ...alive];

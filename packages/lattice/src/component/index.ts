@@ -43,6 +43,7 @@ export { forgetComponents, perComponent } from './per-component.js';
 export type { Placement } from './placement.js';
 export { preset } from './preset.js';
 export { propNameFaults } from './prop-names.js';
+export { reachesGiven } from './reaches-given.js';
 export { type Rule, readText } from './rule.js';
 export { saidOf } from './said-of.js';
 export { type AnySlotKind, SlotKind, slot } from './slot.js';

@@ -1,5 +1,6 @@
 import { hostTag } from '../plan/index.js';
 import { type Finding, finding, nodeModule, PackageMissing, type Problem, placed } from '../problem/index.js';
+import { fittingRules } from '../styles/index.js';
 import { type HtmlNode, SetAside } from './set-aside.js';
 
 /** How large a mail may be until some programs cut it, in bytes of its HTML. */
@@ -46,7 +47,13 @@ export function mailHtml(page: string, tell: (problem: Problem) => void): string
   const kept = new SetAside(page);
   removeScripts(document, say);
   kept.take(document);
-  eachStyle(document, inLight);
+  eachStyle(document, (text) =>
+    fittingRules(inLight(text), (selector) => {
+      const isFit = !deepSelector.test(selector);
+      if (!isFit) say(unfitSelector(selector));
+      return isFit;
+    }),
+  );
   const styled = parse(inlined(juice, serialize(document)));
   let keepsMarks = false;
   eachStyle(styled, (text) => {
@@ -88,6 +95,17 @@ function inlined(juice: Juice, html: string): string {
     // Whatever else of this process inlines rules has its own settings back.
     Object.assign(codeBlocks, blocks);
   }
+}
+
+/** A selector with a list, or brackets, in brackets: the package that puts rules into attributes does not end with some. */
+const deepSelector = /\([^()]*[(,]/;
+
+function unfitSelector(selector: string): Finding {
+  const written = selector.replace(/\[data-in[^\]]*\]/g, '');
+  return finding('mail-unfit', {
+    fault: `has rules for "${written.slice(0, 60)}", which are left out`,
+    hint: 'Write a selector for each case, without lists in :is(), :where() and :not().',
+  });
 }
 
 /** Replaces the text of each style element. */
@@ -173,7 +191,9 @@ function cleanAttributes(
 
 /** Mail programs know neither `:where()` nor `light-dark()`: what is meant for light stands for both. */
 function inLight(style: string): string {
-  let text = style.replace(/:where\((\[data-in[^()]*\])\)/g, '$1');
+  let text = style
+    .replace(/:where\((\[data-in[^()]*\])\)/g, '$1')
+    .replace(/:where\(([^()]*\[data-in[^()]*\])\)/g, '$1');
   for (let at = text.indexOf('light-dark('); at >= 0; at = text.indexOf('light-dark(')) {
     let depth = 0;
     let comma = -1;

@@ -1,4 +1,11 @@
-import { type ComponentCore, fallbackOf, isMade, perComponent, type UseNode } from '../component/index.js';
+import {
+  type ComponentCore,
+  fallbackOf,
+  isMade,
+  perComponent,
+  reachesGiven,
+  type UseNode,
+} from '../component/index.js';
 import { dissolvedContent, failedUse, isInteractive } from '../plan/index.js';
 import { escapeText } from '../template/escape.js';
 import { ElementNode, isBlank, isNode, isRecord, showsMarkup, type TrustedNode } from '../template/index.js';
@@ -98,6 +105,8 @@ function usualOf(component: ComponentCore, form: 'markup' | 'elements', how: How
   if (accepts !== undefined || (form === 'elements' && isInteractive(component))) return unusual;
   if (props.names.some((name) => name in Object.prototype) || props.at.has('on')) return unusual;
   if (props.kinds.some(({ rules }) => rules.settle) || slots.kinds.some(({ hands }) => hands)) return unusual;
+  // What is ready to put in has no marks.
+  if (reachesGiven(component)) return unusual;
   refuseBroken(component);
   return new Usual(component, form, how);
 }

@@ -30,6 +30,6 @@ export { closesRawText, rawTextFault } from './raw-text.js';
 export { withUsed } from './registering.js';
 export { repeatedSlots } from './repeated-slots.js';
 export { blueprintOf, filledExpr } from './run-template.js';
-export { markSelectors, marksIn, type SelectorMarks } from './selectors.js';
+export { markSelectors, marksIn, type SelectorMarks, slottedSelector } from './selectors.js';
 export { settledProp } from './settle.js';
 export { readsShared, sharesOf } from './shared.js';

@@ -1,8 +1,8 @@
 import { type ComponentCore, perComponent } from '../component/index.js';
 import { type Finding, finding } from '../problem/index.js';
 import { withSource } from '../template/index.js';
-import { mergedAttributes } from './attributes/accepted.js';
-import { markKey, type PlanAttribute } from './attributes/plan-attribute.js';
+import { markIn, mergedAttributes } from './attributes/accepted.js';
+import { markKey, type PlanAttribute, withMark } from './attributes/plan-attribute.js';
 import type { Block } from './block.js';
 import { dissolvedContent } from './host-box.js';
 import type { PlanElement, PlanNode, PlanUse } from './plan.js';
@@ -67,8 +67,8 @@ export function hostAttributesIn(
 export function givenIn(node: PlanUse, component: ComponentCore | undefined): Given {
   const { accepted } = node;
   const own = node.own.filter(isWritten);
-  const marked =
-    own.length > 0 && component && component.styles !== '' ? [...own, markOf(component.name)] : own;
+  const isMarked = own.some(({ key }) => key !== markKey) && component && component.styles !== '';
+  const marked = isMarked ? mergedMarks(own, component.name) : own;
   const given = accepted ?? (marked.length > 0 ? marked : undefined);
   return isOutermost(node, component) ? [...(given ?? []), here] : given;
 }
@@ -89,8 +89,13 @@ function isWritten({ key, kind }: PlanAttribute): boolean {
   return kind === 'fixed' || kind === 'value' || kind === 'class' || kind === 'style';
 }
 
-function markOf(name: string): PlanAttribute {
-  return { kind: 'fixed', key: markKey, name: markKey, rule: 'plain', text: name };
+/** Attributes with one more mark: all stand in one. */
+function mergedMarks(own: readonly PlanAttribute[], name: string): readonly PlanAttribute[] {
+  const mark = markIn(own);
+  return withMark(
+    own.filter(({ key }) => key !== markKey),
+    mark === undefined ? name : `${name} ${mark}`,
+  );
 }
 
 type StaysElement = (component: ComponentCore) => boolean;
@@ -105,7 +110,7 @@ export function unplacedOwn(
   { component, own, place }: PlanUse,
   staysElement: StaysElement,
 ): Finding | undefined {
-  const [first] = own.filter(isWritten);
+  const [first] = own.filter((one) => isWritten(one) && one.key !== markKey);
   if (!first || hasOutermost(component, staysElement)) return undefined;
   const found = finding('attribute-unplaced', { attribute: first.key, component: component.name });
   return withSource(found, { place });

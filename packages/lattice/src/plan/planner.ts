@@ -73,6 +73,8 @@ export interface PlanScope {
   readonly counts: Counts;
   /** The tag of the element around it, where it is known. */
   readonly tag: string;
+  /** The mark of what fills a slot, on its outermost elements; set where the rules of the slot's component reach it. */
+  readonly given?: string | undefined;
   /** The state that a `select` around it is tied to; `open` where the template has none around it. */
   readonly choice: Core | 'open' | undefined;
 }

@@ -3,13 +3,15 @@ export interface SelectorMarks {
   readonly own: string;
   /** What stands for `:host`; without it the browser's own is kept, as in a shadow root. */
   readonly host: string | undefined;
+  /** The component that they are of, where it has no shadow root of its own: `::slotted` is what it was given there. */
+  readonly component?: string;
   /** Whether the rule stands in another, so that `&` is what that one matches, which is marked already. */
   readonly isNested?: boolean;
 }
 
 /** The marks of a component, as its rules name them. */
 export function marksIn(name: string): SelectorMarks & { readonly host: string } {
-  return { own: `:where([data-in~="${name}"])`, host: `:where([data-in-host="${name}"])` };
+  return { own: `:where([data-in~="${name}"])`, host: `:where([data-in-host="${name}"])`, component: name };
 }
 
 /**
@@ -19,8 +21,58 @@ export function marksIn(name: string): SelectorMarks & { readonly host: string }
  */
 export function markSelectors(list: string, marks: SelectorMarks, isNested = false): string {
   return split(list, ',')
-    .map((selector) => markSelector(selector.trim(), isNested ? { ...marks, isNested } : marks))
+    .map((selector) =>
+      marks.component !== undefined && selector.includes('::slotted')
+        ? (slottedSelector(selector.trim(), marks.component, isNested) ?? matchesNothing)
+        : markSelector(selector.trim(), isNested ? { ...marks, isNested } : marks),
+    )
     .join(',');
+}
+
+/** What stands for a selector that cannot be carried over. */
+const matchesNothing = ':not(*)';
+
+/** The mark of what is given to a slot of a component whose rules reach it there. */
+export function givenMark(component: string, slot: string): string {
+  return `/${component}/${slot}`;
+}
+
+const pseudoElement = /^(::|:(before|after|first-line|first-letter)$)/;
+
+/**
+ * A selector with `::slotted()`, as one for a component that is flattened: it matches what its use gave to the slot, by the
+ * mark of that, and weighs nothing, since the rules of who wrote the content win
+ * (https://www.w3.org/TR/css-scoping-1/#selectordef-slotted, https://www.w3.org/TR/css-cascade-5/#cascade-context).
+ * Undefined where it asks for more of the slot than its name.
+ */
+export function slottedSelector(selector: string, component: string, isNested = false): string | undefined {
+  const pieces = split(selector, ' >+~');
+  const last = simplesIn(pieces.at(-1) ?? '');
+  const at = last.findIndex((one) => /^::slotted\([\s\S]*\)$/.test(one));
+  const before = pieces.slice(0, -1).join('');
+  if (at < 0 || /[+~]\s*$/.test(before) || before.includes('::slotted')) return undefined;
+  const slot = slotIn(last.slice(0, at).join(''));
+  const pseudo = last.slice(at + 1);
+  if (slot === undefined || !pseudo.every((one) => pseudoElement.test(one))) return undefined;
+  const outer = before.replace(/[\s>]+$/, '');
+  const link = before.slice(outer.length).includes('>') ? '>' : ' ';
+  const around = outer === '' ? '' : markSelector(outer, { ...marksIn(component), isNested }) + link;
+  const mark =
+    slot === '*' ? `[data-in*="${givenMark(component, '')}"]` : `[data-in~="${givenMark(component, slot)}"]`;
+  return split((last[at] as string).slice('::slotted('.length, -1), ',')
+    .map((content) => `:where(${around}${content.trim()}${mark})${pseudo.join('')}`)
+    .join(',');
+}
+
+/** The slot that a compound stands for: by its name, or `*` for any. */
+function slotIn(compound: string): string | undefined {
+  if (compound === '' || compound === 'slot') return '*';
+  if (compound === 'slot:not([name])') return 'default';
+  const [, name] =
+    /^(?:slot)?\[name=(?:"([\w-]+)"|'([\w-]+)'|([\w-]+))\]$/
+      .exec(compound)
+      ?.filter((one) => one !== undefined) ?? [];
+  return name;
 }
 
 /** A complex selector with the mark on each of its compounds. */
@@ -41,7 +93,7 @@ function markSelector(selector: string, marks: SelectorMarks): string {
 /** The mark goes before pseudo-elements and behind everything else; in a rule inside another `&` stands for what is marked already. */
 function markCompound(compound: string, marks: SelectorMarks): string {
   const simple = simplesIn(compound);
-  const end = simple.findIndex((one) => /^(::|:(before|after|first-line|first-letter)$)/.test(one));
+  const end = simple.findIndex((one) => pseudoElement.test(one));
   const before = end < 0 ? simple : simple.slice(0, end);
   const after = end < 0 ? [] : simple.slice(end);
   const host = before.find((one) => /^:host(\(|$)/.test(one));

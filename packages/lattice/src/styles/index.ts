@@ -1,6 +1,12 @@
 import type { AtRule, Node, Root, Rule } from 'postcss';
 import { type ComponentCore, perComponent } from '../component/index.js';
-import { isMarkedInShadow, markSelectors, marksIn, type SelectorMarks } from '../plan/index.js';
+import {
+  isMarkedInShadow,
+  markSelectors,
+  marksIn,
+  type SelectorMarks,
+  slottedSelector,
+} from '../plan/index.js';
 import { type Finding, finding, reasonOf, type SourcePlace } from '../problem/index.js';
 import { cssTokens, isCssFault, parseCss, parseSelector } from './css.js';
 
@@ -60,10 +66,10 @@ function scopeRules(component: ComponentCore, host: string | undefined): LineAnd
     rule.remove();
   });
   renameKeyframes(sheet, name);
-  const marks: SelectorMarks = { own: marksIn(name).own, host };
+  const marks: SelectorMarks = host === undefined ? { own: marksIn(name).own, host } : marksIn(name);
   sheet.walkRules((rule) => {
     if (isInKeyframes(rule)) return;
-    const marked = markedSelectors(rule, marks, report);
+    const marked = markedSelectors(rule, component, marks, report);
     if (marked === undefined) rule.remove();
     else rule.selector = marked;
   });
@@ -105,6 +111,17 @@ function placeIn(component: ComponentCore, { line = 1, column = 1 }: LineAndColu
     first += lines;
   }
   return component.source;
+}
+
+/** Rules without those selectors for which `isFit` says no. */
+export function fittingRules(css: string, isFit: (selector: string) => boolean): string {
+  const sheet = parseCss(css);
+  sheet.walkRules((rule) => {
+    const fit = isInKeyframes(rule) ? rule.selectors : rule.selectors.filter(isFit);
+    if (fit.length === 0) rule.remove();
+    else if (fit.length < rule.selectors.length) rule.selectors = fit;
+  });
+  return sheet.toString();
 }
 
 /**
@@ -156,13 +173,22 @@ function isInKeyframes(rule: Rule): boolean {
 }
 
 /** The rule's selectors with the marks; undefined where none is left. */
-function markedSelectors(rule: Rule, marks: SelectorMarks, report: ReportFault): string | undefined {
+function markedSelectors(
+  rule: Rule,
+  { name }: ComponentCore,
+  marks: SelectorMarks,
+  report: ReportFault,
+): string | undefined {
   try {
-    const list = parseSelector(rule.selector);
-    const selectors = list.nodes
-      .map(String)
-      .filter((selector) => marks.host === undefined || !reachesOut(selector, rule, report));
-    return selectors.length > 0 ? markSelectors(selectors.join(','), marks, isNested(rule)) : undefined;
+    const nested = isNested(rule);
+    const selectors = parseSelector(rule.selector)
+      .nodes.map(String)
+      .flatMap((selector) =>
+        marks.host === undefined || !selector.includes('::slotted')
+          ? markSelectors(selector, marks, nested)
+          : (slottedSelector(selector.trim(), name, nested) ?? tellUnreached(rule, report)),
+      );
+    return selectors.length > 0 ? selectors.join(',') : undefined;
   } catch (thrown) {
     report(
       `have a selector that cannot be read, ${JSON.stringify(rule.selector)}: ${faultText(thrown)}`,
@@ -179,14 +205,13 @@ function isNested(rule: Rule): boolean {
   return false;
 }
 
-function reachesOut(selector: string, rule: Rule, report: ReportFault): boolean {
-  if (!selector.includes('::slotted')) return false;
+function tellUnreached(rule: Rule, report: ReportFault): readonly never[] {
   report(
-    'reach into slot content with ::slotted',
-    'Style content where it is written; the rule has no effect in markup.',
+    'have a ::slotted that is more than a slot and its content',
+    'Write ::slotted(b), slot[name="title"]::slotted(b) or .wrap ::slotted(b): HTML text has no slot to ask for more.',
     rule.source?.start,
   );
-  return true;
+  return [];
 }
 
 function renameKeyframes(sheet: Root, name: string): void {

@@ -32,16 +32,30 @@ export interface FillerHost extends HTMLElement {
 }
 
 /**
- * The filler of one of an element's slots: a function in its `fillers`, or else a child
- * `<template slot="row" as="variety">`, whose text and attributes may say `{{ variety.name }}`.
+ * The filler of one of an element's slots: a function in its `fillers`, or else its children
+ * `<template slot="row" as="variety">`, whose text and attributes may say `{{ variety.name }}`. One with
+ * `given="variety.season"` or `given="variety.season === 'early'"` fills it for such data only.
  */
 export function fillerOf(host: FillerHost, slot: string): Filler | undefined {
   const given = host.fillers;
   if (given && Object.hasOwn(given, slot)) return given[slot];
-  const template = [...host.children].find(
+  const templates = [...host.children].filter(
     (child): child is HTMLTemplateElement => child instanceof HTMLTemplateElement && child.slot === slot,
   );
-  return template && ((data) => fromTemplate(template, data));
+  if (templates.length === 0) return undefined;
+  return (data) => {
+    const template = templates.find((one) => holds(one, data));
+    return template && fromTemplate(template, data);
+  };
+}
+
+/** Whether a template is for some data: where it says of which, by a field or by what that has to be. */
+function holds(template: HTMLTemplateElement, data: unknown): boolean {
+  const condition = template.getAttribute('given');
+  if (condition === null) return true;
+  const [, path = '', , wanted] = /^(.*?)(?:\s*===\s*(['"])(.*)\2\s*)?$/s.exec(condition) ?? [];
+  const value = valueAt(path, template.getAttribute('as') ?? 'data', data);
+  return wanted === undefined ? !!value : value === wanted;
 }
 
 /** Whether slots that pass data are being filled anew, by other functions than before. */
@@ -156,8 +170,14 @@ function fillAttribute(element: Element, name: string, text: string): void {
   setAttribute(safe(element), name, checked === true ? '' : checked);
 }
 
-/** The text at a path such as `variety.name`: own fields alone, so that nothing else can be reached. */
+/** The text at a path such as `variety.name`. */
 function textAt(path: string, name: string, data: unknown): string {
+  const value = valueAt(path, name, data);
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+}
+
+/** What is at such a path: own fields alone, so that nothing else can be reached. */
+function valueAt(path: string, name: string, data: unknown): unknown {
   const [first, ...fields] = path.split('.').map((step) => step.trim());
   if (first !== name || fields.some((field) => !/^[\w$-]+$/.test(field))) {
     const fault = `is not ${name} or a field of it`;
@@ -168,12 +188,12 @@ function textAt(path: string, name: string, data: unknown): string {
         hint: `In a page's own template write ${name} or ${name}.title; work the rest out before.`,
       }),
     );
-    return '';
+    return undefined;
   }
   let value = data;
   for (const field of fields) {
-    if (typeof value !== 'object' || value === null || !Object.hasOwn(value, field)) return '';
+    if (typeof value !== 'object' || value === null || !Object.hasOwn(value, field)) return undefined;
     value = (value as Record<string, unknown>)[field];
   }
-  return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+  return value;
 }

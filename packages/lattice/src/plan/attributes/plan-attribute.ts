@@ -22,6 +22,15 @@ export type PlanAttribute =
 /** The attribute by which a component's rules find what its template has written, or given something to. */
 export const markKey = 'data-in';
 
+/** Attributes with a mark among them, where there is one. */
+export function withMark(
+  attributes: readonly PlanAttribute[],
+  mark: string | undefined,
+): readonly PlanAttribute[] {
+  if (mark === undefined) return attributes;
+  return [...attributes, { kind: 'fixed', key: markKey, name: markKey, rule: 'plain', text: mark }];
+}
+
 export type AttributeKind = PlanAttribute['kind'];
 export type AttributeOf<Kind extends AttributeKind> = Extract<PlanAttribute, { readonly kind: Kind }>;
 

@@ -11,7 +11,7 @@ import {
   voidElements,
   withSource,
 } from '../../template/index.js';
-import { attributeReads, type PlanAttribute } from '../attributes/plan-attribute.js';
+import { attributeReads, type PlanAttribute, withMark } from '../attributes/plan-attribute.js';
 import { optionValue, parsedName, planAttributes, type Tags } from '../attributes/plan-attributes.js';
 import type { Block } from '../block.js';
 import type { PlanElement, PlanNode } from '../plan.js';
@@ -21,7 +21,7 @@ import type { PlannedKind } from './kind.js';
 /** An element: its tag, its attributes, its content. */
 export const element: PlannedKind<ElementNode, PlanElement> = {
   plan(node, at, planner) {
-    const plainTag = node.attributes ? undefined : plain.get(node.tag);
+    const plainTag = node.attributes || at.given !== undefined ? undefined : plain.get(node.tag);
     if (plainTag) {
       const [tag] = plainTag;
       const { around, rows, counts, choice } = at;
@@ -34,9 +34,10 @@ export const element: PlannedKind<ElementNode, PlanElement> = {
     const changing = coreOf(node.tag);
     const fixed = changing ? '' : fixedTag(node.tag, report);
     const tags = changing ? tagsOf(changing, planner) : [fixed];
-    const attributes = node.attributes
-      ? planAttributes(tags, node.attributes, report, planner.lists)
-      : noAttributes;
+    const attributes = withMark(
+      node.attributes ? planAttributes(tags, node.attributes, report, planner.lists) : noAttributes,
+      at.given,
+    );
     const { around, rows, counts } = at;
     const inner = /^(?:select|datalist)$/.test(fixed) ? boundOf(attributes) : at.choice;
     const inside: PlanScope = { around, rows, counts, tag: fixed, choice: inner };

@@ -1,12 +1,13 @@
-import type { UseNode } from '../../component/index.js';
+import { reachesGiven, type UseNode } from '../../component/index.js';
 import type { Finding } from '../../problem/index.js';
 import { type Report, withSource } from '../../template/index.js';
-import { attributeReads } from '../attributes/plan-attribute.js';
+import { attributeReads, withMark } from '../attributes/plan-attribute.js';
 import { acceptedOf, bindProps, checkSlots, givenTo, ownOf } from '../bind.js';
 import { Counts, noRows } from '../counts.js';
 import { withProps } from '../misplaced-props.js';
 import type { PlanFill, PlanUse } from '../plan.js';
 import type { Planner, PlanScope } from '../planner.js';
+import { givenMark } from '../selectors.js';
 import { useFilled } from '../use-filled.js';
 import type { PlannedKind } from './kind.js';
 
@@ -30,11 +31,12 @@ export const use: PlannedKind<UseNode, PlanUse> = {
       tag: '',
       choice: 'open',
     };
+    const accepted = acceptedOf(node, props, report);
     const parts = {
       props,
       fills: fillsOf(node, inside, planner),
-      accepted: acceptedOf(node, props, report),
-      own: ownOf(node, report),
+      accepted: accepted && withMark(accepted, at.given),
+      own: withMark(ownOf(node, report), at.given),
     };
     return new PlannedUse(node, site, parts, planner.planOf);
   },
@@ -99,5 +101,8 @@ function fill(node: UseNode, name: string, inside: PlanScope, planner: Planner):
   if (!given) return undefined;
   const { content, data } = given;
   if (data !== undefined) planner.locals = Math.max(planner.locals, data + 1);
-  return { block: planner.block(content, inside), data };
+  // What takes data stands in the component's own shadow root, where it is not slotted.
+  const isReached = data === undefined && reachesGiven(node.component);
+  const at = isReached ? { ...inside, given: givenMark(node.component.name, name) } : inside;
+  return { block: planner.block(content, at), data };
 }
