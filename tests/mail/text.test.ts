@@ -52,7 +52,7 @@ describe('the text of a mail', () => {
       template: ({ slots }) => el.section(slots.default(), el.b('own'), el.u('u')),
     });
     const { html, problems } = renderMail(Letter({}, el.i('given')), { title: 'x' });
-    expect(/<section[^]*section>/.exec(html)?.[0]).toBe(
+    expect(/<section[\s\S]*section>/.exec(html)?.[0]).toBe(
       '<section><i style="color: green;">given</i><b style="font-weight: 300;">own</b><u style="color: blue;">u</u></section>',
     );
     expect(problems.map(({ message }) => message)).toEqual([
