@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { shellPath } from './browser.mjs';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -45,24 +46,37 @@ export function build() {
   run('npm', ['run', '--silent', 'build']);
 }
 
-/** The path of a Debian program; it is installed when missing and allowed. Ends the script where it cannot be had. */
-function needProgram(path, name, what) {
-  if (existsSync(path)) return path;
+/** Installs a Debian program where it is missing and that is allowed; tells whether it is there. */
+function tryProgram(path, name, what, errors = 'inherit') {
+  if (existsSync(path)) return true;
   const may = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
   if (may) {
     console.log(`Installing Debian’s ${name} for ${what} …`);
     const quiet = {
-      stdio: ['ignore', 'ignore', 'inherit'],
+      stdio: ['ignore', 'ignore', errors],
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      timeout: 180_000,
     };
-    spawnSync('apt-get', ['update', '-qq'], quiet);
-    spawnSync('apt-get', ['install', '-y', '-qq', name], quiet);
+    const install = () => spawnSync('apt-get', ['install', '-y', '-qq', name], quiet);
+    // What apt knows of may be too old, or nothing at all.
+    if (install().status !== 0) {
+      spawnSync('apt-get', ['update', '-qq'], quiet);
+      install();
+    }
   }
-  if (existsSync(path)) return path;
+  return existsSync(path);
+}
+
+/** The path of a Debian program that has to be there. Ends the script where it cannot be had. */
+function needProgram(path, name, what) {
+  if (tryProgram(path, name, what)) return path;
   console.error(`To test ${what}, ${path} is needed. Install it: sudo apt-get install ${name}`);
   process.exit(1);
 }
 
+/** The Chromium of usual runs, where it can be had: without it they have the whole program, and take longer. */
+export const tryShell = () =>
+  tryProgram(shellPath, 'chromium-headless-shell', 'usual runs of the tests', 'ignore');
 export const needChromium = () => needProgram('/usr/bin/chromium', 'chromium', 'pages');
 /** What one of the three engines needs on this machine: Chromium unless another one is named. */
 export function needEngine(name) {
