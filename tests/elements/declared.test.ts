@@ -6,7 +6,7 @@ import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
 import { plannings } from '../support/runs.js';
 import { DeclaredPage } from './declared-parts.js';
-import { CrateCounter, RowsPage, SidePanel } from './parts.js';
+import { CrateCounter, CratePart, CrateParts, RowsPage, SidePanel } from './parts.js';
 
 let browser: Browser;
 let code = '';
@@ -184,6 +184,21 @@ describe.each(plannings)('%s', (_how, ahead) => {
     expect(await page.locator('live-rows li').allInnerTexts()).toEqual(['One in kg']);
     await page.locator('.see').click();
     expect(await page.locator('rows-page output').innerText()).toBe('One');
+    expect(reported).toEqual([]);
+  });
+
+  test('what an element reads in its slot is written by the server, and followed then', async () => {
+    const parts = [CratePart({ label: 'A', kilos: 2 }), CratePart({ label: 'B' })];
+    const html = renderPage(CrateParts({}, parts), { title: 'Parts', form: 'elements' });
+    const page = await open(html);
+    const said = (): Promise<string[]> => page.locator('crate-parts li').allInnerTexts();
+    expect(await said()).toEqual(['A 2', 'B']);
+    await page.evaluate("window.row = document.querySelector('crate-parts').shadowRoot.querySelector('li')");
+    await comeAlive(page);
+    expect(await said()).toEqual(['A 2', 'B']);
+    expect(await page.evaluate('window.row.isConnected')).toBe(true);
+    await page.evaluate("document.querySelector('crate-part').remove()");
+    await expect.poll(said).toEqual(['B']);
     expect(reported).toEqual([]);
   });
 });

@@ -731,6 +731,28 @@ describe.each(plannings)('%s', (_how, ahead) => {
       expect(reported).toEqual([]);
     });
 
+    test('is read by its element, which follows what comes, changes and goes there', async () => {
+      const said = (): Promise<string[]> => page.locator('crate-parts li').allInnerTexts();
+      await open(
+        '<crate-parts><crate-part label="A" kilos="2"></crate-part>text<b><crate-part label="deeper"></crate-part></b><crate-part label="elsewhere" slot="other"></crate-part></crate-parts>',
+      );
+      await expect.poll(said).toEqual(['A 2']);
+      await run(
+        "document.querySelector('crate-parts').append(Object.assign(document.createElement('crate-part'), { label: 'B' }))",
+      );
+      await expect.poll(said).toEqual(['A 2', 'B']);
+      await run("document.querySelector('crate-part').setAttribute('label', 'First')");
+      await expect.poll(said).toEqual(['First 2', 'B']);
+      await run("document.querySelector('crate-part').remove()");
+      await expect.poll(said).toEqual(['B']);
+      await run("document.querySelector('crate-parts').parts = [{ label: 'told' }]");
+      await expect.poll(said).toEqual(['told']);
+      await run("document.querySelector('crate-part').remove()");
+      await frame(page);
+      expect(await said()).toEqual(['told']);
+      expect(reported).toEqual([]);
+    });
+
     test('is filled by the component that uses it, whose values and handlers it keeps', async () => {
       await open('<rows-page></rows-page>', `document.querySelector('rows-page').items = ${items}`);
       expect(await rows()).toEqual(['One in kg', '<b>Two</b> in kg']);

@@ -5,6 +5,8 @@ import {
   BasketTotal,
   CountedRows,
   CrateCounter,
+  CratePart,
+  CrateParts,
   FormBits,
   LifeLog,
   LiveRows,
@@ -36,6 +38,8 @@ Object.assign(window, {
       ManyFields,
       RowsPage,
       SomeRows,
+      CratePart,
+      CrateParts,
     );
   },
   elementClass: () => elementClass(OuterBox),

@@ -259,6 +259,23 @@ export const RowsPage = component('rows-page', {
   ],
 });
 
+/** Elements that another one reads in its slot. */
+export const CratePart = component('crate-part', {
+  props: { label: prop.text(), kilos: prop.number().optional() },
+  slots: { default: slot() },
+  state: () => ({}),
+  template: ({ slots }) => slots.default(),
+});
+export const CrateParts = component('crate-parts', {
+  props: { parts: prop.uses(CratePart) },
+  slots: { default: slot() },
+  state: () => ({}),
+  template: ({ props, slots }) => [
+    el.ol(eachOf(props.parts, (part) => el.li(part.label, ' ', part.kilos))),
+    slots.default(),
+  ],
+});
+
 /** Fills the rows up to one that it is told. */
 export const SomeRows = component('some-rows', {
   props: { items: prop.list<Item>().fallback([]), wanted: prop.number().fallback(1) },

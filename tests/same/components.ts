@@ -161,6 +161,52 @@ const framing = (name: string, isLive: boolean) =>
   });
 export const Framed = framing('same-framed', false);
 export const LiveFramed = framing('same-live-framed', true);
+/** Reads what it is given: the parts of others in its slots, with what they are called. */
+export const Part = component('same-part', {
+  props: { label: prop.text(), at: prop.number().fallback(1), open: prop.flag() },
+  slots: { default: slot() },
+  template: ({ props, slots }) =>
+    el.section({ 'aria-label': props.label, hidden: props.open }, slots.default()),
+});
+const reading = (name: string, isLive: boolean) =>
+  component(name, {
+    props: { parts: prop.uses(Part), more: prop.uses(Part, 'foot'), head: prop.text().fallback('') },
+    slots: { default: slot(), foot: slot() },
+    ...(isLive && { state: () => ({ seen: 0 }) }),
+    template: ({ props, slots }) => [
+      el.ol(
+        eachOf(
+          props.parts,
+          (part, n) =>
+            el.li(
+              n,
+              part.label,
+              given(part.open, 'open'),
+              calc(part.at, (at) => at ?? 'none'),
+            ),
+          { empty: el.li('none') },
+        ),
+      ),
+      el.div(slots.default()),
+      el.p(calc(props.more, (more) => more.map(({ label }) => label).join())),
+      slots.foot('no foot'),
+    ],
+  });
+export const Reading = reading('same-reading', false);
+export const LiveReading = reading('same-live-reading', true);
+/** Hands its own slot on to one that reads it. */
+export const ReadingThrough = component('same-reading-through', {
+  props: { own: prop.uses(Part) },
+  slots: { default: slot() },
+  template: ({ slots }) => Reading({}, [Part({ label: 'first' }), slots.default()]),
+});
+export const ReadingText = component('same-reading-text', {
+  props: { items: prop.list<Item>(), text: prop.text() },
+  uses: [LiveReading, Part],
+  template: `<same-live-reading><same-part label="{{ text }}" open>in it</same-part>
+    <template each-of="items" as="one"><same-part label="{{ one.name }}" at="{{ one.id }}"></same-part></template>
+    <same-part slot="foot" label="foot"></same-part></same-live-reading>`,
+});
 /** Passes records that it puts together to what fills its rows. */
 interface Pair {
   readonly name: string;

@@ -7,8 +7,13 @@ import {
   Leaf,
   LiveCard,
   LiveFramed,
+  LiveReading,
   LiveThrough,
   LiveThroughLive,
+  Part,
+  Reading,
+  ReadingText,
+  ReadingThrough,
   Six,
   SixStraight,
   Through,
@@ -113,6 +118,52 @@ const own: readonly Case[] = [
     name: 'a slot in an element whose tag changes',
     template: ({ slots, state }) => el.of(state.tag, slots.default('none')),
     content: filled,
+  },
+];
+
+/** A component that reads what is in its slots. */
+const readings: readonly Case[] = [
+  ...[Reading, LiveReading].flatMap((List): readonly Case[] => [
+    {
+      name: `what ${List.name} is given, read by it`,
+      template: ({ state }) =>
+        List(
+          { head: state.text },
+          {
+            default: [
+              Part({ label: state.text, open: state.flag }, el.b('in it')),
+              'between',
+              given(state.flag, Part({ label: 'flag' }), [Part({ label: 'off' }), Part({ label: 'two' })]),
+              eachOf(state.items, (item, n) => Part({ label: item.name, at: n, open: item.on }), {
+                key: 'id',
+              }),
+              el.div(Part({ label: 'deeper, so not read' })),
+            ],
+            foot: Part({ label: 'in the foot', at: state.count }),
+          },
+        ),
+    },
+    { name: `nothing that ${List.name} could read`, template: () => List({}, el.p('x')) },
+    {
+      name: `what ${List.name} is told, though it could read it`,
+      template: () => List({ parts: [{ label: 'told' }] }, Part({ label: 'given' })),
+    },
+    {
+      name: `constants that ${List.name} reads, in rows`,
+      template: ({ state }) =>
+        eachOf(state.items, (item) => List({}, [Part({ label: 'a' }), Part({ label: item.name })]), {
+          key: 'id',
+        }),
+    },
+  ]),
+  {
+    name: 'a slot that is handed on to what reads it',
+    template: ({ state }) =>
+      ReadingThrough({}, [Part({ label: state.text }), given(state.flag, Part({ label: 'b' }))]),
+  },
+  {
+    name: 'what a component is given and reads, in HTML text',
+    template: ({ state }) => ReadingText({ items: state.items, text: state.text }),
   },
 ];
 
@@ -482,4 +533,4 @@ const alive: readonly Case[] = [
   },
 ];
 
-export const slots: readonly Case[] = [...own, ...reached, ...inside, ...onwards, ...alive];
+export const slots: readonly Case[] = [...own, ...reached, ...readings, ...inside, ...onwards, ...alive];

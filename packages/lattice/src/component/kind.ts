@@ -1,4 +1,5 @@
 import { dev, printValue, refuseCall } from '../problem/index.js';
+import type { ComponentCore } from './core.js';
 import type { KindWord } from './kind-words.js';
 import { type Rule, type Test, testedRule } from './rule.js';
 
@@ -40,6 +41,8 @@ interface Settings {
   readonly tests: readonly Test[];
   /** Whether an element's attribute follows its property. */
   readonly reflects?: true;
+  /** Where its value comes from where a use gives none: the uses of a component in a slot. */
+  readonly uses?: { readonly component: ComponentCore; readonly slot: string };
 }
 
 /** Where a kind keeps its types; there is nothing at run time. */

@@ -487,6 +487,14 @@ export function anyItem(list: unknown, holds: (item: unknown, index: number) => 
   return Array.isArray(list) && list.some(holds);
 }
 
+/** What each item of a list comes to. */
+export function eachItem(
+  list: unknown,
+  value: (item: unknown, index: number) => unknown,
+): readonly unknown[] {
+  return Array.isArray(list) ? list.map(value) : [];
+}
+
 /** A value as content: text with its escapes, and of all else what it shows. */
 export function shown(frame: Frame, step: ShowStep, value: unknown): string {
   if (typeof value === 'string') return escapeText(value);

@@ -9,3 +9,4 @@ export { schema } from './schema.js';
 export { tag } from './tag.js';
 export { text } from './text.js';
 export { url } from './url.js';
+export { uses } from './uses.js';

@@ -57,12 +57,13 @@ export function coreCode(
         return `${to.name('readText')}(${rule}, ${code(of)})`;
       },
       outer: ({ of, up }) => coreCode(of, to, `${scope}${'.owner'.repeat(up)}`),
-      any({ list, item, of }) {
+      any({ list, item, of, isEach }) {
         const get = to.call(
           'anyRow',
           `(s) => ${coreCode(list, to)}`,
           String(item),
           `(s) => ${coreCode(of, to)}`,
+          ...(isEach ? ['true'] : []),
         );
         return `${to.line(get)}(${scope})`;
       },

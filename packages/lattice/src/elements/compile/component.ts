@@ -85,6 +85,10 @@ export function compileComponent(core: ComponentCore, count: CountNodes): Compil
         : new InPage(call('life', part('connected'))),
       ...(Object.keys(core.follows).length > 0 ? [call('followed', new Constant(core.follows))] : []),
       ...(reflected.length > 0 ? [call('reflecting', ...reflected)] : []),
+      ...core.props.names.flatMap((name, index) => {
+        const { component, slot } = core.props.kinds[index]?.settings.uses ?? {};
+        return component ? [call('gathering', name, slot, component.name, ...component.props.names)] : [];
+      }),
       ...(core.states ? [call('states', part('states'))] : []),
       ...(core.aria ? [call('aria', part('aria'))] : []),
       ...(core.shown ? [call('showing', part('shown'))] : []),

@@ -14,6 +14,7 @@ export { failing, retrying } from './failing.js';
 export { fieldFeature, fieldMembers, focusing } from './field.js';
 export { fillerMembers, fillerWatch } from './fillers.js';
 export { followed } from './followed.js';
+export { gathering } from './gathering.js';
 export { given } from './given.js';
 export { giving } from './giving.js';
 export { going } from './going.js';

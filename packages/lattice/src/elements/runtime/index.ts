@@ -13,6 +13,7 @@ export { recordRule } from '../../component/kinds/record.js';
 export { schemaRule } from '../../component/kinds/schema.js';
 export { textRule } from '../../component/kinds/text.js';
 export { urlRule } from '../../component/kinds/url.js';
+export { usesRule } from '../../component/kinds/uses-rule.js';
 export { readText, testedRule } from '../../component/rule.js';
 export { anyRow, calculated, guarded, plainText } from '../../template/expression/evaluate.js';
 export { compare, numberOf, ownField, plus, same } from '../../template/expression/operators.js';

@@ -383,9 +383,9 @@ class RoutineWriter {
       call: ({ args, compute, name }) => `${this.value(compute, name)}(${args.map(this.code).join(', ')})`,
       written: ({ at, of }) => (canFail(of) ? this.guarded(this.code(of), at) : this.code(of)),
       read: ({ of, read }) => `${this.value(read, 'read')}(String(${this.code(of)}))`,
-      any: ({ list, item, of }) => {
+      any: ({ list, item, of, isEach }) => {
         const names = `(${this.register(item)}, ${this.register(item + 1)})`;
-        return `${this.name('anyItem')}(${this.code(list)}, ${names} => ${this.perhaps(of)})`;
+        return `${this.name(isEach ? 'eachItem' : 'anyItem')}(${this.code(list)}, ${names} => ${this.perhaps(of)})`;
       },
     },
   };

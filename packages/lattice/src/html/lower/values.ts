@@ -45,7 +45,7 @@ export function lower(core: Core, at: Scope): Core {
         ],
         () => literal(''),
       );
-      return new ExprCore({ op: 'any', list, item, of: lower(op.of, inside) });
+      return new ExprCore({ ...op, list, item, of: lower(op.of, inside) });
     }
     default:
       return normalisedCore(

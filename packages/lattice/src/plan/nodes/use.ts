@@ -9,6 +9,7 @@ import type { PlanFill, PlanUse } from '../plan.js';
 import type { Planner, PlanScope } from '../planner.js';
 import { givenMark } from '../selectors.js';
 import { useFilled } from '../use-filled.js';
+import { withGivenUses } from '../uses-given.js';
 import type { PlannedKind } from './kind.js';
 
 /** A use: bound to its component, its content assigned to the component's slots. */
@@ -32,9 +33,10 @@ export const use: PlannedKind<UseNode, PlanUse> = {
       choice: 'open',
     };
     const accepted = acceptedOf(node, props, report);
+    const fills = fillsOf(node, inside, planner);
     const parts = {
-      props,
-      fills: fillsOf(node, inside, planner),
+      props: withGivenUses(component, props, fills, planner.component),
+      fills,
       accepted: accepted && withMark(accepted, at.given),
       own: withMark(ownOf(node, report), at.given),
     };

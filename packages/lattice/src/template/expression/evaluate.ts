@@ -118,7 +118,7 @@ const getters: OpTable<Get> = {
     ({ of: { get } }) =>
     (scope) =>
       isFull(get(scope)),
-  any: ({ list, item, of }) => anyRow(list.get, item, of.get),
+  any: ({ list, item, of, isEach }) => anyRow(list.get, item, of.get, isEach),
 };
 
 type Whole = Readonly<Record<string, unknown>> | null | undefined;
@@ -156,15 +156,15 @@ function binary(operator: BinaryOperator, left: Get, right: Get): Get {
   }
 }
 
-/** How to know whether something holds for any row of a list. */
-export function anyRow(list: Get, item: number, holds: Get): Get {
+/** How to know whether something holds for any row of a list; with `isEach` how to have what it comes to for each. */
+export function anyRow(list: Get, item: number, holds: Get, isEach?: true): Get {
   return (scope) => {
     const items = list(scope);
-    if (!Array.isArray(items)) return false;
+    if (!Array.isArray(items)) return isEach ? [] : false;
     const { locals = [] } = scope;
     Object.assign(scope, { locals });
     const [itemBefore, indexBefore] = [locals[item], locals[item + 1]];
-    const found = items.some((one, index) => {
+    const found = items[isEach ? 'map' : 'some']((one, index) => {
       locals[item] = one;
       locals[item + 1] = index;
       return holds(scope);

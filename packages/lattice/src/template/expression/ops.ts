@@ -97,8 +97,14 @@ export type Op =
   /** Whether a value shows as anything where content is placed, and whether a list has items. */
   | { readonly op: 'something'; readonly of: Core }
   | { readonly op: 'full'; readonly of: Core }
-  /** Whether something holds for any row of a list; the item and its number are locals. */
-  | { readonly op: 'any'; readonly list: Core; readonly item: number; readonly of: Core };
+  /** Whether something holds for any row of a list, or what it comes to for each; the item and its number are locals. */
+  | {
+      readonly op: 'any';
+      readonly list: Core;
+      readonly item: number;
+      readonly of: Core;
+      readonly isEach?: true;
+    };
 
 export type OpName = Op['op'];
 export type OpOf<Name extends OpName> = Extract<Op, { readonly op: Name }>;
