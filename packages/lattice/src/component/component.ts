@@ -219,16 +219,22 @@ component.generic = function componentGeneric<
 };
 
 /** A component whose element has methods; where there are none, nothing is added. */
-type WithMethods<M> = [keyof M] extends [never] ? unknown : { readonly [methodTypes]?: M };
+type WithMethods<M> = [keyof M] extends [never] ? unknown : MethodTypes<M>;
 
 declare const methodTypes: unique symbol;
 
+/** The types of the methods of a component's element: the parameters of each. */
+export interface MethodTypes<M> {
+  readonly [methodTypes]?: M;
+}
+
 /** The methods of a component's element. Each returns a promise that resolves when its change is in the page. */
-export type MethodsOf<C> = C extends { readonly [methodTypes]?: infer M }
-  ? Called<M>
-  : C extends { readonly [types]?: unknown }
-    ? unknown
-    : Called<TypesOfItems<C>['methods']>;
+export type MethodsOf<C> =
+  C extends MethodTypes<infer M>
+    ? Called<M>
+    : C extends { readonly [types]?: unknown }
+      ? unknown
+      : Called<TypesOfItems<C>['methods']>;
 
 type Called<M> = [keyof M] extends [never]
   ? unknown

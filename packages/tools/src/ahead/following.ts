@@ -122,7 +122,10 @@ async function named(name: string, from: From): Promise<unknown> {
   const source = later?.source ?? (imported ? String(imported.declaration.source.value) : module.allOf(name));
   if (source === undefined) throw new NotWritten(unknown);
   const found = await resolve(source, file);
-  if (found === undefined) throw new NotWritten(`${source} is no module of the project`);
+  if (found === undefined)
+    throw new NotWritten(
+      `${source} is no module of the project, and no package with zesty-lattice among its dependencies`,
+    );
   const all = await loaded(from, found, source);
   const key = later ? keyOf(later.pattern, name) : imported?.name;
   if (key === undefined) return all;
@@ -168,7 +171,10 @@ export function takenLater(
 /** The component that a module exports which is loaded when it is needed. */
 export async function componentLater(source: string, name: string, from: From): Promise<ComponentCore> {
   const found = await from.resolve(source, from.file);
-  if (found === undefined) throw new NotWritten(`${source} is no module of the project`);
+  if (found === undefined)
+    throw new NotWritten(
+      `${source} is no module of the project, and no package with zesty-lattice among its dependencies`,
+    );
   const all = await loaded(from, found, source);
   if (!(name in all)) throw new NotWritten(`${source} exports nothing by the name ${name}`);
   return coreOf(all[name]);
