@@ -7,6 +7,7 @@ import {
   el,
   event,
   given,
+  node,
   phrase,
   preset,
   prop,
@@ -206,6 +207,24 @@ export const ReadingText = component('same-reading-text', {
   template: `<same-live-reading><same-part label="{{ text }}" open>in it</same-part>
     <template each-of="items" as="one"><same-part label="{{ one.name }}" at="{{ one.id }}"></same-part></template>
     <same-part slot="foot" label="foot"></same-part></same-live-reading>`,
+});
+/** A form field whose own nodes are named, in rows by a key, and whose states and roles are said. */
+export const CrateField = component('same-field', {
+  props: { label: prop.text() },
+  state: () => ({ kilos: 1 }),
+  nodes: { text: node('input'), steps: node.keyed('button') },
+  field: { value: ({ state }) => String(state.kilos), focuses: 'text' },
+  states: ({ state }) => ({ heavy: state.kilos > 2 }),
+  aria: ({ props }) => ({ role: 'group', ariaLabel: props.label }),
+  handlers: { take: (_context, kilos: number) => ({ kilos }) },
+  template: ({ props, state, nodes, handlers }) => [
+    el.label({ for: uid('text') }, props.label),
+    el.input({ id: uid('text'), type: 'number', node: nodes.text, bind: state.kilos }),
+    eachOf([1, 2, 3], (step) =>
+      el.button({ type: 'button', node: nodes.steps(step), on: { click: handlers.take(step) } }, step),
+    ),
+    el.b(state.kilos),
+  ],
 });
 /** Passes records that it puts together to what fills its rows. */
 interface Pair {

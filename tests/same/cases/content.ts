@@ -4,6 +4,7 @@ import {
   BasketBox,
   BasketTotal,
   Card,
+  CrateField,
   LiveStamped,
   Nest,
   OpenCard,
@@ -269,6 +270,29 @@ export const content: readonly Case[] = [
   {
     name: 'shared data under a condition',
     template: ({ state }) => BasketBox({ crates: 5 }, given(state.flag, BasketTotal(), el.p('off'))),
+  },
+  {
+    name: 'a field of a form with nodes of its own',
+    template: ({ state }) => el.form(CrateField({ label: state.text, name: 'kilos' })),
+  },
+  {
+    name: 'fields in rows, with properties that no attribute stands for',
+    template: ({ state }) =>
+      eachOf(
+        state.items,
+        (item) => [
+          el.input({ type: 'checkbox', properties: { indeterminate: item.on } }),
+          CrateField({ label: item.name }),
+        ],
+        { key: 'id' },
+      ),
+  },
+  {
+    name: 'what leaves by a class that moves nothing',
+    template: ({ state }) => [
+      given(state.flag, el.p({ leaving: 'fades' }, state.text), el.u({ leaving: 'fades' }, 'off')),
+      el.ul(eachOf(state.items, (item) => el.li({ leaving: 'fades' }, item.name), { key: 'id' })),
+    ],
   },
   { name: 'no shared data', template: () => BasketTotal() },
   { name: 'a list of constants', template: () => eachOf(items, (item) => el.b(item.name)) },
