@@ -97,9 +97,9 @@ describe('the site of the docs', () => {
 
   test.each([
     ['index.html', 360, 'dark'],
-    ['props.html', 360, 'light'],
     ...(isLong
       ? ([
+          ['props.html', 360, 'light'],
           ['batch.html', 1440, 'dark'],
           ['index.html', 1280, 'light'],
           ['problems.html', 1280, 'dark'],

@@ -2,7 +2,7 @@ import { type Browser, chromium, type Page } from 'playwright-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
 import { bundle } from '../support/bundle.js';
-import { plannings } from '../support/runs.js';
+import { isLong, plannings } from '../support/runs.js';
 import { frame } from '../support/waiting.js';
 
 let browser: Browser;
@@ -324,7 +324,7 @@ describe.each(plannings)('%s', (_how, ahead) => {
         seed = (seed * 1103515245 + 12345) % 2147483648;
         return seed % below;
       };
-      for (let round = 0; round < 60; round++) {
+      for (let round = 0; round < (isLong ? 60 : 15); round++) {
         const wanted = [...new Set(Array.from({ length: random(12) }, () => random(15)))];
         await run(
           "window.before = new Map([...document.querySelector('pick-list').shadowRoot.querySelectorAll('li[data-id]')].map((row) => [row.dataset.id, row]))",

@@ -3,6 +3,7 @@ import { type AnyComponent, component, el, prop, resolve, slot } from 'zesty-lat
 import { renderHtml, renderPage } from 'zesty-lattice/html';
 import { renderMail } from 'zesty-lattice/mail';
 import { useBrowser } from '../support/browser.js';
+import { inRun } from '../support/runs.js';
 
 // `:host` is one element. Where a component is flattened, what it looks like is the same.
 
@@ -75,14 +76,19 @@ interface Look {
 }
 
 describe('rules with :host', () => {
-  test.each([
-    ['several elements', Counter({ label: 'Dunlight', isFull: true })],
-    ['several elements, and a prop at its fallback', Counter({ label: 'Dunlight' })],
-    ['one element with a display of its own', Board({ note: 'Two stalls' })],
-    ['hidden elements', Quiet()],
-    ['components in one another', Card({ title: 'Dunlight' }, el.p('x'))],
-    ['components in an element', Shelf()],
-  ])('look the same as HTML text and as elements: %s', async (_name, use) => {
+  test.each(
+    inRun(
+      [
+        ['several elements', Counter({ label: 'Dunlight', isFull: true })],
+        ['several elements, and a prop at its fallback', Counter({ label: 'Dunlight' })],
+        ['one element with a display of its own', Board({ note: 'Two stalls' })],
+        ['hidden elements', Quiet()],
+        ['components in one another', Card({ title: 'Dunlight' }, el.p('x'))],
+        ['components in an element', Shelf()],
+      ] as const,
+      ([name]) => /^(several elements|components in an element)$/.test(name),
+    ),
+  )('look the same as HTML text and as elements: %s', async (_name, use) => {
     const page = await open.page('<!doctype html>');
     await page.setContent(
       renderPage(Shelf(), { title: 'x' }).replace(

@@ -147,7 +147,7 @@ describe.runIf(isLong).each(Object.keys(configs))('%s', (name) => {
   });
 });
 
-test('maps lead from what was built to what was written', () => {
+test.runIf(isLong)('maps lead from what was built to what was written', () => {
   const typed = counter.replace(
     'add: ({ state, dispatch }, step) =>',
     'add: ({ state, dispatch }, step: number) =>',

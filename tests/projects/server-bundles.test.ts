@@ -57,7 +57,6 @@ const ways: Readonly<Record<string, { readonly files: Files; readonly in: 'node'
 };
 
 /** The one that a usual run tries: where a bundler can assume nothing. */
-const usual = /neutral/;
 
 interface Outcome {
   readonly [what: string]: string;
@@ -78,27 +77,23 @@ function outcome(project: Project, place: 'node' | 'web', isCommon: boolean): Ou
   );
 }
 
-describe('a server, bundled', () => {
-  test.for(Object.entries(ways).filter(([name]) => isLong || usual.test(name)))(
-    '%s',
-    { timeout: patience },
-    ([name, { files, in: place }]) => {
-      const project = new Project({ 'package.json': '{ "type": "module" }', ...files }, 'server');
-      const expected: Outcome = JSON.parse(
-        project.must(
-          'node',
-          '-e',
-          `import('./with-file.js').then(async ({ all }) => process.stdout.write(JSON.stringify(await all())))`,
-        ),
-      );
-      expect(Object.values(expected).join('')).toContain('&lt;fruit');
-      const { file, ...others } = expected;
-      project.must('node', 'build.js', 'page.js', ...(name === 'Vite, web worker' ? ['plugin'] : []));
-      expect(outcome(project, place, name.endsWith('CommonJS'))).toEqual(others);
-      project.must('node', 'build.js', 'with-file.js', 'plugin');
-      expect(outcome(project, place, name.endsWith('CommonJS'))).toEqual(expected);
-    },
-  );
+describe.runIf(isLong)('a server, bundled', () => {
+  test.for(Object.entries(ways))('%s', { timeout: patience }, ([name, { files, in: place }]) => {
+    const project = new Project({ 'package.json': '{ "type": "module" }', ...files }, 'server');
+    const expected: Outcome = JSON.parse(
+      project.must(
+        'node',
+        '-e',
+        `import('./with-file.js').then(async ({ all }) => process.stdout.write(JSON.stringify(await all())))`,
+      ),
+    );
+    expect(Object.values(expected).join('')).toContain('&lt;fruit');
+    const { file, ...others } = expected;
+    project.must('node', 'build.js', 'page.js', ...(name === 'Vite, web worker' ? ['plugin'] : []));
+    expect(outcome(project, place, name.endsWith('CommonJS'))).toEqual(others);
+    project.must('node', 'build.js', 'with-file.js', 'plugin');
+    expect(outcome(project, place, name.endsWith('CommonJS'))).toEqual(expected);
+  });
 
   test.runIf(isLong).for([
     ['node', 'node', []],

@@ -20,8 +20,8 @@ beforeAll(async () => {
   code = await bundle(new URL('./page.ts', import.meta.url));
   for (const planning of ['page', 'ahead'] as const) {
     const page = await openSame(browser, code);
-    // A usual run takes four of the seven steps that most cases take.
-    if (!isLong) await page.evaluate('window.mostSteps = 4');
+    // A usual run takes three of the seven steps that most cases take.
+    if (!isLong) await page.evaluate('window.mostSteps = 3');
     pages.set(planning, page);
   }
 });

@@ -15,7 +15,7 @@ import { type Browser, chromium } from 'playwright-core';
 import { build, createLogger } from 'vite';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { browserOptions } from '../../scripts/browser.mjs';
-import { isLong } from '../support/runs.js';
+import { inRun, isLong } from '../support/runs.js';
 import { type Files, orchard, walk } from './ahead-project.js';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -100,9 +100,9 @@ async function builtFrom(
   return { code, chunks, reported, plans: code.includes('Planner = class') };
 }
 
-/** Each case is a build: `npm run test:long` has all of them, a usual run every twelfth one. */
+/** Each case is a build: `npm run test:long` has all of them, a usual run every twentieth one. */
 const some = <Case>(cases: readonly Case[]): readonly Case[] =>
-  cases.filter((_case, index) => isLong || index % 12 === 0);
+  cases.filter((_case, index) => isLong || index % 20 === 0);
 
 describe('elements planned as a page is built', () => {
   let browser: Browser;
@@ -195,7 +195,7 @@ export const other = (): void => register(Outer);
   );
 });
 
-test('what only speaks of the library is no code to be read', async () => {
+test.runIf(isLong)('what only speaks of the library is no code to be read', async () => {
   const { code } = await built({
     'main.ts': `import { register } from 'zesty-lattice/elements';\nimport { A } from './a.ts';\nimport './page.css';\nimport notes from './notes.md?raw';\nregister(A);\nconsole.log(notes);\n`,
     'a.ts': `import { component, el } from 'zesty-lattice';\nexport const A = component('part-a', { state: () => ({ at: 0 }), template: () => el.p('x') });\n`,
@@ -622,7 +622,7 @@ export { parts } from './parts.ts';
   const shown: unknown[] = [];
   const browser = await chromium.launch(browserOptions);
   try {
-    for (const ahead of [true, false]) {
+    for (const ahead of inRun([true, false], (one) => one)) {
       const { chunks, reported } = await built(files, { ahead });
       if (ahead) {
         expect(reported).toBe('');
@@ -657,7 +657,7 @@ export { parts } from './parts.ts';
   } finally {
     await browser.close();
   }
-  expect(shown[0]).toEqual(shown[1]);
+  if (isLong) expect(shown[0]).toEqual(shown[1]);
   expect(JSON.stringify(shown[0])).toContain('use-calc: 6 kgof it!');
 });
 
