@@ -8,9 +8,7 @@ import { isRecord } from 'zesty-lattice/internal/template';
 import { MissingPath } from '../check/files.js';
 import { loadModule } from '../check/modules.js';
 import { SettingsError } from '../check/settings.js';
-
-/** The command was called in a wrong way: the message says how to call it. */
-export class UsageError extends Error {}
+import { UsageError } from './usage-error.js';
 
 /** What was thrown where paths are gathered, as a wrong call where it is one. */
 export function wrongCall(thrown: unknown): unknown {

@@ -2,18 +2,8 @@ import { relative } from 'node:path';
 import { Command, CommanderError } from 'commander';
 import { type LatticeError, visible } from 'zesty-lattice/internal/problem';
 import { packageInfo } from '../check/package-info.js';
-import { adoptCommand } from './commands/adopt.js';
-import { batchCommand } from './commands/batch.js';
-import { checkCommand } from './commands/check.js';
-import { describeCommand } from './commands/describe.js';
-import { editorCommand } from './commands/editor.js';
-import { newCommand } from './commands/new.js';
-import { packCommand } from './commands/pack.js';
-import { previewCommand } from './commands/preview.js';
-import { renderCommand } from './commands/render.js';
-import { treeCommand } from './commands/tree.js';
-import { UsageError } from './load.js';
-import { printProblems } from './print-problems.js';
+import { commandsFor } from './commands.js';
+import { UsageError } from './usage-error.js';
 
 const { version } = packageInfo();
 
@@ -24,30 +14,20 @@ export async function runCommand(args: readonly string[]): Promise<number> {
     .version(version)
     .showHelpAfterError('(lattice --help shows what can be asked for)')
     .exitOverride()
-    .addCommand(newCommand())
-    .addCommand(renderCommand())
-    .addCommand(treeCommand())
-    .addCommand(checkCommand())
-    .addCommand(adoptCommand())
-    .addCommand(batchCommand())
-    .addCommand(previewCommand())
-    .addCommand(describeCommand())
-    .addCommand(packCommand())
-    .addCommand(editorCommand())
     .addHelpText('after', '\nExit codes: 0 all well, 1 problems found, 2 wrong usage.');
 
-  for (const command of program.commands) command.exitOverride().version(version);
+  for (const command of await commandsFor(args)) program.addCommand(command.exitOverride().version(version));
   process.exitCode = 0;
   try {
     await program.parseAsync(args, { from: 'user' });
   } catch (thrown) {
-    return report(thrown);
+    return await report(thrown);
   }
   return process.exitCode;
 }
 
 /** Says what went wrong on standard error, and gives the exit code for it. */
-function report(thrown: unknown): number {
+async function report(thrown: unknown): Promise<number> {
   if (thrown instanceof CommanderError) return thrown.exitCode === 0 ? 0 : 2;
   if (thrown instanceof UsageError || (thrown instanceof Error && thrown.name === 'PackageMissing')) {
     process.stderr.write(`lattice: ${visible(thrown.message)}\n`);
@@ -63,6 +43,7 @@ function report(thrown: unknown): number {
     return 2;
   }
   if (isLatticeError(thrown)) {
+    const { printProblems } = await import('./print-problems.js');
     printProblems(thrown.problems);
     return 1;
   }

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { UsageError } from './load.js';
+import { UsageError } from './usage-error.js';
 
 /** Writes new files into a folder; when one of them is there already, none is written. */
 export async function writeNewFiles(folder: string, files: Readonly<Record<string, string>>): Promise<void> {

@@ -1,12 +1,13 @@
 import { existsSync } from 'node:fs';
 import { readFile, rm } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import { Command, Option } from 'commander';
+import { type Command, Option } from 'commander';
 import { serialize } from 'parse5';
 import { catalog, elementsIn, readDocument, renderDocument } from 'zesty-lattice/internal/markup';
 import { LatticeError, visible } from 'zesty-lattice/internal/problem';
 import { type Adopted, adopt } from '../../adopt/adopt.js';
-import { loadComponents, UsageError } from '../load.js';
+import { loadComponents } from '../load.js';
+import { UsageError } from '../usage-error.js';
 import { writeNewFiles } from '../write-files.js';
 
 interface AdoptFlags {
@@ -19,10 +20,8 @@ interface AdoptFlags {
 }
 
 /** `lattice adopt`: existing HTML becomes a component. */
-export function adoptCommand(): Command {
-  return new Command('adopt')
-    .description('Turn existing HTML into a component.')
-    .argument('<file>', 'an HTML file with one block, or several with the same structure')
+export function adoptCommand(command: Command): Command {
+  return command
     .requiredOption('-n, --name <tag>', 'the component’s tag name')
     .option(
       '-b, --block <selector>',

@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
 import { Presets, SingleBar } from 'cli-progress';
-import { Command, InvalidArgumentError, Option } from 'commander';
+import { type Command, InvalidArgumentError, Option } from 'commander';
 import pc from 'picocolors';
 import { componentCore } from 'zesty-lattice/internal/component';
 import { visible } from 'zesty-lattice/internal/problem';
@@ -20,8 +20,9 @@ import {
   workFor,
 } from '../../batch/index.js';
 import { problemBlocks } from '../../check/report/text.js';
-import { loadComponent, UsageError } from '../load.js';
+import { loadComponent } from '../load.js';
 import { rulesOption } from '../options.js';
+import { UsageError } from '../usage-error.js';
 import { calledWithout, watching } from '../watching.js';
 
 interface BatchFlags {
@@ -45,10 +46,8 @@ interface BatchFlags {
 }
 
 /** `lattice batch`: a page for each row of a file. */
-export function batchCommand(): Command {
-  return new Command('batch')
-    .description('Write a page for each row of a file of data.')
-    .argument('[page]', 'a TypeScript or JavaScript module that exports the component')
+export function batchCommand(command: Command): Command {
+  return command
     .option('-d, --data <file>', 'rows of props: JSON, NDJSON or CSV')
     .option('-o, --out <folder>', 'output folder')
     .option(

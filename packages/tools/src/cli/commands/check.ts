@@ -1,5 +1,5 @@
 import { Presets, SingleBar } from 'cli-progress';
-import { Command, Option } from 'commander';
+import { type Command, Option } from 'commander';
 import pc from 'picocolors';
 import { type CheckReport, check, jsonReport, sarifReport, textReport } from '../../check/index.js';
 import { wrongCall } from '../load.js';
@@ -12,10 +12,8 @@ interface CheckFlags {
 }
 
 /** `lattice check`: what is wrong in components, template texts and documents. */
-export function checkCommand(): Command {
-  return new Command('check')
-    .description('Check components, template texts and documents.')
-    .argument('<paths...>', 'files and folders')
+export function checkCommand(command: Command): Command {
+  return command
     .addOption(
       new Option('-f, --format <format>', 'output format').choices(['text', 'json', 'sarif']).default('text'),
     )

@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join, relative, resolve } from 'node:path';
-import { Command, Option } from 'commander';
+import { type Command, Option } from 'commander';
 import pc from 'picocolors';
 import { type AnyComponent, componentsIn } from 'zesty-lattice/internal/component';
 import { suggest } from 'zesty-lattice/internal/problem';
@@ -13,7 +13,8 @@ import { editorData, elementsManifest, propsSchema, tagTypes } from '../../descr
 import { type ReferenceSample, referencePage } from '../../describe/reference.js';
 import { isSampleFile, textSamples } from '../../samples/index.js';
 import { samplePages, shoot, slugOf } from '../../shots/index.js';
-import { UsageError, wrongCall } from '../load.js';
+import { wrongCall } from '../load.js';
+import { UsageError } from '../usage-error.js';
 
 const forms = ['manifest', 'schemas', 'editor', 'types', 'reference'] as const;
 type Form = (typeof forms)[number];
@@ -28,10 +29,8 @@ interface DescribeFlags {
 }
 
 /** `lattice describe`: what components are, for other tools and for people. */
-export function describeCommand(): Command {
-  return new Command('describe')
-    .description('Describe components for other tools and for people.')
-    .argument('<paths...>', 'files and folders with components')
+export function describeCommand(command: Command): Command {
+  return command
     .option('-o, --out <folder>', 'output folder (default: out/describe)')
     .option('--only <forms>', `some of it, between commas: ${forms.join(', ')}`, formsIn)
     .addOption(new Option('--print <form>', 'print one output instead of writing files').choices(forms))

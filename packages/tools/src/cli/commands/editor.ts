@@ -1,13 +1,8 @@
-import { Command } from 'commander';
+import type { Command } from 'commander';
 
 /** `lattice editor`: help while one writes, for whatever editor speaks the Language Server Protocol. */
-export function editorCommand(): Command {
-  return new Command('editor')
-    .description('Run the language server for HTML templates on standard input and output.')
-    .argument(
-      '[paths...]',
-      'files and folders of the project (default: the folders that the editor has open)',
-    )
+export function editorCommand(command: Command): Command {
+  return command
     .option('--stdio', 'use standard input and output (always)')
     .action(async (paths: readonly string[]) => {
       // What it takes is loaded by no other command.

@@ -1,11 +1,11 @@
 import { readFile } from 'node:fs/promises';
 import { join, relative } from 'node:path';
-import { Command } from 'commander';
+import type { Command } from 'commander';
 import { glob } from 'tinyglobby';
 import { nameFault } from 'zesty-lattice/internal/component';
-import { UsageError } from '../load.js';
 import { newComponent } from '../new-component.js';
 import { newProject } from '../new-project.js';
+import { UsageError } from '../usage-error.js';
 import { writeNewFiles } from '../write-files.js';
 
 interface NewFlags {
@@ -15,10 +15,8 @@ interface NewFlags {
 }
 
 /** `lattice new`: the files of a component that renders at once. */
-export function newCommand(): Command {
-  return new Command('new')
-    .description('Create a component with a test and a sample, or a project.')
-    .argument('[tag-name]', 'tag name of the component, for example variety-card')
+export function newCommand(command: Command): Command {
+  return command
     .option('--project <folder>', 'create a project instead: a page, components, tests and scripts')
     .option('-d, --dir <folder>', 'output folder', '.')
     .option('--split', 'separate files for the template (.html) and the styles (.css)')

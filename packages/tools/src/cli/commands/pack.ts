@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
-import { Command, InvalidArgumentError } from 'commander';
+import { type Command, InvalidArgumentError } from 'commander';
 import pc from 'picocolors';
 import { elementsManifest } from '../../describe/index.js';
 import {
@@ -14,7 +14,7 @@ import {
   type Sizes,
   sizePicture,
 } from '../../pack/index.js';
-import { UsageError } from '../load.js';
+import { UsageError } from '../usage-error.js';
 
 interface PackFlags {
   readonly out?: string;
@@ -25,10 +25,8 @@ interface PackFlags {
 }
 
 /** `lattice pack`: elements as one module for a plain page. */
-export function packCommand(): Command {
-  return new Command('pack')
-    .description('Build one ES module of elements for a plain page, and print its size.')
-    .argument('<module>', 'a TypeScript or JavaScript module that exports or registers the components')
+export function packCommand(command: Command): Command {
+  return command
     .option('-o, --out <file>', 'output file (default: out/<name>.js)')
     .option('--limit <size>', 'fail if the module is larger (gzip), for example 5kB', sizeIn)
     .option('--dev', 'development build: readable, with all messages')

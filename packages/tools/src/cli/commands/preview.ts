@@ -1,12 +1,13 @@
 import { existsSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import { Command, InvalidArgumentError } from 'commander';
+import { type Command, InvalidArgumentError } from 'commander';
 import pc from 'picocolors';
 import { openPreview } from '../../preview/index.js';
 import { compare, type Difference, type Scheme, samplePages, shoot } from '../../shots/index.js';
-import { UsageError, wrongCall } from '../load.js';
+import { wrongCall } from '../load.js';
 import { printProblems } from '../print-problems.js';
+import { UsageError } from '../usage-error.js';
 
 interface PreviewFlags {
   readonly shot?: string;
@@ -19,10 +20,8 @@ interface PreviewFlags {
 }
 
 /** `lattice preview`: a page to look at components; with `--shot` a picture of each sample. */
-export function previewCommand(): Command {
-  return new Command('preview')
-    .description('Open a page with all components, or take a picture of every sample.')
-    .argument('[paths...]', 'files and folders with components and their samples', ['.'])
+export function previewCommand(command: Command): Command {
+  return command
     .option('-p, --port <number>', 'port of the page (default: a free one)', portIn)
     .option('-s, --shot <folder>', 'output folder for pictures of all samples')
     .option('--compare <folder>', 'earlier pictures: differences are reported, and drawn in differences/')

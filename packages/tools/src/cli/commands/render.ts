@@ -1,6 +1,6 @@
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { Command, Option } from 'commander';
+import { type Command, Option } from 'commander';
 import { type ComponentCore, componentCore } from 'zesty-lattice/internal/component';
 import { codeOf, mailText, reached } from 'zesty-lattice/internal/html';
 import { isDocument, renderDocument } from 'zesty-lattice/internal/markup';
@@ -9,16 +9,10 @@ import { type Problem, placed, visible } from 'zesty-lattice/internal/problem';
 import { resolve } from 'zesty-lattice/internal/tree';
 import { linkedRules, pageOf, propsOf, sourcesOf } from '../../batch/index.js';
 import { pageFindings } from '../../check/page.js';
-import {
-  type DocumentArguments,
-  isDocumentPath,
-  loadComponent,
-  loadDocument,
-  loadProps,
-  UsageError,
-} from '../load.js';
+import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
 import { rulesOption } from '../options.js';
 import { printProblems } from '../print-problems.js';
+import { UsageError } from '../usage-error.js';
 import { calledWithout, watching } from '../watching.js';
 
 interface RenderFlags extends DocumentArguments {
@@ -38,10 +32,8 @@ interface RenderFlags extends DocumentArguments {
 }
 
 /** `lattice render`: a component to HTML text. */
-export function renderCommand(): Command {
-  return new Command('render')
-    .description('Render a component to HTML, or the components in a document.')
-    .argument('<file>', 'a TypeScript or JavaScript module that exports the component, or an HTML document')
+export function renderCommand(command: Command): Command {
+  return command
     .option('-u, --uses <modules...>', 'for a document: modules of its components')
     .option('--foreign <tags...>', 'for a document: tags of other custom elements')
     .option('-c, --component <name>', 'the component of the module, by tag name or export name')

@@ -1,6 +1,6 @@
 import { writeFile } from 'node:fs/promises';
 import { relative } from 'node:path';
-import { Command, Option } from 'commander';
+import { type Command, Option } from 'commander';
 import { documentTrees } from 'zesty-lattice/internal/markup';
 import { type Problem, visible } from 'zesty-lattice/internal/problem';
 import { type ComponentTree, resolve } from 'zesty-lattice/internal/tree';
@@ -18,10 +18,8 @@ interface TreeFlags extends DocumentArguments {
 }
 
 /** `lattice tree`: which component stands where, with which props, and what is in its slots. */
-export function treeCommand(): Command {
-  return new Command('tree')
-    .description('Show the tree of components with props, slots and problems.')
-    .argument('<file>', 'a TypeScript or JavaScript module that exports the component, or an HTML document')
+export function treeCommand(command: Command): Command {
+  return command
     .option('-u, --uses <modules...>', 'for a document: modules of its components')
     .option('--foreign <tags...>', 'for a document: tags of other custom elements')
     .option('-c, --component <name>', 'the component of the module, by tag name or export name')

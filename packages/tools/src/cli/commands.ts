@@ -1,0 +1,80 @@
+import { Command } from 'commander';
+
+/** What a command is, before it is known whether it is called: its options come with all that it runs. */
+interface Declared {
+  readonly description: string;
+  readonly arguments: readonly (readonly [term: string, description: string, preset?: readonly string[]])[];
+  /** Adds its options and what it does. */
+  load(): Promise<(command: Command) => Command>;
+}
+
+const declared: Readonly<Record<string, Declared>> = {
+  new: {
+    description: 'Create a component with a test and a sample, or a project.',
+    arguments: [['[tag-name]', 'tag name of the component, for example variety-card']],
+    load: async () => (await import('./commands/new.js')).newCommand,
+  },
+  render: {
+    description: 'Render a component to HTML, or the components in a document.',
+    arguments: [
+      ['<file>', 'a TypeScript or JavaScript module that exports the component, or an HTML document'],
+    ],
+    load: async () => (await import('./commands/render.js')).renderCommand,
+  },
+  tree: {
+    description: 'Show the tree of components with props, slots and problems.',
+    arguments: [
+      ['<file>', 'a TypeScript or JavaScript module that exports the component, or an HTML document'],
+    ],
+    load: async () => (await import('./commands/tree.js')).treeCommand,
+  },
+  check: {
+    description: 'Check components, template texts and documents.',
+    arguments: [['<paths...>', 'files and folders']],
+    load: async () => (await import('./commands/check.js')).checkCommand,
+  },
+  adopt: {
+    description: 'Turn existing HTML into a component.',
+    arguments: [['<file>', 'an HTML file with one block, or several with the same structure']],
+    load: async () => (await import('./commands/adopt.js')).adoptCommand,
+  },
+  batch: {
+    description: 'Write a page for each row of a file of data.',
+    arguments: [['[page]', 'a TypeScript or JavaScript module that exports the component']],
+    load: async () => (await import('./commands/batch.js')).batchCommand,
+  },
+  preview: {
+    description: 'Open a page with all components, or take a picture of every sample.',
+    arguments: [['[paths...]', 'files and folders with components and their samples', ['.']]],
+    load: async () => (await import('./commands/preview.js')).previewCommand,
+  },
+  describe: {
+    description: 'Describe components for other tools and for people.',
+    arguments: [['<paths...>', 'files and folders with components']],
+    load: async () => (await import('./commands/describe.js')).describeCommand,
+  },
+  pack: {
+    description: 'Build one ES module of elements for a plain page, and print its size.',
+    arguments: [['<module>', 'a TypeScript or JavaScript module that exports or registers the components']],
+    load: async () => (await import('./commands/pack.js')).packCommand,
+  },
+  editor: {
+    description: 'Run the language server for HTML templates on standard input and output.',
+    arguments: [
+      ['[paths...]', 'files and folders of the project (default: the folders that the editor has open)'],
+    ],
+    load: async () => (await import('./commands/editor.js')).editorCommand,
+  },
+};
+
+/** All commands by what they are for; the one that is called, or asked about, with its options as well. */
+export async function commandsFor(args: readonly string[]): Promise<readonly Command[]> {
+  const called = args[0] === 'help' ? args[1] : args[0];
+  return Promise.all(
+    Object.entries(declared).map(async ([name, { arguments: all, description, load }]) => {
+      const command = new Command(name).description(description);
+      for (const [term, what, preset] of all) command.argument(term, what, preset);
+      return name === called ? (await load())(command) : command;
+    }),
+  );
+}
