@@ -147,10 +147,11 @@ class SpotFrame extends Frame {
   /** Content as it is put in: text, or what writes it; `undefined` where it renders nothing. */
   ready(content: unknown): ReadyContent | undefined | typeof unusual {
     if (content === undefined) return undefined;
-    const text = contentText(content, this);
+    const text = contentText('', content, this);
     if (text === undefined) return unusual;
     const { uses } = this;
-    if (uses === noReady) return isBlank(text) ? undefined : text;
+    // Text that is put together is laid out flat where it is looked into.
+    if (uses === noReady) return !startsWithElement(content) && isBlank(text) ? undefined : text;
     this.uses = noReady;
     return new Pieces(text.split('\0'), uses);
   }
@@ -202,45 +203,51 @@ class SpotFrame extends Frame {
 const noReady: Ready[] = [];
 
 /**
- * The HTML text of content, with a NUL for each use in it, which no text has otherwise; undefined where something in it is
- * unusual.
+ * Text with that of content behind it, with a NUL for each use in it, which no text has otherwise; undefined where something
+ * in it is unusual.
  */
-function contentText(content: unknown, frame: SpotFrame): string | undefined {
-  if (typeof content === 'string') return escapeText(content);
-  if (content instanceof ElementNode) {
-    const { attributes, content: parts, tag } = content;
-    const known = tags.get(tag) ?? tagTexts(tag);
-    if (known === unusual) return undefined;
-    let text = known.opened;
-    if (attributes !== undefined) {
-      const own = attributesText(known.tags, attributes);
-      if (own === undefined) return undefined;
-      text = `${known.start + own}>`;
-    }
-    if (known.end === '' && parts.length > 0) return undefined;
-    for (let at = 0; at < parts.length; at++) {
-      const part = contentText(parts[at], frame);
-      if (part === undefined) return undefined;
-      text += part;
-    }
-    return text + known.end;
-  }
-  if (typeof content === 'number' || typeof content === 'bigint') return String(content);
-  if (content === null || content === undefined || content === false) return '';
-  if (Array.isArray(content)) {
-    let text = '';
-    for (const one of content) {
-      const part = contentText(one, frame);
-      if (part === undefined) return undefined;
-      text += part;
-    }
-    return text;
-  }
+function contentText(out: string, content: unknown, frame: SpotFrame): string | undefined {
+  if (typeof content === 'string') return out + escapeText(content);
+  if (content instanceof ElementNode) return elementText(out, content, frame);
+  if (typeof content === 'number' || typeof content === 'bigint') return out + content;
+  if (content === null || content === undefined || content === false) return out;
+  if (Array.isArray(content)) return partsText(out, content, frame);
   if (!isNode(content)) return undefined;
-  if (content.kind === 'use') return addUse(content as unknown as UseNode, frame) ? '\0' : undefined;
+  if (content.kind === 'use') return addUse(content as unknown as UseNode, frame) ? `${out}\0` : undefined;
   const { html, kind } = content as unknown as TrustedNode;
   const isUsual = kind === 'trusted' && typeof html === 'string' && !html.includes('\0') && showsMarkup(html);
-  return isUsual ? html : undefined;
+  return isUsual ? out + html : undefined;
+}
+
+function startsWithElement(content: unknown): boolean {
+  let first = content;
+  while (Array.isArray(first)) first = first[0];
+  return first instanceof ElementNode;
+}
+
+function elementText(out: string, node: ElementNode, frame: SpotFrame): string | undefined {
+  const { attributes, content, tag } = node;
+  const known = tags.get(tag) ?? tagTexts(tag);
+  if (known === unusual) return undefined;
+  let text: string | undefined;
+  if (attributes === undefined) text = out + known.opened;
+  else {
+    text = attributesText(out + known.start, known, attributes);
+    if (text === undefined) return undefined;
+    text += '>';
+  }
+  if (known.end === '') return content.length > 0 ? undefined : text;
+  if (content.length > 0) text = partsText(text, content, frame);
+  return text === undefined ? undefined : text + known.end;
+}
+
+function partsText(out: string, parts: readonly unknown[], frame: SpotFrame): string | undefined {
+  let text: string | undefined = out;
+  for (let at = 0; at < parts.length; at++) {
+    text = contentText(text, parts[at], frame);
+    if (text === undefined) return undefined;
+  }
+  return text;
 }
 
 /** Makes a use in content ready to be written. */

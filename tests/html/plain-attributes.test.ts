@@ -1,0 +1,105 @@
+import { expect, test } from 'vitest';
+import { component, el, slot, trusted } from 'zesty-lattice';
+import { renderHtml } from 'zesty-lattice/html';
+
+// What is put together inline is written by a short way: it has to be what a template's own attributes come to.
+
+const Wrap = component('inline-wrap', {
+  slots: { default: slot() },
+  template: ({ slots }) => el.main(slots.default()),
+});
+
+const cyclic: unknown[] = ['a'];
+cyclic.push(cyclic);
+const values: readonly unknown[] = [
+  ...[
+    '',
+    'text',
+    'a "b" <c> & \u00a0d',
+    'javascript:alert(1)',
+    'https://grove.example/?a=1&b="2"',
+    '/stalls',
+  ],
+  ...[
+    'data:text/html,x',
+    'data:image/png;base64,x',
+    'JaVa\tScript:x',
+    'a:b',
+    'a 1x, javascript:b 2x',
+    '0;url=javascript:x',
+  ],
+  ...[0, -0, 1.5, 1e21, Number.NaN, 7n, true, false, null, undefined],
+  ...[
+    {},
+    { odd: true, even: false, '': true, "it's": 1 },
+    ['a', '', 'b', ['c', { d: 1, e: 0 }], 3, null, false, undefined],
+  ],
+  ...[cyclic, [], [[]], { color: 'red', width: '3px', '--tone': '#fff', margin: 0, padding: null, top: '' }],
+  ...[
+    { color: 'red; top: 0' },
+    { color: 'url(javascript:x)' },
+    { color: 'url("a.png")' },
+    { marginTop: 1 },
+    { 'margin-top': true },
+  ],
+  ...[
+    { font: '1px "A B", serif', width: 'calc(1px + (2 * 3px))', height: 'calc(1px' },
+    { 'a b': 1 },
+    { COLOR: 'red' },
+  ],
+  ...['color: red; top: 1px', 'a-b', new Date(0), () => 'called', el.b('x'), trusted('<i>'), Symbol.for('x')],
+];
+const names = [
+  ...[
+    'class',
+    'style',
+    'title',
+    'hidden',
+    'href',
+    'src',
+    'srcset',
+    'srcdoc',
+    'aria-pressed',
+    'draggable',
+    'value',
+  ],
+  ...[
+    'data-n',
+    'ID',
+    'Title',
+    'onclick',
+    'on',
+    'json',
+    'properties',
+    'leaving',
+    'bind',
+    'node',
+    'a b',
+    'a=b',
+    'xlink:href',
+  ],
+  ...['content', 'http-equiv', 'action', 'poster', 'ping', 'key', 'viewBox'],
+];
+
+const shown = (make: () => string): string => {
+  try {
+    return make();
+  } catch (thrown) {
+    return `thrown: ${(thrown as Error).message.split('\n')[0]}`;
+  }
+};
+
+test.each(names)('%s is written inline as in a template, whatever its value is', (name) => {
+  for (const tag of ['a', 'img', 'input', 'meta', 'script', 'video'] as const)
+    for (const value of values) {
+      const attributes = { title: 'first', [name]: value, lang: 'en' };
+      const made = () => el.of(tag, attributes as never);
+      // Once alone, and once beside what is for the planner: an attribute that is an expression.
+      const Planned = component('planned-one', { template: () => el.main(made()) });
+      const inline = shown(() => renderHtml(Wrap({}, made())));
+      expect(
+        inline.replace(/^(thrown: \S+ \S+: ).*/s, '$1'),
+        `${tag} ${name} ${String(Object.prototype.toString.call(value))}`,
+      ).toBe(shown(() => renderHtml(Planned())).replace(/^(thrown: \S+ \S+: ).*/s, '$1'));
+    }
+});
