@@ -4,7 +4,7 @@ import { lattice } from 'zesty-lattice-tools/vite';
 
 /** Makes plain modules of the measurements in out/bench; the library stays as it was built, as its users run it. */
 export async function bundleBench(root, from = root) {
-  const names = ['run', 'growth', 'start', 'escapes', 'names', 'profile'];
+  const names = ['run', 'growth', 'start', 'escapes', 'names', 'profile', 'random'];
   await build({
     configFile: false,
     root,

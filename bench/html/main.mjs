@@ -27,10 +27,31 @@ const node = (file, args = [], flags = []) =>
     ),
   );
 
+const noCode = '--disallow-code-generation-from-strings';
+const random = process.argv.indexOf('--random');
+if (random > 0) {
+  // npm run bench -- --random 20 [--seed n]: pages of random shapes, the worst ten of each way with their seeds.
+  const seed = process.argv.indexOf('--seed');
+  const count = process.argv[random + 1] ?? '20';
+  const start = seed > 0 ? (process.argv[seed + 1] ?? '1') : '1';
+  const [code, none] = [[], [noCode]].map((flags) => node('random.js', [count, start], flags));
+  for (const [name, all] of [
+    ['with code', code.map(({ planned, ...one }) => ({ ...one, ratio: planned }))],
+    ['without code', none.map(({ planned, ...one }) => ({ ...one, ratio: planned }))],
+    ['inline', code.map(({ inline, ...one }) => ({ ...one, ratio: inline }))],
+  ]) {
+    const sorted = all.sort((a, b) => b.ratio - a.ratio);
+    const middle = sorted[sorted.length >> 1];
+    console.log(`${name}: median ${middle.ratio.toFixed(2)} of the same as template literals; the worst:`);
+    for (const { checked, ratio, seed: at } of sorted.slice(0, 10))
+      console.log(`  ${ratio.toFixed(2)}  seed ${at}${checked ? ', checked rows' : ''}`);
+  }
+  process.exit(0);
+}
+
 const names = JSON.parse(
   execFileSync('node', [join(root, 'out/bench/names.js')], { cwd: root, encoding: 'utf8' }),
 );
-const noCode = '--disallow-code-generation-from-strings';
 const conditions = [
   ['busy', []],
   ['alone', []],
