@@ -143,8 +143,6 @@ function classWords(value: unknown, before: string, depth: number): string | und
   return words;
 }
 
-/** The values that a style can have with nothing in them that would end it: numbers, words, lengths, colours. */
-const simpleValue = /^[\w#%.,\- ]+$/;
 const propertyName = /^(?:--[\w-]+|-?[a-z][a-z0-9-]*)$/;
 
 /** A style of plain values: a record of CSS properties. */
@@ -156,10 +154,9 @@ function styleAttribute(value: unknown): string | undefined {
     const one = (value as Readonly<Record<string, unknown>>)[name];
     if (!propertyName.test(name)) return undefined;
     if (one === null || one === undefined || one === false || one === '') continue;
-    if (typeof one !== 'number' && !(typeof one === 'string' && isFitValue(one))) return undefined;
+    const isFit = typeof one === 'number' || (typeof one === 'string' && valueFault(one) === undefined);
+    if (!isFit) return undefined;
     text += text === '' ? `${name}: ${one}` : `; ${name}: ${one}`;
   }
   return text === '' ? '' : ` style="${escapeAttribute(text)}"`;
 }
-
-const isFitValue = (text: string): boolean => simpleValue.test(text) || valueFault(text) === undefined;

@@ -47,11 +47,15 @@ export function declaration(tag: string, name: string, value: unknown, report: R
 
 const closers: Readonly<Record<string, string>> = { '(': ')', '[': ']' };
 
+/** Values with nothing in them that could end a declaration: numbers, words, lengths, colours. */
+const plainValue = /^[\w#%.,\- ]*$/;
+
 /**
  * What keeps a text from being the value of one declaration: anything that would end the declaration or reach
  * past it (https://www.w3.org/TR/css-syntax-3/#consume-declaration), and URLs that carry a script.
  */
 export function valueFault(text: string): string | undefined {
+  if (plainValue.test(text)) return undefined;
   const end = valueEnd(text, 0);
   if (typeof end === 'string') return end;
   if (end < text.length) return 'holds more than one declaration';
