@@ -487,6 +487,13 @@ export function anyItem(list: unknown, holds: (item: unknown, index: number) => 
   return Array.isArray(list) && list.some(holds);
 }
 
+/** How many fields a record has; those of what it was made from count as well. */
+export function fieldCount(record: object): number {
+  let count = 0;
+  for (const _name in record) count++;
+  return count;
+}
+
 /** What each item of a list comes to. */
 export function eachItem(
   list: unknown,

@@ -9,12 +9,7 @@ export function listRule(item?: Rule): Rule<never> {
   return {
     ...rule(
       item ? `a list, each item ${item.expected}` : 'a list',
-      (value) => {
-        if (!Array.isArray(value)) return false;
-        if (!item) return true;
-        for (let at = 0; at < value.length; at++) if (!item.accepts(value[at]) && at in value) return false;
-        return true;
-      },
+      (value) => Array.isArray(value) && (!item || value.every((one) => item.accepts(one))),
       readJson,
     ),
     ...(settle && { settle: (value) => (value as readonly unknown[]).map((one) => settle(one)) as never }),

@@ -1,3 +1,4 @@
+import { isScriptUrl } from '../../problem/index.js';
 import { escapeAttribute, escapeText, isSafe, isSafeText, quoted } from '../../template/escape.js';
 import * as operators from '../../template/expression/operators.js';
 import { isFilled, isFull, isRecord, isSomething, plainText } from '../../template/index.js';
@@ -14,6 +15,7 @@ export const lattice = {
   isRecord,
   isSafe,
   isSafeText,
+  isScriptUrl,
   isSomething,
   plainText,
   quoted,

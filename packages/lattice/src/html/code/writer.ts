@@ -17,6 +17,7 @@ import {
   type StepKind,
   type StepOf,
 } from '../lower/steps.js';
+import { fitCode } from './fits.js';
 import { Lines, mostTwice, sumOf, type Term, Terms } from './lines.js';
 import type { LatticeName } from './names.js';
 import { pathsTo } from './paths.js';
@@ -181,6 +182,8 @@ class RoutineWriter {
     if (isAnyOf(kind, 'record'))
       return `typeof ${name} !== 'object' || ${name} === null || Array.isArray(${name})`;
     if (isAnyOf(kind, 'list')) return `!Array.isArray(${name})`;
+    const fit = fitCode(kind, name, (called) => this.name(called));
+    if (fit !== undefined) return `!(${fit})`;
     const rule = this.value(kind.rule, 'kind');
     return `${name} === undefined || !${rule}.accepts(${name})`;
   }
