@@ -61,6 +61,27 @@ describe('the text of a mail', () => {
     ]);
   });
 
+  test('keeps marks only where rules for some screens need them, and texts that look like its own signs', () => {
+    const rules = (styles: string): string => {
+      const Note = component('mail-note', { styles, template: () => el.p('x-kept-0- x-kept0-1- x-kept') });
+      return renderMail(Note(), { title: 'x' }).html;
+    };
+    expect(rules('p { color: red }')).not.toContain('data-in');
+    expect(rules('@media (width < 400px) { p { color: red } }')).toMatch(
+      /<style[\s\S]*data-in[\s\S]*<p data-in="mail-note">/,
+    );
+    expect(rules('p { color: red }')).toContain('>x-kept-0- x-kept0-1- x-kept</p>');
+  });
+
+  test('says how long a mail is that programs cut', () => {
+    const Long = component('mail-long', { template: () => el.p('line '.repeat(30_000)) });
+    const { html, problems } = renderMail(Long(), { title: 'x' });
+    const size = Math.ceil(new TextEncoder().encode(html).length / 1024);
+    expect(problems.map(({ message }) => message)).toEqual([
+      `The mail is ${size} KB, and some programs cut what is longer than 102 KB.`,
+    ]);
+  });
+
   test('takes the attributes that only mail programs need where it says so, and nowhere else', () => {
     const Table = component('mail-table', {
       props: { tint: prop.text() },
