@@ -200,5 +200,14 @@ describe.each(plannings)('%s', (_how, ahead) => {
     await page.evaluate("document.querySelector('crate-part').remove()");
     await expect.poll(said).toEqual(['B']);
     expect(reported).toEqual([]);
+    const told = renderPage(CrateParts({ parts: [{ label: 'told' }] }, parts), {
+      title: 'Parts',
+      form: 'elements',
+    });
+    const other = await open(told);
+    await comeAlive(other);
+    await other.evaluate("document.querySelector('crate-part').remove()");
+    expect(await other.locator('crate-parts li').allInnerTexts()).toEqual(['told']);
+    expect(reported).toEqual([]);
   });
 });

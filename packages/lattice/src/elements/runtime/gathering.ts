@@ -13,14 +13,16 @@ export function gathering(
 ): (instance: Instance) => Feature {
   return ({ host, live, scope }) => {
     const index = live.props.findIndex(({ name }) => name === prop);
-    const { attribute = prop, rule } = live.props[index] as LiveProp;
+    const { attribute = prop } = live.props[index] as LiveProp;
     let known = scope.props[index];
     let isWatched = false;
+    /** Whether the attribute says what it is: a server read it from the children, or was told. */
+    let isSent = false;
     const gather = (): void => {
-      // Somebody else says what it is.
-      if (scope.props[index] !== known) return observer.disconnect();
+      // Where the components in the slot are no elements, there is nothing to read.
+      if (!customElements.get(tag)) return;
       const there = [...host.children].filter(
-        (one) => one.localName === tag && (one.slot || 'default') === slot && customElements.get(tag),
+        (one) => one.localName === tag && (one.slot || 'default') === slot,
       );
       const list = there.map((one) =>
         Object.fromEntries(
@@ -29,8 +31,13 @@ export function gathering(
             .filter(([, value]) => value !== undefined),
         ),
       );
-      if (there.length === 0 && host.querySelector(`:scope > ${tag}`)) return;
-      if (JSON.stringify(list) === JSON.stringify(known)) return;
+      const now = scope.props[index];
+      const isSame = JSON.stringify(list) === JSON.stringify(now);
+      if (isSent && isSame) known = now;
+      isSent = false;
+      // Somebody else says what it is.
+      if (now !== known) return observer.disconnect();
+      if (isSame) return;
       (host as unknown as Record<string, unknown>)[prop] = list;
       known = scope.props[index];
     };
@@ -39,11 +46,8 @@ export function gathering(
       before() {
         if (isWatched) return;
         isWatched = true;
-        // What a server read there stands in the attribute.
-        const sent = host.getAttribute(attribute);
-        if (sent !== null && JSON.stringify(rule.read(sent)) === JSON.stringify(scope.props[index]))
-          known = scope.props[index];
-        if (scope.props[index] !== known) return;
+        isSent = host.hasAttribute(attribute);
+        if (!isSent && scope.props[index] !== known) return;
         observer.observe(host, { childList: true, subtree: true, attributes: true });
         gather();
         void customElements.whenDefined(tag).then(gather);
