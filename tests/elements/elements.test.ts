@@ -750,7 +750,8 @@ describe.each(plannings)('%s', (_how, ahead) => {
       await run("document.querySelector('crate-part').remove()");
       await frame(page);
       expect(await said()).toEqual(['told']);
-      expect(reported).toEqual([]);
+      // During development it is told that the slot "other" is not there.
+      expect(reported.filter((one) => !one.includes('slot="other"'))).toEqual([]);
     });
 
     test('is filled by the component that uses it, whose values and handlers it keeps', async () => {
