@@ -71,6 +71,8 @@ function short(text: string): string {
 /** What to do with content that no slot takes. */
 function noPlace({ slots }: ComponentCore): string {
   const named = slots.names.filter((name) => name !== 'default').map((name) => `"${name}"`);
+  if (named.length === 0 && slots.at.has('default'))
+    return 'It has the default slot alone: leave the slot attribute out.';
   return named.length === 0
     ? 'It has no slots. Declare one, slots: { default: slot() }, and place it in its template.'
     : `Its slots are ${named.join(', ')}: name one in a slot attribute, or declare slots: { default: slot() }.`;
