@@ -26,9 +26,7 @@ export function gathering(
       );
       const list = there.map((one) =>
         Object.fromEntries(
-          names
-            .map((name) => [name, (one as unknown as Readonly<Record<string, unknown>>)[name]])
-            .filter(([, value]) => value !== undefined),
+          names.map((name) => [name, Reflect.get(one, name)]).filter(([, value]) => value !== undefined),
         ),
       );
       const now = scope.props[index];
@@ -38,7 +36,7 @@ export function gathering(
       // Somebody else says what it is.
       if (now !== known) return observer.disconnect();
       if (isSame) return;
-      (host as unknown as Record<string, unknown>)[prop] = list;
+      Reflect.set(host, prop, list);
       known = scope.props[index];
     };
     const observer = new MutationObserver(gather);

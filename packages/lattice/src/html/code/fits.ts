@@ -7,7 +7,7 @@ type Name = (called: LatticeName) => string;
 
 /**
  * The code of a test that a value is of a kind, for lists and records of plain kinds: it is asked for each row. It may say no
- * to a value that fits: whoever asks looks more closely then. Undefined for kinds that are more than that.
+ * to a value that fits: the caller looks more closely then. Undefined for kinds that are more than that.
  */
 export function fitCode(kind: AnyKind, value: string, name: Name, depth = 0): string | undefined {
   const { rules, settings } = kind;
@@ -17,10 +17,8 @@ export function fitCode(kind: AnyKind, value: string, name: Name, depth = 0): st
   if (type !== undefined) return `typeof ${value} === '${type}'`;
   if (rules.word === 'url') return `typeof ${value} === 'string' && !${name('isScriptUrl')}(${value})`;
   if (rules.word === 'choice') {
-    const words = wordsIn(kind);
-    const isShort =
-      Array.isArray(words) && words.length <= 6 && words.every((word) => typeof word === 'string');
-    return isShort ? words.map((word) => `${value} === ${constantCode(word)}`).join(' || ') : undefined;
+    const words = shortWords(kind);
+    return words ? words.map((word) => `${value} === ${constantCode(word)}`).join(' || ') : undefined;
   }
   if (rules.word === 'list' && isKind(rules.holds)) {
     const item = `item${depth}`;
@@ -31,6 +29,14 @@ export function fitCode(kind: AnyKind, value: string, name: Name, depth = 0): st
   if (rules.word !== 'record' || rules.holdsMore || typeof holds !== 'object' || holds === null)
     return undefined;
   return recordCode(holds as Readonly<Record<string, AnyKind>>, value, name, depth);
+}
+
+/** The words of a choice of few, which are compared with each; undefined for all else. */
+export function shortWords(kind: AnyKind): readonly string[] | undefined {
+  const words = wordsIn(kind);
+  const isShort =
+    Array.isArray(words) && words.length <= 6 && words.every((word) => typeof word === 'string');
+  return isShort ? words : undefined;
 }
 
 /** A record has its fields, each of its kind, and as many as there are of them: then it has no others. */

@@ -1,6 +1,6 @@
 import { accessCode, constantCode, isIdentifier, keyCode, memberCode } from '../../code/constants.js';
 import { type ExpressionWords, operationCode } from '../../code/expressions.js';
-import { type AnyKind, type ComponentCore, isMade, wordsIn } from '../../component/index.js';
+import { type AnyKind, type ComponentCore, isMade } from '../../component/index.js';
 import { canFail } from '../../template/expression/can-fail.js';
 import type { Core, OpOf, Whereabouts } from '../../template/index.js';
 import type { Named, Where } from '../frame.js';
@@ -17,7 +17,7 @@ import {
   type StepKind,
   type StepOf,
 } from '../lower/steps.js';
-import { fitCode } from './fits.js';
+import { fitCode, shortWords } from './fits.js';
 import { Lines, mostTwice, sumOf, type Term, Terms } from './lines.js';
 import type { LatticeName } from './names.js';
 import { pathsTo } from './paths.js';
@@ -174,8 +174,8 @@ class RoutineWriter {
     const type = plainTypeOf(kind);
     if (type === 'number') return `!Number.isFinite(${name})`;
     if (type !== undefined) return `typeof ${name} !== '${type}'`;
-    if (isShortChoice(kind) && kind.settings.tests.length === 0) {
-      const words = kind.rules.holds as readonly string[];
+    const words = kind.settings.tests.length === 0 ? shortWords(kind) : undefined;
+    if (words) {
       return words.map((word) => `${name} !== ${constantCode(word)}`).join(' && ');
     }
     // As kind.ts has it: a record may be of whatever class.
@@ -804,10 +804,4 @@ function isAnyOf({ rules, settings }: AnyKind, word: 'record' | 'list'): boolean
   if (rules.word !== word || settings.tests.length > 0) return false;
   const { holds } = rules;
   return word === 'record' ? holds === undefined : (holds as AnyKind).rules.word === 'any';
-}
-
-/** Choices of few words are compared with each. */
-function isShortChoice(kind: AnyKind): boolean {
-  const words = wordsIn(kind);
-  return Array.isArray(words) && words.length <= 6 && words.every((word) => typeof word === 'string');
 }

@@ -60,14 +60,15 @@ export async function renderHtmlAsync<const Target extends Use | AnyComponent>(
   target: Target,
   ...given: RenderArguments<Target, LateOptions>
 ): Promise<string> {
-  const { use, options } = calledWith(target, given[0], given[1]);
-  const { onProblem, page, signal, styles } = options as unknown as LateOptions;
+  const called = calledWith(target, given[0], given[1]);
+  const options = called.options as unknown as LateOptions;
+  const { onProblem, page, signal, styles } = options;
   if (!page && !styles && !signal) {
-    const text = wholeText(use, options as unknown as LateOptions);
+    const text = wholeText(called.use, options);
     if (text !== undefined) return text;
   }
   let html = '';
-  for await (const piece of pieces(target, given[0], given[1])) if (piece !== pause) html += piece;
+  for await (const piece of pieces(called)) if (piece !== pause) html += piece;
   return page?.mail ? mailHtml(html, onProblem ?? tellOnConsole) : html;
 }
 
@@ -85,7 +86,7 @@ export function streamHtml<const Target extends Use | AnyComponent>(
   ...given: RenderArguments<Target, StreamOptions>
 ): ReadableStream<Uint8Array> {
   const stop = new AbortController();
-  const texts = chunked(pieces(target, given[0], given[1], stop));
+  const texts = chunked(textsSent(target, given[0], given[1], stop));
   const encoder = new TextEncoder();
   return new ReadableStream<Uint8Array>({
     async pull(controller) {
@@ -121,15 +122,22 @@ async function* chunked(all: AsyncGenerator<string | typeof pause>): AsyncGenera
   if (text !== '') yield text;
 }
 
-/** The texts of a rendering. */
-async function* pieces(
+/** The texts of a stream: a wrong call fails as it is read, as all that goes wrong does. */
+async function* textsSent(
   target: unknown,
   first: unknown,
   second: unknown,
+  stop: AbortController,
+): AsyncGenerator<string | typeof pause> {
+  yield* pieces(calledWith(target, first, second), stop);
+}
+
+/** The texts of a rendering. */
+async function* pieces(
+  called: ReturnType<typeof calledWith>,
   stopper?: AbortController,
 ): AsyncGenerator<string | typeof pause> {
   const own = stopper ?? new AbortController();
-  const called = calledWith(target, first, second);
   const { use } = called;
   const options = called.options as unknown as StreamOptions;
   const stop = (reason: unknown) => own.abort(reason);

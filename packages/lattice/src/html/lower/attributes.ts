@@ -18,10 +18,10 @@ import {
   type Core,
   classWord,
   controlText,
-  declaration,
   describe,
   ExprCore,
   plainText,
+  styleText,
 } from '../../template/index.js';
 import { marksParts } from '../form.js';
 import type { Pass } from '../pass.js';
@@ -181,18 +181,8 @@ function declarations(
   values: readonly unknown[],
   report: Report,
 ): string {
-  let text = '';
-  for (let at = 0; at < names.length; at++) {
-    const value = values[at];
-    const one = declaration(
-      tag,
-      names[at] as string,
-      typeof value === 'function' ? called(value) : value,
-      report,
-    );
-    if (one !== '') text += text === '' ? one : `; ${one}`;
-  }
-  return text;
+  const parts = names.map((name, index) => [name, values[index]] as const);
+  return styleText(tag, parts, called, report);
 }
 
 function styleOf(tag: string, names: readonly string[], values: readonly unknown[], report: Report): string {
