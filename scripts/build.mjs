@@ -26,6 +26,7 @@ const library = {
   elements: 'elements/index.js',
   markup: 'markup/index.js',
   'markup-reader': 'markup/node-reader.js',
+  'css-reader': 'styles/css.js',
 };
 
 /** What Node loads of the tools: entry points, the command, and what is loaded when it is first needed. */
@@ -65,7 +66,7 @@ function standingIn(files) {
 }
 
 /** Bundles entry points for Node, what they share in files of its own. */
-function forNode(entries, from, plugins = []) {
+function forNode(entries, from, options = {}) {
   return build({
     entryPoints: Object.fromEntries(Object.entries(entries).map(([name, path]) => [name, from(path)])),
     outdir: from('node'),
@@ -74,10 +75,9 @@ function forNode(entries, from, plugins = []) {
     format: 'esm',
     platform: 'node',
     target: 'node20',
-    packages: 'external',
     chunkNames: 'shared-[hash]',
     logLevel: 'warning',
-    plugins,
+    ...options,
   });
 }
 
@@ -98,6 +98,11 @@ async function forEverywhere(path, options = {}) {
     metafile: true,
     ...options,
   });
+  noteLicences(metafile);
+}
+
+/** Keeps the licences of the packages whose code stands in what was built. */
+function noteLicences(metafile) {
   for (const input of Object.keys(metafile.inputs)) {
     const [, inside] = /node_modules\/((?:@[^/]+\/)?[^/]+)\//.exec(input) ?? [];
     if (!inside) continue;
@@ -120,9 +125,18 @@ await forEverywhere('markup/syntax/tag-parser.js', {
   alias: { 'node:stream': join(root, 'scripts/plain-stream.mjs') },
   external: ['parse5'],
 });
-await forEverywhere('styles/css.js');
+await forEverywhere('styles/css.js', { minify: true });
+const { dependencies, peerDependencies } = JSON.parse(
+  readFileSync(join(root, 'packages/lattice/package.json'), 'utf8'),
+);
+// The parser of HTML stands in the bundle: finding its two dozen files takes longer than reading a page.
+const { metafile } = await forNode(library, inLibrary, {
+  plugins: [standingIn(inNode)],
+  metafile: true,
+  external: Object.keys({ ...dependencies, ...peerDependencies }).filter((name) => name !== 'parse5'),
+});
+noteLicences(metafile);
 writeFileSync(inLibrary('third-party.txt'), [...licences].sort().join('\n\n'));
-await forNode(library, inLibrary, [standingIn(inNode)]);
 // One module for pages without a build: with the words of problems, since nobody else would tell them there.
 await build({
   entryPoints: [inLibrary('browser.js')],
@@ -159,7 +173,7 @@ for (const name of readdirSync(join(root, 'docs')))
     writeFileSync(join(docs, name), withoutPictures(readFileSync(join(root, 'docs', name), 'utf8')));
 
 run('npx', ['tsc', '-p', 'packages/tools']);
-await forNode(tools, inTools);
+await forNode(tools, inTools, { packages: 'external' });
 /** What a page loads of the tools: of all else the bundle and the types are left. */
 const inPage = /^(?:inspect\/|testing\/(?:page|mount|plain)\.js$)/;
 for (const file of filesIn(inTools(''))) {
