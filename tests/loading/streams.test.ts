@@ -510,3 +510,82 @@ test('a long list with an item that cannot be read is a problem, and comes to an
   });
   await expect(renderHtmlAsync(LongList, { items })).rejects.toThrow('It is torn.');
 }, 5_000);
+
+describe('rows that are written many at a time', () => {
+  interface Line {
+    readonly name: string;
+    readonly notes: readonly string[];
+  }
+  const lines = Array.from({ length: 2_345 }, (_, at) => ({
+    name: `<${'Dunlight '.repeat(at % 9)}>`,
+    notes: Array.from({ length: at % 4 }, (_one, n) => `note ${n}`),
+  }));
+  async function* oneByOne(all: readonly Line[]): AsyncGenerator<Line> {
+    for (const [at, one] of all.entries()) {
+      if (at % 600 === 599) await wait(1);
+      yield one;
+    }
+  }
+  const Cell = component('line-cell', {
+    props: { of: prop.text() },
+    slots: { default: slot() },
+    template: ({ props, slots }) => el.td(props.of, slots.default()),
+  });
+  const table = (all: Parameters<typeof eachOf<Line>>[0]) =>
+    el.table(
+      el.tbody(
+        eachOf(all, (line, at) =>
+          el.tr(
+            { 'data-at': at },
+            Cell({ of: line.name }, el.b(at)),
+            el.td(eachOf(line.notes, (note, inner) => el.i(at, '.', inner, note))),
+          ),
+        ),
+      ),
+    );
+  const Listed = component('lines-listed', {
+    props: { all: prop.list<Line>() },
+    template: ({ props }) => table(props.all),
+  });
+  const Loaded = component('lines-loaded', {
+    props: { all: prop.list<Line>() },
+    load: async ({ props }) => oneByOne(props.all),
+    template: ({ data }) => whenLoaded(data, { loaded: table }),
+  });
+
+  test.each(['usual', 'instructions', 'code'])('have their numbers and content (%s)', async (how) => {
+    const byHand = `<table><tbody>${lines
+      .map(
+        ({ name, notes }, at) =>
+          `<tr data-at="${at}"><td>${name.replace('<', '&lt;').replace('>', '&gt;')}<b>${at}</b></td><td>${notes
+            .map((note, inner) => `<i>${at}.${inner}${note}</i>`)
+            .join('')}</td></tr>`,
+      )
+      .join('')}</tbody></table>`;
+    // Once each, and when code has been made.
+    for (let time = 0; time < 3; time++)
+      for (const Lines of [Listed, Loaded]) {
+        const chunks = await readAll(streamHtml(Lines, { all: lines }, { how } as StreamOptions));
+        expect(chunks.join('')).toBe(byHand);
+        expect(chunks.length).toBeGreaterThan(5);
+      }
+  });
+
+  test('name the row in which something is wrong', async () => {
+    const Weight = component('line-weight', {
+      props: { of: prop.number() },
+      template: ({ props }) => el.td(props.of),
+    });
+    const Weights = component('line-weights', {
+      props: { all: prop.list<{ readonly of: number }>() },
+      template: ({ props }) => eachOf(props.all, (one) => el.tr(Weight({ of: one.of }))),
+    });
+    const all = Array.from({ length: 1_500 }, (_, of) => ({ of }));
+    await expect(readAll(streamHtml(Weights, { all }))).resolves.toBeDefined();
+    const wrong = all.with(1_234, { of: 'heavy' as unknown as number });
+    const failure = await readAll(streamHtml(Weights, { all: wrong })).catch((thrown: unknown) => thrown);
+    expect((failure as LatticeError).problems).toMatchObject([
+      { code: 'prop-invalid', where: 'line-weights › line-weight[1235]' },
+    ]);
+  });
+});

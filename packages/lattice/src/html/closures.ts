@@ -364,7 +364,7 @@ function letOf({ check, to, value }: LetStep): Write {
 }
 
 function rowsOf(step: StepOf<'rows'>, before: string): Write {
-  const { index, item } = step;
+  const { from, index, item } = step;
   const get = getOf(step.list);
   const row = closureOf(step.row);
   const empty = closureAfter(before, step.empty);
@@ -375,10 +375,11 @@ function rowsOf(step: StepOf<'rows'>, before: string): Write {
     const items = listOf(frame, step, get(frame));
     if (items.length === 0) return empty(frame, out);
     const { locals, pass } = frame;
+    const first = from === undefined ? 0 : (locals[from] as number);
     let text = out + before;
     for (let at = 0; at < items.length; at++) {
       locals[item] = items[at];
-      locals[index] = at;
+      locals[index] = first + at;
       text = row(frame, text);
       if (text.length > 16_384) text = pass.hand(text);
     }

@@ -99,17 +99,22 @@ export function fetching(fetch: typeof globalThis.fetch, signal: AbortSignal): t
   };
 }
 
+/** A longer time is none to a timer (https://html.spec.whatwg.org/#timers, "timeout" is a signed 32-bit integer). */
+export const mostTimeOut = 0x7fffffff;
+
+/** What a load, or a row of one, failed with that took longer than it may. */
+export const lateError = (ms: number): Error => new Error(`it took longer than ${ms} ms`);
+
 /** Waits for something, but no longer than some milliseconds: then it fails, and `stop` is called with the reason. */
 export function within<Found>(
   work: PromiseLike<Found>,
   ms: number,
   stop: (reason: Error) => void,
 ): Promise<Found> {
-  // A longer time is none to a timer (https://html.spec.whatwg.org/#timers, "timeout" is a signed 32-bit integer).
-  if (ms > 0x7fffffff) return Promise.resolve(work);
+  if (ms > mostTimeOut) return Promise.resolve(work);
   return new Promise((done, fail) => {
     const timer = setTimeout(() => {
-      const late = new Error(`it took longer than ${ms} ms`);
+      const late = lateError(ms);
       fail(late);
       stop(late);
     }, ms);

@@ -734,24 +734,25 @@ class RoutineWriter {
   }
 
   private rows(step: StepOf<'rows'>): void {
-    const { empty, index, item, list, row } = step;
+    const { empty, from, index, item, list, row } = step;
     const items = this.fresh('items');
     const read = this.kept(list);
     this.flush();
     this.line(
       `const ${items} = Array.isArray(${read}) ? ${read} : ${this.name('listOf')}(frame, ${this.step(step)}, ${read});`,
     );
-    const at = this.register(index);
+    const at = from === undefined ? this.register(index) : this.fresh('at');
     const isOutermost = !this.block.isInLoop;
     let count: ((line: string) => void) | undefined;
     this.inside(`for (let ${at} = 0; ${at} < ${items}.length; ${at}++) {`, '}', true, () => {
       this.line(`const ${this.register(item)} = ${items}[${at}];`);
+      if (from !== undefined) this.line(`const ${this.register(index)} = ${this.register(from)} + ${at};`);
       count = this.block.lines?.place();
       this.all(row);
       this.flush();
       if (isOutermost) this.line('if (out.length > 16384) out = frame.pass.hand(out);');
     });
-    if (this.asked.has(index)) count?.(`frame.locals[${index}] = ${at};`);
+    if (this.asked.has(index)) count?.(`frame.locals[${index}] = ${this.register(index)};`);
     if (empty.length > 0) this.inside(`if (${items}.length === 0) {`, '}', false, () => this.all(empty));
   }
 

@@ -8,8 +8,9 @@ import { listOf, type Write, type WriteWith } from '../runtime.js';
 import { failedWith, failureOf, type Loads } from './loads.js';
 import { Part } from './part.js';
 import { arePlain } from './plain.js';
-import { enough, plainRows, rowsOf } from './rows.js';
-import { EndingRows } from './started-rows.js';
+import { type RowSource, rowsOf, rowsOfList } from './rows.js';
+import { rowsAtOnce } from './rows-at-once.js';
+import { StartedRows } from './started-rows.js';
 
 /** How many rows are written at once; longer lists are written as they are asked for. */
 const mostAtOnce = 500;
@@ -54,7 +55,8 @@ export class Late implements LateWriting {
     const around = this.around();
     part.after(
       this.loads.state(component, props).then(async (loaded) => {
-        const rows = showsFailure && isAsyncRows(loaded.value) ? new EndingRows(loaded.value) : undefined;
+        const rows = showsFailure && loaded.value instanceof StartedRows ? loaded.value : undefined;
+        if (rows) rows.endsOnFailure = true;
         const state = rows ? await this.withRows(loaded, rows) : loaded;
         // What was stopped did not fail: nobody reads on.
         if (this.signal.aborted) return;
@@ -130,6 +132,8 @@ export class Late implements LateWriting {
     if (!isLong) {
       const items = listOf(frame, step, list);
       if (items.length === 0) return empty(frame, out);
+      const written = rowsAtOnce(frame, step, items, 0);
+      if (written !== undefined) return out + written;
       let text = out;
       for (let at = 0; at < items.length; at++) text = write(frame, text, items[at], at);
       return text;
@@ -142,30 +146,23 @@ export class Late implements LateWriting {
       this.guarded(step, kept, around, () => this.into(one, around, work));
       return one;
     };
-    if (isPlain && Array.isArray(list))
-      part.more = () =>
-        plainRows(list.length, this.signal, (from) => {
-          let at = from;
-          const rows = asPart(() => {
-            let text = '';
-            while (at < list.length && text.length <= enough) {
-              // Counted first: one that cannot be read is passed over.
-              const index = at++;
-              text = write(kept, text, list[index], index);
-            }
-            return text;
-          });
-          return [rows, at];
+    const source: RowSource = {
+      some: (items, from) => {
+        let text: string | undefined;
+        const rows = asPart(() => {
+          text = rowsAtOnce(kept, step, items, from);
+          return text ?? '';
         });
-    else
-      part.more = () =>
-        rowsOf(
-          list as Iterable<unknown> | AsyncIterable<unknown>,
-          (item, index) => asPart(() => write(kept, '', item, index)),
-          () => asPart(() => empty(kept, '')),
-          (thrown) => around.problems.push(...problemsOf(thrown, step.name(), step.where, kept)),
-          this.signal,
-        );
+        return text === undefined ? undefined : rows;
+      },
+      one: (item, index) => asPart(() => write(kept, '', item, index)),
+      none: () => asPart(() => empty(kept, '')),
+      failed: (thrown) => around.problems.push(...problemsOf(thrown, step.name(), step.where, kept)),
+    };
+    part.more = () =>
+      Array.isArray(list)
+        ? rowsOfList(list, source, this.signal)
+        : rowsOf(list as AsyncIterable<unknown>, source, this.signal);
     return '';
   }
 
@@ -189,7 +186,7 @@ export class Late implements LateWriting {
   }
 
   /** The state with its rows: all of them where nothing is sent before they are there, so that one that fails fails all. */
-  private async withRows(state: LoadState<unknown>, rows: EndingRows): Promise<LoadState<unknown>> {
+  private async withRows(state: LoadState<unknown>, rows: StartedRows): Promise<LoadState<unknown>> {
     const all: unknown[] = [];
     if (!this.isSent) for await (const row of rows) all.push(row);
     const found = rows.failure

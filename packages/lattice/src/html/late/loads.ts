@@ -16,7 +16,7 @@ import {
   watchedState,
   within,
 } from '../../template/index.js';
-import { startedRows } from './started-rows.js';
+import { StartedRows } from './started-rows.js';
 import { whenAborted } from './when-aborted.js';
 
 /** How a rendering waits for what its components load. */
@@ -149,7 +149,7 @@ export class Loads {
       const work = (async () => load?.({ ...seen, signal: own.signal, fetch }))();
       const value = await within(untilAborted(work, own.signal), timeOut, stop);
       if (!isAsyncRows(value)) return value;
-      return await startedRows(value, (row) => within(untilAborted(row, own.signal), timeOut, stop));
+      return await StartedRows.of(value, timeOut, own.signal, stop);
     } catch (thrown) {
       throw new Failed(thrown, address);
     } finally {

@@ -1,96 +1,187 @@
 import type { Part } from './part.js';
+import { StartedRows } from './started-rows.js';
 import { whenAborted } from './when-aborted.js';
 
 /** How much text of rows is passed on as one. */
-export const enough = 16_384;
+const enough = 16_384;
 
-/**
- * The pieces of rows of a list that wait for nothing: as many rows at once as are passed on as one.
- *
- * @param write writes rows from a number on, and gives the number of the next
- */
-export async function* plainRows(
-  count: number,
+/** How rows of a list are written. */
+export interface RowSource {
+  /** Rows that follow one another, from a number on; undefined where each has to be written by itself. */
+  readonly some: (items: readonly unknown[], from: number) => Part | undefined;
+  readonly one: (item: unknown, index: number) => Part;
+  /** What stands there where there are none. */
+  readonly none: () => Part;
+  /** Takes what reading the rows threw. */
+  readonly failed: (thrown: unknown) => void;
+}
+
+/** Rows that are written together: as many as come to what is passed on as one. */
+class Batches {
+  private readonly source: RowSource;
+  /** How many rows that is, as far as is known. */
+  most = 16;
+  /** The number of the next row. */
+  next = 0;
+
+  constructor(source: RowSource) {
+    this.source = source;
+  }
+
+  /** The pieces of some rows. */
+  *of(items: readonly unknown[]): Generator<string | Part> {
+    const { next, source } = this;
+    this.next += items.length;
+    const rows = source.some(items, next);
+    if (rows) {
+      const { pieces } = rows;
+      const written = pieces.reduce((sum, one) => sum + (typeof one === 'string' ? one.length : 0), 0);
+      if (items.length >= this.most)
+        this.most = Math.min(2 * this.most, Math.ceil((this.most * enough) / (written + 1)));
+      yield* pieces;
+      return;
+    }
+    let text = '';
+    for (const [at, item] of items.entries())
+      for (const piece of source.one(item, next + at).pieces) {
+        if (typeof piece === 'string') text += piece;
+        if (text !== '' && (typeof piece !== 'string' || text.length > enough)) {
+          yield text;
+          text = '';
+        }
+        if (typeof piece !== 'string') yield piece;
+      }
+    if (text !== '') yield text;
+  }
+}
+
+/** The pieces of the rows of a list, as they are asked for. */
+export async function* rowsOfList(
+  list: readonly unknown[],
+  source: RowSource,
   signal: AbortSignal,
-  write: (from: number) => readonly [rows: Part, next: number],
 ): AsyncGenerator<string | Part> {
-  for (let at = 0; at < count && !signal.aborted; ) {
-    const [rows, next] = write(at);
-    at = next;
-    yield* rows.pieces;
+  const batches = new Batches(source);
+  while (batches.next < list.length && !signal.aborted) {
+    let some: readonly unknown[];
+    try {
+      some = list.slice(batches.next, batches.next + batches.most);
+    } catch (thrown) {
+      return source.failed(thrown);
+    }
+    yield* batches.of(some);
   }
 }
 
 /**
- * The pieces of rows as they are asked for. An empty text says that the next row has to be waited for, so that those
- * before it go out.
+ * The pieces of rows that come one after another, as they are asked for. An empty text says that the next row has to be
+ * waited for, so that those before it go out.
  */
 export async function* rowsOf(
-  list: Iterable<unknown> | AsyncIterable<unknown>,
-  row: (item: unknown, index: number) => Part,
-  empty: () => Part,
-  failed: (thrown: unknown) => void,
+  list: AsyncIterable<unknown>,
+  source: RowSource,
   signal: AbortSignal,
 ): AsyncGenerator<string | Part> {
-  let text = '';
-  let index = 0;
-  const items = Symbol.asyncIterator in list ? list[Symbol.asyncIterator]() : undefined;
-  const plain = items ? undefined : (list as Iterable<unknown>)[Symbol.iterator]();
-  let stop: ((reason: unknown) => void) | undefined;
-  const unfollow = whenAborted(signal, () => stop?.(signal.reason));
+  const batches = new Batches(source);
+  const coming = new ComingRow(list);
+  /** Rows that are here, and not written yet. */
+  let here: unknown[] = [];
+  const unfollow = whenAborted(signal, () => coming.fail(signal.reason));
+  const written = (): Iterable<string | Part> => {
+    const rows = here;
+    here = [];
+    return rows.length > 0 ? batches.of(rows) : [];
+  };
   try {
     while (true) {
-      signal.throwIfAborted();
-      let next: IteratorResult<unknown>;
-      if (plain) next = plain.next();
-      else {
-        const coming = (items as AsyncIterator<unknown>).next();
-        if (text !== '' && !(await isNear(coming))) {
-          yield text;
-          yield '';
-          text = '';
-        }
-        next = await new Promise<IteratorResult<unknown>>((done, fail) => {
-          stop = fail;
-          coming.then(done, fail);
-        });
+      coming.ask();
+      await coming.settled(here.length > 0);
+      if (!coming.isSettled) {
+        yield* written();
+        yield '';
+        await coming.settled(false);
       }
+      const next = coming.row();
       if (next.done) break;
-      for (const piece of row(next.value, index++).pieces) {
-        if (typeof piece === 'string') text += piece;
-        else {
-          if (text !== '') yield text;
-          text = '';
-          yield piece;
-        }
-      }
-      if (text.length > enough) {
-        yield text;
-        text = '';
-      }
+      here.push(next.value);
+      if (here.length >= batches.most) yield* written();
     }
-    if (index === 0) yield empty();
-    if (text !== '') yield text;
+    yield* written();
+    if (batches.next === 0) yield source.none();
   } catch (thrown) {
     if (signal.aborted) return;
-    if (text !== '') yield text;
-    failed(thrown);
+    yield* written();
+    source.failed(thrown);
   } finally {
     unfollow();
-    // Whoever reads no more has the source stop as well. One that hangs is not waited for.
-    items?.return?.().catch(() => undefined);
+    coming.end();
   }
 }
 
-/** How many turns of promises a row may take that is there already. */
-const turns = 8;
+/** The row that is asked for: one object for all of them. */
+class ComingRow {
+  private readonly ask_: () => void;
+  private readonly end_: () => void;
+  private found: IteratorResult<unknown> | undefined;
+  private failure: { readonly thrown: unknown } | undefined;
+  private told: (() => void) | undefined;
+  private timer: ReturnType<typeof setTimeout> | undefined;
 
-async function isNear(coming: Promise<unknown>): Promise<boolean> {
-  let isHere = false;
-  const here = (): void => {
-    isHere = true;
+  constructor(list: AsyncIterable<unknown>) {
+    if (list instanceof StartedRows) {
+      this.ask_ = () => list.ask(this.take, this.fail);
+      this.end_ = () => list.end();
+      return;
+    }
+    const items = list[Symbol.asyncIterator]();
+    this.ask_ = () => void items.next().then(this.take, this.fail);
+    // Whoever reads no more has the source stop as well. One that hangs is not waited for.
+    this.end_ = () => void items.return?.().catch(() => undefined);
+  }
+
+  ask(): void {
+    this.found = undefined;
+    this.ask_();
+  }
+
+  end(): void {
+    clearTimeout(this.timer);
+    this.end_();
+  }
+
+  private readonly take = (row: IteratorResult<unknown>): void => {
+    this.found = row;
+    this.told?.();
   };
-  coming.then(here, here);
-  for (let turn = 0; turn < turns && !isHere; turn++) await undefined;
-  return isHere;
+
+  /** Ends the wait with an error. */
+  readonly fail = (thrown: unknown): void => {
+    this.failure ??= { thrown };
+    this.told?.();
+  };
+
+  get isSettled(): boolean {
+    return this.found !== undefined || this.failure !== undefined;
+  }
+
+  /**
+   * Waits until the row is there, or no longer than for what is there already. One timer does for many rows: setting
+   * one takes longer than most.
+   */
+  settled(isAtOnce: boolean): Promise<void> | undefined {
+    if (this.isSettled) return undefined;
+    if (isAtOnce)
+      this.timer ??= setTimeout(() => {
+        this.timer = undefined;
+        this.told?.();
+      }, 0);
+    return new Promise((told) => {
+      this.told = told;
+    });
+  }
+
+  row(): IteratorResult<unknown> {
+    if (this.failure) throw this.failure.thrown;
+    return this.found as IteratorResult<unknown>;
+  }
 }

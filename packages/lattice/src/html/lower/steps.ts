@@ -125,6 +125,8 @@ export interface RowsStep {
   readonly list: Core;
   readonly item: Register;
   readonly index: Register;
+  /** The register of the number of the first item, where the list is a part of another. */
+  readonly from?: Register;
   readonly row: readonly Step[];
   readonly empty: readonly Step[];
   readonly name: () => string;
