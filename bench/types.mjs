@@ -9,6 +9,7 @@ install();
 build();
 
 const count = 300;
+const isKept = process.argv.includes('--keep');
 const folder = mkdtempSync(join(root, 'out-types-'));
 const numbers = Array.from({ length: count }, (_, n) => n);
 const users = (n) => [n - 1, n - 7, n - 31].filter((other) => other >= 0);
@@ -21,7 +22,7 @@ const uses = (n) =>
     .join(', ') || 'null';
 
 const propKinds =
-  "{ title: prop.text(), tone: prop.choice(['a', 'b']).fallback('a'), count: prop.number().fallback(0), note: prop.text().optional(), open: prop.flag() }";
+  "{ title: prop.text(), tone: prop.choice(['a', 'b']).fallback('a'), count: prop.number().fallback(0), note: prop.text().optional(), open: prop.flag(), weights: prop.list(prop.number()).fallback([]) }";
 const slotKinds = '{ default: slot(), head: slot() }';
 
 /**
@@ -31,10 +32,10 @@ const slotKinds = '{ default: slot(), head: slot() }';
 const component = (n, how) => `${users(n)
   .map((o) => `import { Part${o} } from './part${o}.js';`)
   .join('\n')}
-import { calc, component, ${{ stated: 'type Component, type Content, ', typed: 'type Component, type PropsOf, type SlotsOf, ', inferred: '' }[how]}el, given, prop, slot } from 'zesty-lattice';
+import { calc, component, event, ${{ stated: 'type Component, type Content, ', typed: 'type Component, type PropsOf, type SlotsOf, ', inferred: '' }[how]}el, given, prop, slot } from 'zesty-lattice';
 ${
   how === 'stated'
-    ? `export interface Props${n} { readonly title: string; readonly tone?: 'a' | 'b' | undefined; readonly count?: number | undefined; readonly note?: string | undefined; readonly open?: boolean | undefined }
+    ? `export interface Props${n} { readonly title: string; readonly tone?: 'a' | 'b' | undefined; readonly count?: number | undefined; readonly note?: string | undefined; readonly open?: boolean | undefined; readonly weights?: readonly number[] | undefined }
 export interface Slots${n} { readonly default?: Content; readonly head?: Content }
 `
     : ''
@@ -46,8 +47,18 @@ export interface Slots${n} { readonly default?: Content; readonly head?: Content
   }[how]
 } = component('part-${n}', {
   ${how === 'typed' ? 'props,\n  slots' : `props: ${propKinds},\n  slots: ${slotKinds}`},
-  template: ({ props, slots }) =>
+  state: ({ count }) => ({ picked: count, isOpen: false }),
+  events: { changed: event<{ readonly picked: number }>() },
+  handlers: {
+    pick: ({ dispatch, state }, step: number) => {
+      dispatch('changed', { picked: state.picked + step });
+      return { picked: state.picked + step };
+    },
+    toggle: ({ state }) => ({ isOpen: !state.isOpen }),
+  },
+  template: ({ handlers, props, slots, state }) =>
     el.section({ class: ['part', props.tone] }, el.h2({ title: props.title }, slots.head(props.title)), slots.default(),
+      el.button({ type: 'button', on: { click: handlers.pick(1) } }, state.picked), el.button({ type: 'button', on: { click: handlers.toggle() } }, 'open'),
       given(props.note, (note) => el.p(note)), calc(props.count, (n) => n + 1),
       ${uses(n)}),
 });
@@ -56,11 +67,21 @@ export interface Slots${n} { readonly default?: Content; readonly head?: Content
 const plain = (n, how) => `${users(n)
   .map((o) => `import { part${o} } from './part${o}.js';`)
   .join('\n')}
-export interface Props${n} { readonly title: string; readonly tone?: 'a' | 'b'; readonly count?: number; readonly note?: string | undefined; readonly open?: boolean }
+export interface Props${n} { readonly title: string; readonly tone?: 'a' | 'b'; readonly count?: number; readonly note?: string | undefined; readonly open?: boolean; readonly weights?: readonly number[] }
 export interface Slots${n} { readonly default?: string; readonly head?: string }
+export interface State${n} { readonly picked: number; readonly isOpen: boolean }
+export interface Events${n} { readonly changed: { readonly picked: number } }
 export function part${n}(props: Props${n}, slots: Slots${n} = {})${how === 'stated' ? ': string' : ''} {
-  const { title, tone = 'a', count = 0, note, open = false } = props;
-  return [\`<section class="part \${tone}" data-open="\${open}"><h2 title="\${title}">\`, slots.head ?? title, '</h2>', slots.default ?? '', note ? '<p>' + note + '</p>' : '', String(count + 1),
+  const { title, tone = 'a', count = 0, note, open = false, weights = [] } = props;
+  const state: State${n} = { picked: count, isOpen: weights.length > 3 };
+  const handlers = {
+    pick(dispatch: <Name extends keyof Events${n}>(name: Name, detail: Events${n}[Name]) => void, step: number): Partial<State${n}> {
+      dispatch('changed', { picked: state.picked + step });
+      return { picked: state.picked + step };
+    },
+    toggle: (): Partial<State${n}> => ({ isOpen: !state.isOpen }),
+  };
+  return [\`<section class="part \${tone}" data-open="\${open}"><h2 title="\${title}">\`, slots.head ?? title, '</h2>', slots.default ?? '', note ? '<p>' + note + '</p>' : '', String(count + 1), String(handlers.toggle().isOpen),
     ${
       users(n)
         .map((o) => `part${o}({ title, count }, { head: '<b>x</b>', default: note ?? '' })`)
@@ -160,5 +181,5 @@ try {
   // Each checker works out for itself what a file's components are made of, all the way down, unless they say it.
   measure(homes, `The compiler’s own choice of four checkers side by side, on ${cores} cores`, []);
 } finally {
-  rmSync(folder, { recursive: true, force: true });
+  if (!isKept) rmSync(folder, { recursive: true, force: true });
 }
