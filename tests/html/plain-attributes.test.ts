@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { component, el, slot, trusted } from 'zesty-lattice';
-import { renderHtml } from 'zesty-lattice/html';
+import { component, el, prop, slot, trusted } from 'zesty-lattice';
+import { type RenderOptions, renderHtml } from 'zesty-lattice/html';
 import { inRun } from '../support/runs.js';
 
 // What is put together inline is written by a short way: it has to be what a template's own attributes come to.
@@ -102,5 +102,49 @@ test.each(names)('%s is written inline as in a template, whatever its value is',
         inline.replace(/^(thrown: \S+ \S+: ).*/s, '$1'),
         `${tag} ${name} ${String(Object.prototype.toString.call(value))}`,
       ).toBe(shown(() => renderHtml(Planned())).replace(/^(thrown: \S+ \S+: ).*/s, '$1'));
+    }
+});
+
+test.each(
+  names.filter((name) => !/^(?:on|onclick|json|properties|leaving|bind|node|key|srcdoc|a b|a=b)$/.test(name)),
+)('%s has in code and without it what a constant of the same value has', (name) => {
+  const isList = name === 'class' || name === 'style';
+  for (const tag of ['a', 'img'] as const)
+    for (const value of values) {
+      // What an expression cannot hold, or a constant cannot be.
+      if (
+        typeof value === 'function' ||
+        typeof value === 'symbol' ||
+        (typeof value === 'object' && value !== null)
+      )
+        continue;
+      const attributesOf = (one: unknown) =>
+        name === 'class'
+          ? { class: ['fixed', one] }
+          : name === 'style'
+            ? { style: { '--tone': one, color: 'red' } }
+            : { [name]: one };
+      const Constant = component('constant-one', {
+        template: () => el.main(el.of(tag, attributesOf(value) as never), el.b(), el.i()),
+      });
+      const Given = component('given-one', {
+        props: { of: prop.record<{ readonly it: unknown }>() },
+        // Once, and beside other places where the same value is shown, which share what is known of it.
+        template: ({ props }) =>
+          el.main(
+            el.of(tag, attributesOf(props.of.it) as never),
+            el.b(isList ? undefined : { title: props.of.it as never, lang: props.of.it as never }),
+            el.i({ 'aria-label': props.of.it as never }),
+          ),
+      });
+      const first = (html: string): string =>
+        /^<main><[^>]*(?:"[^"]*"[^>]*)*>|^thrown: \S+ \S+: /.exec(html)?.[0] ?? html;
+      const expected = first(shown(() => renderHtml(Constant())));
+      for (const how of ['instructions', 'code'])
+        for (let time = 0; time < 2; time++)
+          expect(
+            first(shown(() => renderHtml(Given, { of: { it: value } }, { how } as RenderOptions))),
+            `${tag} ${name} ${String(value)} ${how}`,
+          ).toBe(expected);
     }
 });

@@ -54,6 +54,13 @@ export const attributes: readonly Case[] = [
     name: 'aria attributes of text',
     template: ({ state }) => el.p({ 'aria-label': state.text, 'aria-level': state.count }),
   },
+  {
+    name: 'a class of zero',
+    template: ({ state }) => [
+      el.p({ class: ['n', calc(state.count, (count) => count - count)] as never }),
+      el.p({ class: calc(state.count, (count) => count - count) as never }),
+    ],
+  },
   { name: 'hidden until found', template: () => el.p({ hidden: 'until-found' }) },
   {
     name: 'data attributes',

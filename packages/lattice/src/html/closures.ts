@@ -1,7 +1,7 @@
 import { escapeAttribute } from '../template/escape.js';
 import { ownField } from '../template/expression/operators.js';
 import type { Core } from '../template/index.js';
-import { plainText } from '../template/index.js';
+import { isDeclared, plainText } from '../template/index.js';
 import { fieldKey } from './code/uses.js';
 import type { Frame, HtmlFill } from './frame.js';
 import { isPlain } from './late/plain.js';
@@ -10,6 +10,7 @@ import {
   constantOf,
   type GivenFill,
   type LetStep,
+  type Quick,
   type Register,
   type ShowStep,
   type Step,
@@ -94,7 +95,8 @@ const writers: {
   show: showOf,
   attribute: attributeStep,
   made(step, before) {
-    const { make, values, where } = step;
+    const { make, quick, values, where } = step;
+    if (quick?.at.length === 1) return quickMade(step, quick, before);
     const [first, second] = values.map(getOf);
     if (first && values.length === 1) return (frame, out) => out + before + make(frame, where, first(frame));
     if (first && second && values.length === 2)
@@ -337,6 +339,28 @@ function attributeStep(step: StepOf<'attribute'>, before: string): Write {
     return out + before + attributeOfValue(frame, step, text);
   };
 }
+
+/** Text that is made of one value, which is mostly a plain one. */
+function quickMade(
+  { make, values, where }: StepOf<'made'>,
+  { at, test, texts }: Quick,
+  before: string,
+): Write {
+  const all = values.map(getOf);
+  const get = getOf(values[at[0] as number] as Core);
+  const isFit = quickTests[test];
+  const [start, end] = [before + texts[0], texts[1]];
+  return (frame, out) => {
+    const value = get(frame);
+    if (isFit(value)) return out + start + (test === 'word' ? escapeAttribute(value as string) : value) + end;
+    return out + before + make(frame, where, ...all.map((one) => one(frame)));
+  };
+}
+
+const quickTests: Readonly<Record<Quick['test'], (value: unknown) => boolean>> = {
+  word: (value) => typeof value === 'string' && value !== '',
+  declared: isDeclared,
+};
 
 function letOf({ check, to, value }: LetStep): Write {
   const get = getOf(value);

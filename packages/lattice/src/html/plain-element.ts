@@ -2,6 +2,7 @@ import { escapeAttribute } from '../template/escape.js';
 import {
   attributeRule,
   attributeText,
+  isDeclared,
   isNameFit,
   isNode,
   lineEaters,
@@ -121,7 +122,7 @@ function classText(value: unknown): string | undefined {
 
 /** The words so far with those of a value behind them. */
 function classWords(value: unknown, before: string, depth: number): string | undefined {
-  if (typeof value === 'string' || typeof value === 'number')
+  if (typeof value === 'string' || typeof value === 'number' || typeof value === 'bigint')
     return value === '' ? before : before === '' ? String(value) : `${before} ${value}`;
   // A list may hold itself, which is reported.
   if (typeof value === 'function' || depth > 8) return undefined;
@@ -145,18 +146,31 @@ function classWords(value: unknown, before: string, depth: number): string | und
 
 const propertyName = /^(?:--[\w-]+|-?[a-z][a-z0-9-]*)$/;
 
+/** Names of properties that were looked at. */
+const properties = new Set<string>();
+
+function isProperty(name: string): boolean {
+  if (properties.has(name)) return true;
+  if (!propertyName.test(name)) return false;
+  // A program that makes names as it goes would fill the memory.
+  if (properties.size < 300) properties.add(name);
+  return true;
+}
+
 /** A style of plain values: a record of CSS properties. */
 function styleAttribute(value: unknown): string | undefined {
   if (value === null || value === false) return '';
   if (typeof value !== 'object' || Array.isArray(value) || isNode(value)) return undefined;
   let text = '';
-  for (const name of Object.keys(value)) {
+  for (const name in value) {
     const one = (value as Readonly<Record<string, unknown>>)[name];
-    if (!propertyName.test(name)) return undefined;
+    if (!isProperty(name) || !Object.hasOwn(value, name)) return undefined;
     if (one === null || one === undefined || one === false || one === '') continue;
-    const isFit = typeof one === 'number' || (typeof one === 'string' && valueFault(one) === undefined);
-    if (!isFit) return undefined;
-    text += text === '' ? `${name}: ${one}` : `; ${name}: ${one}`;
+    const start = text === '' ? ' style="' : '; ';
+    if (isDeclared(one)) text += `${start}${name}: ${one}`;
+    else if (typeof one === 'string' && valueFault(one) === undefined)
+      text += `${start}${name}: ${escapeAttribute(one)}`;
+    else return undefined;
   }
-  return text === '' ? '' : ` style="${escapeAttribute(text)}"`;
+  return text === '' ? '' : `${text}"`;
 }

@@ -1,6 +1,6 @@
 import { attributeOf, type ComponentCore } from '../component/index.js';
 import { mapAttribute, mergedAttributes, type PlanAttribute, settledProp, sharesOf } from '../plan/index.js';
-import { finding, placed, printValue } from '../problem/index.js';
+import { finding, isPlainUrl, placed, printValue } from '../problem/index.js';
 import { escapeAttribute, escapeText, quoted } from '../template/escape.js';
 import {
   attributeText,
@@ -68,6 +68,12 @@ export function attributeOfValue(
   { name, rule, tag, where }: AttributeStep,
   value: unknown,
 ): string {
+  // What most values are needs no report, nor a function that makes one.
+  if (typeof value === 'number') return ` ${name}="${value}"`;
+  if (typeof value === 'boolean' && (rule === 'plain' || rule === 'worded'))
+    return rule === 'worded' ? ` ${name}="${value}"` : value ? ` ${name}` : '';
+  if ((rule === 'url' || rule === 'image') && isPlainUrl(value))
+    return ` ${name}="${escapeAttribute(value)}"`;
   return written(
     name,
     attributeText(tag, name, rule, value, (found) => frame.pass.report(found, where.path(frame))),

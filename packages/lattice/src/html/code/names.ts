@@ -1,7 +1,7 @@
-import { isScriptUrl } from '../../problem/index.js';
+import { isPlainUrl, isScriptUrl } from '../../problem/index.js';
 import { escapeAttribute, escapeText, isSafe, isSafeText, quoted } from '../../template/escape.js';
 import * as operators from '../../template/expression/operators.js';
-import { isFilled, isFull, isRecord, isSomething, plainText } from '../../template/index.js';
+import { isDeclared, isFilled, isFull, isRecord, isSomething, plainText } from '../../template/index.js';
 import * as runtime from '../runtime.js';
 
 /** What written code calls, by name. */
@@ -10,8 +10,10 @@ export const lattice = {
   ...runtime,
   escapeAttribute,
   escapeText,
+  isDeclared,
   isFilled,
   isFull,
+  isPlainUrl,
   isRecord,
   isSafe,
   isSafeText,

@@ -10,6 +10,7 @@ import {
   constantOf,
   type GivenFill,
   type LetStep,
+  type Quick,
   type Register,
   type RoutineParts,
   type ShowStep,
@@ -84,6 +85,14 @@ interface Block {
   /** Whether a loop is around it. */
   readonly isInLoop: boolean;
 }
+
+/** What is written where a test holds. */
+interface Case {
+  readonly test: string;
+  readonly yes: readonly Term[];
+}
+
+const otherwise = (no: Term, { test, yes }: Case): Term => ({ test, yes, no: [no] });
 
 /** Thrown where something cannot be written as an expression alone. */
 const needsLines = Symbol('needs lines');
@@ -451,9 +460,12 @@ class RoutineWriter {
     show: (step) => this.show(step),
     attribute: (step) => this.attribute(step),
     made: (step) => {
-      const { make, values, where } = step;
-      const all = ['frame', this.place(where), ...values.map((one) => this.code(one))];
-      this.term({ code: `${this.value(make, 'made')}(${all.join(', ')})` });
+      const { make, quick, values, where } = step;
+      const isQuick = quick && !this.isPerhaps;
+      const given = values.map((one) => (isQuick ? this.kept(one) : this.code(one)));
+      const all = ['frame', this.place(where), ...given];
+      const made: Term = { code: `${this.value(make, 'made')}(${all.join(', ')})` };
+      this.term(isQuick ? this.quickly(quick, given, made) : made);
     },
     let: (step) => this.let(step),
     state: ({ component, props, to }) => {
@@ -550,6 +562,26 @@ class RoutineWriter {
     },
   };
 
+  /** Text of values that are what most are, else what is made of them. */
+  private quickly({ at, test, texts }: Quick, given: readonly string[], made: Term): Term {
+    const values = at.map((index) => given[index] as string);
+    const isWord = test === 'word';
+    const tests = values.map((one) =>
+      isWord ? `typeof ${one} === 'string' && ${one} !== ''` : `${this.name('isDeclared')}(${one})`,
+    );
+    const yes = texts.flatMap((text, index): readonly Term[] => {
+      const value = values[index - 1];
+      if (value === undefined) return [{ text }];
+      const code = isWord ? `${this.name('escapeAttribute')}(${value})` : value;
+      return [{ code, isNumber: !isWord }, { text }];
+    });
+    return {
+      test: tests.join(' && '),
+      yes: yes.filter((one) => !('text' in one) || one.text !== ''),
+      no: [made],
+    };
+  }
+
   private let({ check, to, value }: LetStep): void {
     const name = this.register(to);
     const code = this.code(value);
@@ -559,7 +591,10 @@ class RoutineWriter {
     const late = `${this.name('settleLate')}(frame, ${this.value(check, 'check')}, ${name})`;
     this.line(`let ${name} = ${code};`);
     this.typed(to, declared);
-    if (this.types.has(to) && this.keptNames.has(code)) this.block.checked.set(code, to);
+    if (this.types.has(to) && this.keptNames.has(code)) {
+      this.block.checked.set(code, to);
+      this.sources.set(name, code);
+    }
     if (declared.rules.settle) this.line(`${name} = ${late};`);
     else this.missing(declared, name, `if (${this.misfit(declared, name)}) ${name} = ${late};`);
   }
@@ -599,7 +634,11 @@ class RoutineWriter {
     const isKnown = type === 'text';
     const text = isText && !isKnown ? undefined : this.escapedOnce(value, code, safe, isKnown);
     if (!inAttribute && text !== undefined)
-      return this.term({ code: isKnown ? text : `(${text} ?? ${escaped})` });
+      return this.term(
+        isKnown
+          ? { code: text }
+          : { code: `(${text} ?? (typeof ${code} === 'number' ? ${code} : ${escaped}))`, isNumber: true },
+      );
     const fromText = isKnown
       ? `${this.name('quoted')}(${text})`
       : this.escaped(step, code, isText, inAttribute, text);
@@ -651,9 +690,19 @@ class RoutineWriter {
 
   private keptText(code: string, how: 'Text' | 'Quoted', written: string): string | undefined {
     return this.once('safe', `${code} ${how}`, () => {
-      this.line(`const ${code}${how} = ${written};`);
+      this.line(`const ${code}${how} = ${this.asSource(code, ` ${how}`, written)};`);
       return `${code}${how}`;
     });
+  }
+
+  /** What a prop is made of, where it is just that value. */
+  private readonly sources = new Map<string, string>();
+
+  /** What is known of the value that a prop is made of, where it is just that value; else what is worked out. */
+  private asSource(code: string, what: string, workedOut: string): string {
+    const source = this.sources.get(code);
+    const known = source === undefined ? undefined : this.found(({ safe }) => safe, source + what);
+    return known === undefined ? workedOut : `${code} === ${source} ? ${known} : ${workedOut}`;
   }
 
   /** How often a value is shown between tags, and in quotes. */
@@ -679,7 +728,9 @@ class RoutineWriter {
     return this.once('safe', code, () => {
       const name = `${code}IsSafe`;
       const isText = value.op.op === 'local' && this.types.get(value.op.local) === 'text';
-      this.line(`const ${name} = ${this.name(isText ? 'isSafe' : 'isSafeText')}(${code});`);
+      this.line(
+        `const ${name} = ${this.asSource(code, '', `${this.name(isText ? 'isSafe' : 'isSafeText')}(${code})`)};`,
+      );
       return name;
     });
   }
@@ -703,14 +754,42 @@ class RoutineWriter {
       this.show({ kind: 'show', value, as: 'attribute', name: () => name, where: step.where });
       return this.term({ text: '"' });
     }
-    const code = this.code(value);
+    const isQuick = !this.isPerhaps && rule !== 'document';
+    const code = isQuick ? this.kept(value) : this.code(value);
     const called = this.name(isPlain ? 'attribute' : 'attributeOfValue');
-    const safe = isPlain ? this.safe(value, code) : undefined;
+    const safe = rule === 'plain' ? this.safe(value, code) : undefined;
     const text = safe ? this.escapedOnce(value, code, safe, false) : undefined;
     const args = ['frame', this.step(step), code, ...(text === undefined ? [] : [text])];
     const other = { code: `${called}(${args.join(', ')})` };
-    if (!safe) return this.term(other);
-    this.term({ test: safe, yes: [{ text: ` ${name}="` }, { code }, { text: '"' }], no: [other] });
+    const given: readonly Term[] = [{ text: ` ${name}="` }, { code }, { text: '"' }];
+    const quick = isQuick ? this.quickAttribute(step, code, safe !== undefined) : [];
+    const cases = safe ? [{ test: safe, yes: given }, ...quick] : quick;
+    this.term(cases.reduceRight(otherwise, other));
+  }
+
+  /** What an attribute is for what most values are. */
+  private quickAttribute(
+    { name, rule }: StepOf<'attribute'>,
+    code: string,
+    isSafe: boolean,
+  ): readonly Case[] {
+    const given = (value: Term): readonly Term[] => [{ text: ` ${name}="` }, value, { text: '"' }];
+    const word = (text: string): Case => ({
+      test: `${code} === ${text}`,
+      yes: [{ text: ` ${name}="${text}"` }],
+    });
+    if (rule === 'worded') return [word('true'), word('false')];
+    const escaped = (): readonly Term[] => given({ code: `${this.name('escapeAttribute')}(${code})` });
+    if (rule === 'url' || rule === 'image')
+      return [{ test: `${this.name('isPlainUrl')}(${code})`, yes: escaped() }];
+    if (rule !== 'plain') return [];
+    const flags: readonly Case[] = [
+      { test: `${code} === true`, yes: [{ text: ` ${name}` }] },
+      { test: `${code} === false`, yes: [{ text: '' }] },
+    ];
+    const text: Case = { test: `typeof ${code} === 'string'`, yes: escaped() };
+    const number: Case = { test: `typeof ${code} === 'number'`, yes: given({ code, isNumber: true }) };
+    return [...(isSafe ? [] : [text]), number, ...flags];
   }
 
   /** A choice, with the short text behind it. What waits before it is written into both of its sides, where that is little. */

@@ -18,6 +18,7 @@ import {
   type Core,
   classWord,
   controlText,
+  declaration,
   describe,
   ExprCore,
   plainText,
@@ -29,7 +30,7 @@ import { written } from '../text.js';
 import { choose } from './branches.js';
 import { type Attributed, literal, register, type Scope } from './env.js';
 import { isFlagProp, isPlainProp, isPlainWord, isTextProp } from './sources.js';
-import { type Make, Steps } from './steps.js';
+import { type Make, type Quick, Steps } from './steps.js';
 import { lower } from './values.js';
 
 type Attributes = readonly PlanAttribute[];
@@ -121,7 +122,8 @@ const lowerers: AttributeTable<[tag: string, to: Steps, at: Scope], void> = {
       const report = (found: Finding): void => frame.pass.report(found, where.path(frame));
       return write(tag, names, all, report, frame.pass);
     };
-    to.push({ kind: 'made', make, values, where: at.env.where });
+    const quick = isStrict ? undefined : quickStyle(tag, names, values);
+    to.push({ kind: 'made', make, values, where: at.env.where, quick });
   },
   binding({ control, value, own, type }, _tag, to, at) {
     const shown = lower(value, at);
@@ -188,6 +190,30 @@ function declarations(
 function styleOf(tag: string, names: readonly string[], values: readonly unknown[], report: Report): string {
   const text = declarations(tag, names, values, report);
   return text === '' ? '' : ` style="${escapeAttribute(text)}"`;
+}
+
+/** A style whose values are numbers and plain words; undefined where one of its constants is wrong. */
+function quickStyle(tag: string, names: readonly string[], values: readonly Core[]): Quick | undefined {
+  const texts = [' style="'];
+  const at: number[] = [];
+  let isWrong = false;
+  for (const [index, value] of values.entries()) {
+    const name = names[index] as string;
+    const isFixed = value.op.op === 'literal';
+    const fixed = isFixed
+      ? declaration(tag, name, constant(value), () => {
+          isWrong = true;
+        })
+      : `${name}: `;
+    if (fixed === '') continue;
+    const isFirst = at.length === 0 && texts[0] === ' style="';
+    texts[texts.length - 1] += (isFirst ? '' : '; ') + escapeAttribute(fixed);
+    if (isFixed) continue;
+    at.push(index);
+    texts.push('');
+  }
+  texts[texts.length - 1] += '"';
+  return isWrong ? undefined : { test: 'declared', texts, at };
 }
 
 /** The same as a rule of the page, and what it finds the element by. */
@@ -333,7 +359,10 @@ function spaced(piece: Piece, tag: string, to: Steps, at: Scope): void {
   } else if (piece.isPlain) {
     to.text(' ');
     plain(piece.text, to, at);
-  } else made(spacedWord(tag), [piece.text], to, at);
+  } else {
+    const quick = { test: 'word', texts: [' ', ''], at: [0] } as const;
+    to.push({ kind: 'made', make: spacedWord(tag), values: [piece.text], where: at.env.where, quick });
+  }
 }
 
 function spacedWord(tag: string): Make {

@@ -1,4 +1,5 @@
-import { type AnyKind, isKind, kindFacts } from '../../component/index.js';
+import { type AnyKind, isKind, kindFacts, wordsIn } from '../../component/index.js';
+import { isScriptUrl } from '../../problem/index.js';
 
 /** The type that values of a kind have, where that is all there is to check (and numbers being finite). */
 export function plainTypeOf({ rules, settings }: AnyKind): string | undefined {
@@ -17,6 +18,11 @@ export function checkOf(kind: AnyKind): (value: unknown) => boolean {
       return (value) => typeof value === 'boolean';
   }
   if (kind.rules.settle) return () => false;
+  if (kind.settings.tests.length === 0) {
+    if (kind.rules.word === 'url') return (value) => typeof value === 'string' && !isScriptUrl(value);
+    const words = kind.rules.word === 'choice' && wordsIn(kind);
+    if (Array.isArray(words)) return (value) => words.includes(value);
+  }
   const isPlainlyFit = plainFit(kind);
   return (value) => isPlainlyFit(value) || (value !== undefined && kind.rule.accepts(value));
 }
@@ -32,22 +38,53 @@ function plainFit({ rules, settings }: AnyKind): Fits {
     return (value) => Array.isArray(value) && value.every(isItem);
   }
   if (word !== 'record' || holdsMore || typeof holds !== 'object' || holds === null) return never;
-  const names = Object.keys(holds);
-  const kinds = Object.values(holds as Readonly<Record<string, AnyKind>>);
+  return recordFit(holds as Readonly<Record<string, AnyKind>>);
+}
+
+/** A test of records that have these fields and no others. Most have them in one order: then a field is read without a search. */
+function recordFit(fields: Readonly<Record<string, AnyKind>>): Fits {
+  const names = Object.keys(fields);
+  const kinds = Object.values(fields);
   const needed = kinds.map(({ settings: { presence } }) => presence === 'required');
+  const types = kinds.map(plainTypeOf);
   const checks = kinds.map(checkOf);
+  const isFit = (one: unknown, at: number): boolean => {
+    const type = types[at];
+    // Called for what is of no plain type alone.
+    if (
+      type === undefined
+        ? checks[at]?.(one)
+        : typeof one === type && (type !== 'number' || Number.isFinite(one))
+    )
+      return true;
+    return one === undefined && needed[at] === false;
+  };
   return (value) => {
     if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
-    let count = 0;
-    for (let at = 0; at < names.length; at++) {
-      const one = (value as Readonly<Record<string, unknown>>)[names[at] as string];
-      if (one === undefined && !needed[at]) continue;
-      if (!checks[at]?.(one)) return false;
-      count++;
+    const record = value as Readonly<Record<string, unknown>>;
+    let at = 0;
+    for (const name in record) {
+      if (name !== names[at]) return isFitInAnyOrder(record, names, isFit);
+      if (!isFit(record[name], at)) return false;
+      at++;
     }
-    for (const _name in value) count--;
-    return count === 0;
+    return at === names.length || isFitInAnyOrder(record, names, isFit);
   };
+}
+
+function isFitInAnyOrder(
+  record: Readonly<Record<string, unknown>>,
+  names: readonly string[],
+  isFit: (one: unknown, at: number) => boolean,
+): boolean {
+  let count = 0;
+  for (let at = 0; at < names.length; at++) {
+    const one = record[names[at] as string];
+    if (!isFit(one, at)) return false;
+    if (one !== undefined) count++;
+  }
+  for (const _name in record) count--;
+  return count === 0;
 }
 
 const never: Fits = () => false;

@@ -74,6 +74,17 @@ export interface MadeStep {
   readonly make: Make;
   readonly values: readonly Core[];
   readonly where: Where;
+  readonly quick?: Quick | undefined;
+}
+
+/** The same text for what most values are; `make` is asked where one of them is something else. */
+export interface Quick {
+  /** What the values have to be: words of a class, or what a declaration of a style may hold. */
+  readonly test: 'word' | 'declared';
+  /** What stands before each of these values, and behind the last. */
+  readonly texts: readonly string[];
+  /** Which of the values they are, by their numbers; the others are constant. */
+  readonly at: readonly number[];
 }
 
 export type Make = (frame: Frame, where: Where, ...values: readonly unknown[]) => string;

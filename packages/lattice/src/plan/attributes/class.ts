@@ -32,7 +32,7 @@ function faultOf(
 
 function collect(input: unknown, pieces: ClassPiece[]): void {
   if (typeof input === 'string') return word(input, undefined, pieces);
-  if (typeof input === 'number') return word(String(input), undefined, pieces);
+  if (typeof input === 'number' || typeof input === 'bigint') return word(String(input), undefined, pieces);
   const core = coreOf(input);
   if (core) pieces.push({ kind: 'text', text: core });
   else if (Array.isArray(input)) for (const one of input) collect(one, pieces);

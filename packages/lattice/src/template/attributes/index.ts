@@ -1,5 +1,13 @@
 export { type ClassPart, classWord, writtenClass } from './class.js';
-export { declaration, type StylePart, styleText, valueEnd, valueFault, writtenStyle } from './style.js';
+export {
+  declaration,
+  isDeclared,
+  type StylePart,
+  styleText,
+  valueEnd,
+  valueFault,
+  writtenStyle,
+} from './style.js';
 export {
   type AttributeRule,
   attributeRule,

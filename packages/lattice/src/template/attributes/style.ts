@@ -50,6 +50,11 @@ const closers: Readonly<Record<string, string>> = { '(': ')', '[': ']' };
 /** Values with nothing in them that could end a declaration: numbers, words, lengths, colours. */
 const plainValue = /^[\w#%.,\- ]*$/;
 
+/** Whether a value stands in a declaration just as it is, and in quotes. */
+export function isDeclared(value: unknown): boolean {
+  return typeof value === 'number' || (typeof value === 'string' && value !== '' && plainValue.test(value));
+}
+
 /**
  * What keeps a text from being the value of one declaration: anything that would end the declaration or reach
  * past it (https://www.w3.org/TR/css-syntax-3/#consume-declaration), and URLs that carry a script.
