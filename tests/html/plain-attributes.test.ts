@@ -109,7 +109,7 @@ test.each(
   names.filter((name) => !/^(?:on|onclick|json|properties|leaving|bind|node|key|srcdoc|a b|a=b)$/.test(name)),
 )('%s has in code and without it what a constant of the same value has', (name) => {
   const isList = name === 'class' || name === 'style';
-  for (const tag of ['a', 'img'] as const)
+  for (const tag of ['a', 'img', 'script', 'meta'] as const)
     for (const value of values) {
       // What an expression cannot hold, or a constant cannot be.
       if (

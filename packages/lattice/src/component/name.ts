@@ -18,8 +18,7 @@ const allowed =
 
 /** What keeps a name from being a custom element's (https://html.spec.whatwg.org/#valid-custom-element-name). */
 export function nameFault(name: string): Finding | undefined {
-  const better = betterName(name);
-  const say = (why: string): Finding => finding('name-invalid', { name, why, better });
+  const say = (why: string): Finding => finding('name-invalid', { name, why, better: betterName(name) });
   if (typeof name !== 'string' || name === '') return say('it is empty');
   if (/[A-Z]/.test(name)) return say('it has upper-case letters');
   if (!name.includes('-')) return say('it has no hyphen');

@@ -1,6 +1,6 @@
 import { attributeOf, type ComponentCore } from '../component/index.js';
 import { mapAttribute, mergedAttributes, type PlanAttribute, settledProp, sharesOf } from '../plan/index.js';
-import { finding, isPlainUrl, placed, printValue } from '../problem/index.js';
+import { finding, hasNoScheme, isPlainUrl, placed, printValue } from '../problem/index.js';
 import { escapeAttribute, escapeText, quoted } from '../template/escape.js';
 import {
   attributeText,
@@ -72,8 +72,9 @@ export function attributeOfValue(
   if (typeof value === 'number') return ` ${name}="${value}"`;
   if (typeof value === 'boolean' && (rule === 'plain' || rule === 'worded'))
     return rule === 'worded' ? ` ${name}="${value}"` : value ? ` ${name}` : '';
-  if ((rule === 'url' || rule === 'image') && isPlainUrl(value))
-    return ` ${name}="${escapeAttribute(value)}"`;
+  const isAddress =
+    rule === 'url' || rule === 'image' ? isPlainUrl(value) : rule !== 'document' && hasNoScheme(value);
+  if (typeof value === 'string' && isAddress) return ` ${name}="${escapeAttribute(value)}"`;
   return written(
     name,
     attributeText(tag, name, rule, value, (found) => frame.pass.report(found, where.path(frame))),

@@ -10,6 +10,6 @@ export { printValue } from './print-value.js';
 export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './problem.js';
 export { placed } from './problem.js';
 export { fullReason, reasonOf } from './reason.js';
-export { isDataUrl, isPlainUrl, isScriptUrl } from './script-url.js';
+export { hasNoScheme, isDataUrl, isPlainUrl, isScriptUrl } from './script-url.js';
 export { deepOr, failedIn } from './too-deep.js';
 export { visible } from './visible.js';

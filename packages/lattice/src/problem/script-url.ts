@@ -37,12 +37,15 @@ function isPath(url: string): boolean {
   return url.charCodeAt(0) === 47;
 }
 
+/** Whether a value is text in which no URL has a scheme: that would need a colon. */
+export function hasNoScheme(value: unknown): boolean {
+  return typeof value === 'string' && !value.includes(':');
+}
+
 /** Whether a value is a URL that holds nothing but an address, as most are; others have to be looked at more closely. */
 export function isPlainUrl(value: unknown): value is string {
-  return (
-    typeof value === 'string' &&
-    (isPath(value) || !value.includes(':') || value.startsWith('https:') || value.startsWith('http:'))
-  );
+  if (typeof value !== 'string') return false;
+  return isPath(value) || hasNoScheme(value) || value.startsWith('https:') || value.startsWith('http:');
 }
 
 /** Whether a URL holds what it names: as a script's source any of it may run, whatever it says it is. */

@@ -1,4 +1,4 @@
-import { isPlainUrl, isScriptUrl } from '../../problem/index.js';
+import { hasNoScheme, isPlainUrl, isScriptUrl } from '../../problem/index.js';
 import { escapeAttribute, escapeText, isSafe, isSafeText, quoted } from '../../template/escape.js';
 import * as operators from '../../template/expression/operators.js';
 import { isDeclared, isFilled, isFull, isRecord, isSomething, plainText } from '../../template/index.js';
@@ -10,6 +10,7 @@ export const lattice = {
   ...runtime,
   escapeAttribute,
   escapeText,
+  hasNoScheme,
   isDeclared,
   isFilled,
   isFull,

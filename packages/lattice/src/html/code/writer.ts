@@ -780,9 +780,10 @@ class RoutineWriter {
     });
     if (rule === 'worded') return [word('true'), word('false')];
     const escaped = (): readonly Term[] => given({ code: `${this.name('escapeAttribute')}(${code})` });
-    if (rule === 'url' || rule === 'image')
-      return [{ test: `${this.name('isPlainUrl')}(${code})`, yes: escaped() }];
-    if (rule !== 'plain') return [];
+    if (rule !== 'plain') {
+      const test = this.name(rule === 'url' || rule === 'image' ? 'isPlainUrl' : 'hasNoScheme');
+      return [{ test: `${test}(${code})`, yes: escaped() }];
+    }
     const flags: readonly Case[] = [
       { test: `${code} === true`, yes: [{ text: ` ${name}` }] },
       { test: `${code} === false`, yes: [{ text: '' }] },
