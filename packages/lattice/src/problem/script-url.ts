@@ -17,8 +17,7 @@ const scriptedTypes = /* @__PURE__ */ new RegExp(`^(?:${scripted.join('|')})`);
  * same is done here. A `data:` URL without a media type is text; one whose type can run script counts as script.
  */
 export function isScriptUrl(url: string): boolean {
-  // The quick ways out: a path has no scheme, which needs a colon, and these two schemes, or data:, have to stand before it.
-  if (isPath(url)) return false;
+  // The quick way out: a scheme needs a colon, and these two schemes, or data:, have to stand before it.
   const colon = url.indexOf(':');
   if (colon < 0) return false;
   const scheme = schemeOf(url, colon);
@@ -32,11 +31,6 @@ export function isScriptUrl(url: string): boolean {
   return scriptedTypes.test(rest);
 }
 
-/** Whether a URL starts with a slash. */
-function isPath(url: string): boolean {
-  return url.charCodeAt(0) === 47;
-}
-
 /** Whether a value is text in which no URL has a scheme: that would need a colon. */
 export function hasNoScheme(value: unknown): boolean {
   return typeof value === 'string' && !value.includes(':');
@@ -45,7 +39,13 @@ export function hasNoScheme(value: unknown): boolean {
 /** Whether a value is a URL that holds nothing but an address, as most are; others have to be looked at more closely. */
 export function isPlainUrl(value: unknown): value is string {
   if (typeof value !== 'string') return false;
-  return isPath(value) || hasNoScheme(value) || value.startsWith('https:') || value.startsWith('http:');
+  // A slash at its start.
+  return (
+    value.charCodeAt(0) === 47 ||
+    hasNoScheme(value) ||
+    value.startsWith('https:') ||
+    value.startsWith('http:')
+  );
 }
 
 /** Whether a URL holds what it names: as a script's source any of it may run, whatever it says it is. */

@@ -15,7 +15,8 @@ export function fitCode(kind: AnyKind, value: string, name: Name, depth = 0): st
   const type = plainTypeOf(kind);
   if (type === 'number') return `Number.isFinite(${value})`;
   if (type !== undefined) return `typeof ${value} === '${type}'`;
-  if (rules.word === 'url') return `typeof ${value} === 'string' && !${name('isScriptUrl')}(${value})`;
+  if (rules.word === 'url')
+    return `(${name('isPlainUrl')}(${value}) || typeof ${value} === 'string' && !${name('isScriptUrl')}(${value}))`;
   if (rules.word === 'choice') {
     const words = shortWords(kind);
     return words ? words.map((word) => `${value} === ${constantCode(word)}`).join(' || ') : undefined;

@@ -1,5 +1,5 @@
 import { type AnyKind, isKind, kindFacts, wordsIn } from '../../component/index.js';
-import { isScriptUrl } from '../../problem/index.js';
+import { isPlainUrl, isScriptUrl } from '../../problem/index.js';
 
 /** The type that values of a kind have, where that is all there is to check (and numbers being finite). */
 export function plainTypeOf({ rules, settings }: AnyKind): string | undefined {
@@ -19,7 +19,8 @@ export function checkOf(kind: AnyKind): (value: unknown) => boolean {
   }
   if (kind.rules.settle) return () => false;
   if (kind.settings.tests.length === 0) {
-    if (kind.rules.word === 'url') return (value) => typeof value === 'string' && !isScriptUrl(value);
+    if (kind.rules.word === 'url')
+      return (value) => isPlainUrl(value) || (typeof value === 'string' && !isScriptUrl(value));
     const words = kind.rules.word === 'choice' && wordsIn(kind);
     if (Array.isArray(words)) return (value) => words.includes(value);
   }
