@@ -190,6 +190,7 @@ test('a word of a class is text, a number, or nothing', () => {
     '',
     '',
   ]);
+  expect([0n, Number.NaN, 7n].map(word)).toEqual(['', '', '7']);
   expect(found).toEqual([]);
   expect(word({})).toBe('');
   expect(found.map(({ code }) => code)).toEqual(['attribute-invalid']);

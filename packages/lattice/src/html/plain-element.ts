@@ -123,7 +123,7 @@ function classText(value: unknown): string | undefined {
 /** The words so far with those of a value behind them. */
 function classWords(value: unknown, before: string, depth: number): string | undefined {
   if (typeof value === 'string' || typeof value === 'number' || typeof value === 'bigint')
-    return value === '' ? before : before === '' ? String(value) : `${before} ${value}`;
+    return !value ? before : before === '' ? String(value) : `${before} ${value}`;
   // A list may hold itself, which is reported.
   if (typeof value === 'function' || depth > 8) return undefined;
   if (typeof value !== 'object' || value === null) return before;

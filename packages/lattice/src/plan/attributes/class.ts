@@ -32,6 +32,8 @@ function faultOf(
 
 function collect(input: unknown, pieces: ClassPiece[]): void {
   if (typeof input === 'string') return word(input, undefined, pieces);
+  // Nothing is added by what is false, such as the 0 of `list.length && 'full'`.
+  if (!input) return;
   if (typeof input === 'number' || typeof input === 'bigint') return word(String(input), undefined, pieces);
   const core = coreOf(input);
   if (core) pieces.push({ kind: 'text', text: core });

@@ -25,5 +25,5 @@ export function writtenClass(
 /** What a value adds to a class: its text; what has none is reported. */
 export function classWord(tag: string, value: unknown, report: Report): string {
   if (typeof value === 'string') return value;
-  return typeof value === 'boolean' ? '' : String(plainAttribute(tag, 'class', value, report) ?? '');
+  return value && value !== true ? String(plainAttribute(tag, 'class', value, report) ?? '') : '';
 }
