@@ -1,5 +1,5 @@
-// What importing the doors and a first page cost over bare `node`, in milliseconds of processor, in new processes, in turns: part of npm run bench, and alone
-// node bench/importing.mjs, which ends with 1 where the authoring door and html cost more than 60 ms.
+// What importing the doors and a first page cost over bare `node`, in milliseconds of processor, in new processes, in
+// turns: part of npm run bench, and alone node bench/importing.mjs, which ends with 1 where the authoring door and html cost more than 60 ms.
 import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 

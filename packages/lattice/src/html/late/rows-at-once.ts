@@ -39,8 +39,8 @@ export function rowsAtOnce(
   const { pass } = frame;
   // Rules that stand for style attributes, and uses, are asked for as they come.
   if (waiting.has(step) || pass.isStrict || pass.uses) return undefined;
-  const { late, onProblem, problems, sink } = pass;
-  const before = problems.length;
+  const { choices, inRoot, late, onProblem, problems, sink } = pass;
+  const [before, depth] = [problems.length, choices.length];
   const told: [Problem, unknown][] = [];
   pass.late = undefined;
   pass.sink = undefined;
@@ -61,6 +61,9 @@ export function rowsAtOnce(
     pass.sink = sink;
     pass.onProblem = onProblem;
   }
+  // What was open where it stopped is open no more.
   problems.length = before;
+  pass.choices = choices.slice(0, depth);
+  pass.inRoot = inRoot;
   return undefined;
 }

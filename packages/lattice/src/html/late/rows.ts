@@ -120,8 +120,8 @@ export async function* rowsOf(
 
 /** The row that is asked for: one object for all of them. */
 class ComingRow {
-  private readonly ask_: () => void;
-  private readonly end_: () => void;
+  private readonly askSource: () => void;
+  private readonly endSource: () => void;
   private found: IteratorResult<unknown> | undefined;
   private failure: { readonly thrown: unknown } | undefined;
   private told: (() => void) | undefined;
@@ -129,24 +129,24 @@ class ComingRow {
 
   constructor(list: AsyncIterable<unknown>) {
     if (list instanceof StartedRows) {
-      this.ask_ = () => list.ask(this.take, this.fail);
-      this.end_ = () => list.end();
+      this.askSource = () => list.ask(this.take, this.fail);
+      this.endSource = () => list.end();
       return;
     }
     const items = list[Symbol.asyncIterator]();
-    this.ask_ = () => void items.next().then(this.take, this.fail);
+    this.askSource = () => void items.next().then(this.take, this.fail);
     // Whoever reads no more has the source stop as well. One that hangs is not waited for.
-    this.end_ = () => void items.return?.().catch(() => undefined);
+    this.endSource = () => void items.return?.().catch(() => undefined);
   }
 
   ask(): void {
     this.found = undefined;
-    this.ask_();
+    this.askSource();
   }
 
   end(): void {
     clearTimeout(this.timer);
-    this.end_();
+    this.endSource();
   }
 
   private readonly take = (row: IteratorResult<unknown>): void => {
