@@ -1,6 +1,10 @@
 // What importing the doors and a first page cost over bare `node`, in milliseconds of processor, in new processes, in
-// turns: part of npm run bench, and alone node bench/importing.mjs, which ends with 1 where the authoring door and html cost more than 60 ms.
+// turns: part of npm run bench, and alone node bench/importing.mjs, which shows what a command takes to start as well, and
+// ends with 1 where the authoring door and html cost more than 60 ms.
 import { execFileSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -62,9 +66,65 @@ export const importTable = (rows) => {
   ].join('\n');
 };
 
+const command = join(root, 'packages/lattice/bin/lattice.js');
+const commands = {
+  'bare node': '-e 0',
+  'lattice --help': `${command} --help`,
+  'lattice check of one template text': `${command} check plain-card.html`,
+  'lattice check of one module': `${command} check price-line.ts`,
+};
+
+/** A project of two files that has the library installed. */
+function project() {
+  const folder = mkdtempSync(join(tmpdir(), 'lattice-start-'));
+  mkdirSync(join(folder, 'node_modules'));
+  for (const [name, at] of [
+    ['zesty-lattice', 'lattice'],
+    ['zesty-lattice-tools', 'tools'],
+  ])
+    symlinkSync(join(root, 'packages', at), join(folder, 'node_modules', name));
+  writeFileSync(join(folder, 'package.json'), '{ "private": true }');
+  writeFileSync(join(folder, 'plain-card.html'), '<article><h3>{{ title }}</h3><slot></slot></article>');
+  writeFileSync(
+    join(folder, 'price-line.ts'),
+    `import { component, el, prop } from 'zesty-lattice';
+export default component('price-line', { props: { cents: prop.number() }, styles: 'p { margin: 0 }',
+  template: ({ props }) => el.p(props.cents, ' cents') });`,
+  );
+  return folder;
+}
+
+/** Milliseconds of processor of each command, all that it starts among them, in turns. */
+export function starting(rounds = 7) {
+  const cwd = project();
+  const took = Object.fromEntries(Object.keys(commands).map((name) => [name, []]));
+  try {
+    for (let round = 0; round < rounds; round++)
+      for (const [name, given] of Object.entries(commands)) {
+        const times = execFileSync('bash', ['-c', `node ${given} >&2; times`], {
+          cwd,
+          encoding: 'utf8',
+          stdio: ['ignore', 'pipe', 'ignore'],
+        });
+        // The second line of `times` is of what the shell ran: 0m0.123s 0m0.045s.
+        const parts = (times.split('\n')[1] ?? '').matchAll(/(\d+)m([\d.]+)s/g);
+        took[name].push([...parts].reduce((all, [, m, s]) => all + Number(m) * 60_000 + Number(s) * 1000, 0));
+      }
+  } finally {
+    rmSync(cwd, { recursive: true });
+  }
+  const bare = Math.min(...took['bare node']);
+  return Object.entries(took).map(([name, all]) => ({
+    name,
+    milliseconds: Math.min(...all),
+    over: Math.min(...all) - bare,
+  }));
+}
+
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const rows = importing();
   console.log(importTable(rows));
+  console.log(`\n${importTable(starting())}\n`);
   const { over } = rows.find(({ name }) => name === 'zesty-lattice and /html');
   console.log(`zesty-lattice and /html cost ${over.toFixed(0)} ms over bare node; ${most} are allowed.`);
   process.exitCode = over > most ? 1 : 0;

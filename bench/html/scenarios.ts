@@ -4,6 +4,15 @@ import 'zesty-lattice/markup';
 import { FairPage } from '../../examples/orchard/fair-page.js';
 import fairData from '../../examples/orchard/open-day.json' with { type: 'json' };
 import {
+  inputsCarefully,
+  inputsInline,
+  inputsPlainly,
+  OfferForm,
+  offers,
+  offersCarefully,
+  offersPlainly,
+} from './checked-form.js';
+import {
   type Branch,
   branch,
   type Field,
@@ -728,4 +737,16 @@ export const scenarios: readonly Scenario[] = [
     tapsCarefully,
   ),
   cardPage('n', 'cards, one character above U+00FF', wide, CardPage),
+  scenario(
+    { key: 'o', name: 'a form of checked records, styles', units: 100, unit: 'field' },
+    page(OfferForm, { offers }),
+    offersPlainly,
+    offersCarefully,
+  ),
+  scenario(
+    { key: 'p', name: 'inline, attributes', units: 100, unit: 'input' },
+    { text: inputsInline },
+    inputsPlainly,
+    inputsCarefully,
+  ),
 ];

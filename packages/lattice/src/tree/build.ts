@@ -97,8 +97,11 @@ export class TreeBuilder {
       slots: component.slots.names.map((name) => ({ name, state: 'open' as const, content: [] })),
       uses: uses.filter((part): part is TreeUse => 'component' in part),
       under: [],
-      ...(component.source && { source: component.source }),
-    };
+      // Read from a stack, for those alone who ask for it.
+      get source() {
+        return component.source;
+      },
+    } as TreeUse;
   }
 
   finish(): readonly Problem[] {

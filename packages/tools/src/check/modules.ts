@@ -1,11 +1,12 @@
 import { existsSync, readFileSync } from 'node:fs';
-import Module from 'node:module';
+import Module, { createRequire } from 'node:module';
 import { fileURLToPath, pathToFileURL } from 'node:url';
-import { transformSync } from 'esbuild';
-import { register } from 'tsx/esm/api';
 import { type ComponentCore, type Noticed, noticing } from 'zesty-lattice/internal/component';
 
-let isReady = false;
+/** For what is read where it cannot be waited for. */
+const require = createRequire(import.meta.url);
+
+let ready: Promise<void> | undefined;
 
 /** Every component that the modules loaded here have made, those that they do not export as well. */
 export const madeComponents = new Set<ComponentCore>();
@@ -16,22 +17,23 @@ export const madeComponents = new Set<ComponentCore>();
  * @param path the whole path of a file
  */
 export async function loadModule(path: string): Promise<Readonly<Record<string, unknown>>> {
-  prepareLoading();
+  await prepareLoading();
   return (await import(pathToFileURL(path).href)) as Record<string, unknown>;
 }
 
 /** Makes ready what it takes to load modules, before there is one to load. */
-export function prepareLoading(): void {
-  if (!isReady) prepare();
-  isReady = true;
+export function prepareLoading(): Promise<void> {
+  ready ??= prepare();
+  return ready;
 }
 
 /** Hooks of Node's run in the order they were added, the last one first: they are added once, and stay. */
-function prepare(): void {
+async function prepare(): Promise<void> {
   const shared = globalThis as Noticed;
   shared[noticing] = (core) => madeComponents.add(core);
   // A runtime that has no such hooks reads TypeScript by itself.
   if (!(Module as Partial<typeof Module>).register) return;
+  const { register } = await import('tsx/esm/api');
   register();
   const hooks = new URL('./module-hooks.js', import.meta.url);
   // A test runner that runs the sources has its own way of loading TypeScript.
@@ -50,6 +52,8 @@ const { _extensions: extensions } = Module as unknown as {
 };
 
 function compileCommonjs(module: LoadingModule, file: string): void {
+  // Few projects have such a file: what compiles it is read with the first one.
+  const { transformSync } = require('esbuild') as typeof import('esbuild');
   const { code } = transformSync(readFileSync(file, 'utf8'), {
     loader: 'ts',
     format: 'cjs',

@@ -1,6 +1,5 @@
 import { spawn } from 'node:child_process';
 import { statSync } from 'node:fs';
-import { watch } from 'chokidar';
 import type { Command } from 'commander';
 import pc from 'picocolors';
 
@@ -23,6 +22,8 @@ export async function watching(
   let isRunning = false;
   let isAsked = false;
   const known = new Map<string, number>();
+  // Most calls watch nothing.
+  const { watch } = await import('chokidar');
   const watcher = watch([...(await pathsNow())], {
     ignoreInitial: true,
     ignored: /node_modules|\/dist\/|\/\.git\//,

@@ -9,7 +9,7 @@ import { problemsIn } from './problems-in.js';
 import { shown, shownText } from './shown.js';
 
 // It waits for its turn: what comes first then is done by now.
-prepareLoading();
+await prepareLoading();
 
 let project: ReturnType<typeof readProject> | undefined;
 

@@ -41,21 +41,22 @@ export interface Env {
   readonly shared: Map<string, Register>;
 }
 
-/** An environment with what is given, and nothing else. */
+/** An environment with what is given, and nothing else. Written out: spreading takes several times as long. */
 export function envOf(given: Partial<Env> & Pick<Env, 'form' | 'where'>): Env {
-  return { ...emptyEnv, shared: new Map(), ...given };
+  return {
+    component: given.component,
+    form: given.form,
+    props: given.props ?? [],
+    state: given.state,
+    data: given.data,
+    fills: given.fills,
+    texts: given.texts,
+    owner: given.owner,
+    where: given.where,
+    accepted: given.accepted,
+    shared: given.shared ?? new Map(),
+  };
 }
-
-const emptyEnv: Omit<Env, 'form' | 'where' | 'shared'> = {
-  component: undefined,
-  props: [],
-  state: undefined,
-  data: undefined,
-  fills: undefined,
-  texts: undefined,
-  owner: undefined,
-  accepted: undefined,
-};
 
 /** The place where what is of an environment starts. */
 export function startOf(

@@ -1,4 +1,3 @@
-import { Presets, SingleBar } from 'cli-progress';
 import { type Command, Option } from 'commander';
 import pc from 'picocolors';
 import { type CheckReport, check, jsonReport, sarifReport, textReport } from '../../check/index.js';
@@ -38,7 +37,7 @@ async function runCheck(paths: readonly string[], options: CheckFlags): Promise<
 }
 
 async function checked(paths: readonly string[], types: boolean): Promise<CheckReport> {
-  const bar = process.stderr.isTTY ? progressBar() : undefined;
+  const bar = process.stderr.isTTY ? await progressBar() : undefined;
   try {
     return await check(paths, { types, progress: (done, all) => bar?.show(done, all) });
   } catch (thrown) {
@@ -55,7 +54,8 @@ function written(report: CheckReport, format: CheckFlags['format']): string {
 }
 
 /** How far the check is, on a terminal, for checks that take a while. */
-function progressBar(): { show(done: number, all: number): void; stop(): void } {
+async function progressBar(): Promise<{ show(done: number, all: number): void; stop(): void }> {
+  const { Presets, SingleBar } = await import('cli-progress');
   const options = {
     format: 'Checking {bar} {value} of {total} files',
     clearOnComplete: true,
