@@ -623,7 +623,7 @@ const TapPage = component('tap-page', {
     el.main(eachOf(props.rows, (row) => TapCount({ label: row.name, start: row.crates }))),
 });
 const tap = (label: string, start: number): string =>
-  `<tap-count label="${escapeAttribute(label)}"${start === 0 ? '' : ` start="${start}"`}><template shadowrootmode="open"><button><!--(-->${escapeText(label)}<!--)--> <b><!--(-->${start}<!--)--></b></button></template></tap-count>`;
+  `<tap-count label="${escapeAttribute(label)}"${start === 0 ? '' : ` start="${start}"`}><template shadowrootmode="open"><button><!--(-->${escapeText(label)}<!--)--> <b>${start}</b></button></template></tap-count>`;
 const tapsPlainly = (): string => `<main>${thousand.map((row) => tap(row.name, row.crates)).join('')}</main>`;
 const tapsCarefully: Careful = inPieces(
   '<main>',
@@ -638,9 +638,9 @@ const tapsCarefully: Careful = inPieces(
       (crates === 0 ? '"' : `" start="${crates}"`) +
       '><template shadowrootmode="open"><button><!--(-->' +
       text +
-      '<!--)--> <b><!--(-->' +
+      '<!--)--> <b>' +
       crates +
-      '<!--)--></b></button></template></tap-count>'
+      '</b></button></template></tap-count>'
     );
   },
   '</main>',
