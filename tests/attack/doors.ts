@@ -226,7 +226,7 @@ export const doors: readonly Door[] = [
     try: (it) => {
       const folder = join('/', 'pages');
       const file = fileOf(folder, '{id}.html', { id: it }, 1);
-      if ('missing' in file) return undefined;
+      if ('fault' in file) return undefined;
       if (!/^\/pages\/[^/\\\0]+\.html$/.test(file.path)) return '<script>window.hacked=1</script>';
       return '<p>x</p>';
     },

@@ -12,9 +12,15 @@ export interface Outcome {
 
 /** Runs the built `lattice` command as a process of its own, in the project's folder. */
 export function latticeProcess(...args: readonly string[]): Outcome {
+  return latticeOf('', ...args);
+}
+
+/** The same, with something to read from standard input. */
+export function latticeOf(input: string, ...args: readonly string[]): Outcome {
   const done = spawnSync('node', ['packages/tools/dist/node/cli.js', ...args], {
     cwd: root,
     encoding: 'utf8',
+    input,
     env: { ...process.env, NODE_ENV: '', NO_COLOR: undefined },
   });
   return { code: done.status, out: done.stdout, err: done.stderr };

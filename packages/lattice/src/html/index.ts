@@ -1,4 +1,5 @@
 export { escapeAttribute, escapeText } from '../template/escape.js';
+export { type LoadPool, loadPool } from './late/load-pool.js';
 export type { LoadOptions } from './late/loads.js';
 export { type LateOptions, renderHtmlAsync, type StreamOptions, streamHtml } from './late/render.js';
 export { type PageOptions, renderPage, renderPageBytes } from './page.js';

@@ -4,5 +4,6 @@ export { patternFault } from './names.js';
 export { type PageSettings, pageOf } from './page-of.js';
 export { propsOf } from './props-of.js';
 export { QueueMissing, queued, workFor } from './queue.js';
-export { kindOfRows } from './rows.js';
+export { fieldsOfSettings, settingsOf } from './row-settings.js';
+export { kindOfRows, standardInput, UnreadableRows } from './rows.js';
 export { sourcesOf } from './sources.js';

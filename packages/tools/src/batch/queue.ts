@@ -1,5 +1,8 @@
+import { hostname } from 'node:os';
+import type { Redis } from 'ioredis';
 import type { Writers } from './batch.js';
-import { type PageSource, type RowOutcome, type RowTask, writeRows } from './write-rows.js';
+import { OwnCode, Refusal } from './own-code.js';
+import type { PageSource, RowOutcome, RowTask } from './write-rows.js';
 
 /** The packages of a queue are asked for only where one is: bullmq, over a Redis server. */
 type Bullmq = typeof import('bullmq');
@@ -8,21 +11,26 @@ const queueName = 'lattice-batch-rows';
 
 /** How long a worker may say nothing until its rows go to another one, in milliseconds. */
 const silence = 5_000;
+/** How long a batch waits for a server that does not answer, in milliseconds. */
+const patience = 60_000;
+/** How long a batch counts as going on after its last word, in milliseconds: what is left of one that was killed is not written. */
+const lifeTime = 30_000;
 
 interface Parcel {
+  /** Which batch it is of. */
+  readonly run: string;
   readonly source: PageSource;
   readonly rows: readonly RowTask[];
+  /** How often a worker has refused it. */
+  readonly refused?: number;
 }
 
 /** The packages of the queue could not be found, or its server not be reached. */
 export class QueueMissing extends Error {}
 
-async function packages(): Promise<{
-  readonly bullmq: Bullmq;
-  readonly Redis: typeof import('ioredis').Redis;
-}> {
+async function packages(): Promise<{ readonly bullmq: Bullmq; readonly Client: typeof Redis }> {
   try {
-    return { bullmq: await import('bullmq'), Redis: (await import('ioredis')).Redis };
+    return { bullmq: await import('bullmq'), Client: (await import('ioredis')).Redis };
   } catch {
     throw new QueueMissing('--queue needs the packages bullmq and ioredis: npm install bullmq ioredis.');
   }
@@ -30,9 +38,13 @@ async function packages(): Promise<{
 
 /** The packages, and a way to connect with the server, which is there. */
 async function connected(url: string) {
-  const { bullmq, Redis } = await packages();
-  const connect = async () => {
-    const client = new Redis(url, { lazyConnect: true, maxRetriesPerRequest: null });
+  const { bullmq, Client } = await packages();
+  const connect = async (): Promise<Redis> => {
+    const client = new Client(url, {
+      lazyConnect: true,
+      maxRetriesPerRequest: null,
+      retryStrategy: (times) => Math.min(times * 100, 1_000),
+    });
     let last = 'no answer';
     client.on('error', (error: Error) => {
       last = error.message;
@@ -48,64 +60,157 @@ async function connected(url: string) {
   return { bullmq, connect };
 }
 
-/** Hands rows to whichever processes work for a queue. */
+/** The key that says that a batch goes on. */
+const lifeKey = (run: string): string => `${queueName}:run:${run}`;
+
+interface Waiting {
+  readonly parcel: Parcel;
+  readonly done: (outcomes: readonly RowOutcome[]) => void;
+  readonly fail: (thrown: unknown) => void;
+}
+
+/**
+ * Hands rows to whichever processes work for a queue. What has been handed over is asked for again and again, since a server
+ * that was stopped may have forgotten it: then it is handed over once more. Writing a page twice writes the same page.
+ */
 export async function queued(url: string): Promise<Writers> {
   const { bullmq, connect } = await connected(url);
   const [own, heard] = [await connect(), await connect()];
   const queue = new bullmq.Queue<Parcel, readonly RowOutcome[]>(queueName, { connection: own });
   const events = new bullmq.QueueEvents(queueName, { connection: heard });
+  queue.on('error', () => undefined);
+  events.on('error', () => undefined);
   await events.waitUntilReady();
-  // Each parcel that is under way listens.
-  for (const one of [events, queue, own, heard]) one.setMaxListeners(1_000);
+  const run = `${hostname()}-${process.pid}-${Date.now().toString(36)}`;
+  const waiting = new Map<string, Waiting>();
+  /** Those that the server has not taken yet. */
+  const coming = new Set<Waiting>();
+  let lastHeard = Date.now();
+
+  const hand = async (one: Waiting): Promise<void> => {
+    const settings = { attempts: 5, backoff: { type: 'fixed', delay: 200 } } as const;
+    const left = { removeOnComplete: { age: 600 }, removeOnFail: { age: 600 } } as const;
+    coming.add(one);
+    const { id = '' } = await queue.add('rows', one.parcel, { ...settings, ...left });
+    if (coming.delete(one)) waiting.set(id, one);
+  };
+  /** Looks at a parcel: a word of it may have been lost. */
+  const look = async (id: string): Promise<void> => {
+    const one = waiting.get(id);
+    if (!one) return;
+    const job = await queue.getJob(id);
+    if (!waiting.has(id)) return;
+    if (job?.returnvalue) {
+      waiting.delete(id);
+      one.done(job.returnvalue);
+    } else if (!job || (await job.isFailed())) {
+      waiting.delete(id);
+      if (job && job.failedReason !== overWord)
+        one.fail(new QueueMissing(`No worker could write: ${job.failedReason}`));
+      else await hand(one);
+    }
+  };
+  for (const word of ['completed', 'failed'] as const)
+    events.on(word, ({ jobId }: { readonly jobId: string }) => {
+      look(jobId).catch(() => undefined);
+    });
+
+  const stop = (thrown: unknown): void => {
+    for (const one of [...waiting.values(), ...coming]) one.fail(thrown);
+    waiting.clear();
+    coming.clear();
+  };
+  await own.set(lifeKey(run), '1', 'PX', lifeTime);
+  let isLooking = false;
+  const timer = setInterval(async () => {
+    if (Date.now() - lastHeard > patience) {
+      const seconds = patience / 1_000;
+      stop(
+        new QueueMissing(
+          `The queue ${url} has not answered for ${seconds} s. What is written is noted: the same command continues.`,
+        ),
+      );
+    }
+    if (isLooking || own.status !== 'ready') return;
+    isLooking = true;
+    try {
+      await own.set(lifeKey(run), '1', 'PX', lifeTime);
+      lastHeard = Date.now();
+      for (const id of [...waiting.keys()]) await look(id);
+    } catch {
+      // The connection is gone for now.
+    } finally {
+      isLooking = false;
+    }
+  }, 2_000);
+
   return {
     most: 200,
-    async write(source, rows) {
-      const job = await queue.add(
-        'rows',
-        { source, rows },
-        {
-          attempts: 5,
-          backoff: { type: 'fixed', delay: 200 },
-          removeOnComplete: 1_000,
-          removeOnFail: 1_000,
-        },
-      );
-      return job.waitUntilFinished(events);
-    },
+    isElsewhere: true,
+    write: (source: PageSource, rows) =>
+      new Promise((done, fail) => {
+        hand({ parcel: { run, source, rows }, done, fail }).catch(fail);
+      }),
     async close() {
-      await events.close();
-      await queue.close();
+      clearInterval(timer);
+      await Promise.race([
+        own.status === 'ready'
+          ? own.del(lifeKey(run)).then(() => Promise.all([events.close(), queue.close()]))
+          : undefined,
+        new Promise((done) => setTimeout(done, 2_000)),
+      ]).catch(() => undefined);
       own.disconnect();
       heard.disconnect();
     },
   };
 }
 
+/** How often rows are refused before the batch is told: once in half a second. */
+const mostRefusals = 12;
+
+/** Why rows of a batch that is over were not written. */
+const overWord = 'the batch is over';
+
 /** Writes rows for a queue until it is reported to stop; a parcel whose worker died goes to another one. */
 export async function workFor(
   url: string,
   signal: AbortSignal,
   tell: (rows: number) => void,
-  ready: () => void,
+  say: (line: string) => void,
 ): Promise<void> {
   const { bullmq, connect } = await connected(url);
-  const connection = await connect();
+  const [connection, own] = [await connect(), await connect()];
+  const code = new OwnCode();
   const worker = new bullmq.Worker<Parcel, readonly RowOutcome[]>(
     queueName,
-    async ({ data: { rows, source } }) => {
-      const outcomes = await writeRows(source, rows);
-      tell(rows.length);
-      return outcomes;
+    async (job, token) => {
+      const { refused = 0, rows, run, source } = job.data;
+      if ((await own.exists(lifeKey(run))) === 0) throw new bullmq.UnrecoverableError(overWord);
+      try {
+        const outcomes = await code.write(source, rows);
+        tell(rows.length);
+        return outcomes;
+      } catch (thrown) {
+        if (!(thrown instanceof Refusal)) throw thrown;
+        if (refused === 0) say(`Rows refused: ${thrown.message}`);
+        if (refused >= mostRefusals) throw new bullmq.UnrecoverableError(thrown.message);
+        // Another worker may have what is missing here, or this one a little later.
+        await job.updateData({ ...job.data, refused: refused + 1 });
+        await job.moveToDelayed(Date.now() + 500, token);
+        throw new bullmq.DelayedError();
+      }
     },
-    { connection, lockDuration: silence, stalledInterval: silence / 2, maxStalledCount: 5 },
+    { connection, lockDuration: silence, stalledInterval: silence / 2, maxStalledCount: 50 },
   );
   // What goes wrong with one parcel is tried again, here or elsewhere, and reported by the caller.
   worker.on('error', () => undefined);
-  ready();
+  say(`Working for ${url}. Stop with Ctrl+C.`);
   await new Promise<void>((done) => {
     signal.addEventListener('abort', () => done(), { once: true });
     if (signal.aborted) done();
   });
-  await worker.close();
+  await Promise.race([worker.close(own.status !== 'ready'), new Promise((done) => setTimeout(done, 10_000))]);
+  await code.close();
   connection.disconnect();
+  own.disconnect();
 }

@@ -1,44 +1,57 @@
-import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
-import { dirname, join, relative } from 'node:path';
+import { dirname, relative } from 'node:path';
+import pLimit from 'p-limit';
 import {
   type AnyComponent,
   type ComponentCore,
   componentCore,
   componentsIn,
 } from 'zesty-lattice/internal/component';
+import { type LoadPool, loadPool, waits } from 'zesty-lattice/internal/html';
 import { finding, LatticeError, type Problem, placed, reasonOf } from 'zesty-lattice/internal/problem';
 import { loadModule } from '../check/modules.js';
 import { linkedRules } from './linked-rules.js';
-import { textOf } from './names.js';
 import { type PageSettings, pageOf } from './page-of.js';
 import { propsOf, recordOf } from './props-of.js';
+import { settingsOf } from './row-settings.js';
 import type { RowText } from './rows.js';
+import { type Store, storeOf } from './store.js';
 
 /** What a page is written of, the same for all rows. */
 export interface PageSource {
   /** The whole path of the module, and the tag name of its component. */
   readonly module: string;
   readonly component: string;
+  /** A word for what the module says, with all it is made of. */
+  readonly code: string;
   readonly settings: PageSettings;
-  /** The folder that the pages go to. */
+  /** The folder that the pages go to, as a whole path; what else writes them is a module of the author's. */
   readonly out: string;
-  /** The fields that are only for file names, where the component has no such prop. */
+  readonly store?: string | undefined;
+  /** A file in the folder by which a process elsewhere knows that it is the same one. */
+  readonly mark?: string | undefined;
+  /** The fields that are only for file names and settings, where the component has no such prop. */
   readonly forName: readonly string[];
+  /** Whether a page is written that shows that its data could not be loaded. */
+  readonly allowFailed: boolean;
+  /** How many pages that load, and how many loads in all, are under way in each thread. */
+  readonly loadsAtOnce: number;
 }
 
 /** A row that is to be written. */
 export interface RowTask {
   readonly number: number;
   readonly text: RowText;
-  readonly path: string;
+  /** The name of its file below the folder. */
+  readonly name: string;
 }
 
 /** What became of a row. */
 export interface RowOutcome {
   readonly number: number;
-  readonly path: string;
   /** How long the file is; undefined where none was written. */
   readonly bytes: number | undefined;
+  /** Whether what it shows is not all that it would: it is written again by the next run. */
+  readonly isPartial: boolean;
   readonly problems: readonly Problem[];
 }
 
@@ -48,9 +61,21 @@ const components = new Map<string, Promise<AnyComponent>>();
 export async function writeRows(source: PageSource, rows: readonly RowTask[]): Promise<RowOutcome[]> {
   const component = await componentOf(source);
   const forName = new Set(source.forName);
+  const store = await storeFor(source);
+  const one = (row: RowTask): Promise<RowOutcome> => writeRow(component, source, store, forName, row);
+  if (waits(componentCore(component) as ComponentCore)) return pLimit(source.loadsAtOnce).map(rows, one);
   const outcomes: RowOutcome[] = [];
-  for (const row of rows) outcomes.push(await writeRow(component, source.settings, forName, row, source.out));
+  for (const row of rows) outcomes.push(await one(row));
   return outcomes;
+}
+
+/** The limits of what the pages of this thread load together. */
+const pools = new Map<number, LoadPool>();
+
+function poolOf(atOnce: number): LoadPool {
+  const pool = pools.get(atOnce) ?? loadPool(atOnce);
+  pools.set(atOnce, pool);
+  return pool;
 }
 
 function componentOf({ component, module }: PageSource): Promise<AnyComponent> {
@@ -68,13 +93,14 @@ async function found(module: string, name: string): Promise<AnyComponent> {
 
 async function writeRow(
   component: AnyComponent,
-  settings: PageSettings,
+  { allowFailed, loadsAtOnce, settings }: PageSource,
+  store: Store,
   forName: ReadonlySet<string>,
-  { number, path, text }: RowTask,
-  out: string,
+  { name, number, text }: RowTask,
 ): Promise<RowOutcome> {
   const problems: Problem[] = [];
-  const outcome = (bytes: number | undefined): RowOutcome => ({ number, path, bytes, problems });
+  let isPartial = false;
+  const outcome = (bytes: number | undefined): RowOutcome => ({ number, bytes, isPartial, problems });
   const read = recordOf(text);
   if ('found' in read) {
     problems.push(placed(read.found, ''));
@@ -83,10 +109,17 @@ async function writeRow(
   try {
     const core = componentCore(component) as ComponentCore;
     const props = propsOf(text, read.record, core, forName);
-    const title = settings.title === undefined ? undefined : textOf(settings.title, read.record, number);
-    const telling = { onProblem: (one: Problem) => void problems.push(one) };
-    const html = await pageOf(component, props, { ...settings, title, ...telling });
-    return outcome(writeWhole(path, settings.rules ? withLinks(html, path, out) : html));
+    const html = await pageOf(component, props, {
+      ...settings,
+      ...settingsOf(settings, read.record, number),
+      loads: { atOnce: loadsAtOnce, pool: poolOf(loadsAtOnce) },
+      onProblem: (one) => void problems.push(one),
+    });
+    isPartial = problems.some(({ code }) => code === 'load-failed');
+    if (isPartial && !allowFailed) return outcome(undefined);
+    const bytes = Buffer.from(settings.rules ? await withLinks(html, name, store) : html);
+    await store.write(name, bytes);
+    return outcome(bytes.length);
   } catch (thrown) {
     problems.push(...problemsOf(thrown));
     return outcome(undefined);
@@ -96,21 +129,32 @@ async function writeRow(
 /** A path to a folder, as an address says it. */
 const folderPath = (path: string): string => (path === '' ? '' : `${path.replaceAll('\\', '/')}/`);
 
+const stores = new Map<string, Promise<Store>>();
+
+function storeFor({ out, store }: PageSource): Promise<Store> {
+  const key = store ?? `in ${out}`;
+  const known = stores.get(key) ?? storeOf(out, store);
+  stores.set(key, known);
+  return known;
+}
+
 /** Files of rules that this process has written. */
-const writtenRules = new Set<string>();
+const writtenRules = new WeakMap<Store, Set<string>>();
 
 /** A page that links its rules, which stand in files of the folder that all pages go to. */
-function withLinks(html: string, path: string, out: string): string {
-  const toFolder = folderPath(relative(dirname(path), out));
+async function withLinks(html: string, page: string, store: Store): Promise<string> {
+  const known = writtenRules.get(store) ?? new Set<string>();
+  writtenRules.set(store, known);
+  const own = dirname(page);
+  const toFolder = folderPath(relative(own, '.'));
   const { html: linked, files } = linkedRules(
     html,
     (name) => toFolder + name,
-    folderPath(relative(out, dirname(path))),
+    folderPath(relative('.', own)),
   );
   for (const [name, css] of files) {
-    const file = join(out, name);
-    if (!writtenRules.has(file)) writeWhole(file, css);
-    writtenRules.add(file);
+    if (!known.has(name)) await store.write(name, Buffer.from(css));
+    known.add(name);
   }
   return linked;
 }
@@ -119,24 +163,4 @@ function problemsOf(thrown: unknown): readonly Problem[] {
   if (thrown instanceof LatticeError) return thrown.problems;
   const reason = reasonOf(thrown);
   return [placed(finding('page-unwritten', { reason }), '')];
-}
-
-/** Writes a file that is there as a whole or not at all; gives its length in bytes. */
-function writeWhole(path: string, text: string): number {
-  const waiting = `${path}.${process.pid}-${Math.random().toString(36).slice(2, 8)}.part`;
-  const bytes = Buffer.from(text);
-  try {
-    writeFileSync(waiting, bytes);
-  } catch (thrown) {
-    if ((thrown as { code?: string }).code !== 'ENOENT') throw thrown;
-    mkdirSync(dirname(path), { recursive: true });
-    writeFileSync(waiting, bytes);
-  }
-  try {
-    renameSync(waiting, path);
-  } catch (thrown) {
-    rmSync(waiting, { force: true });
-    throw thrown;
-  }
-  return bytes.length;
 }

@@ -56,6 +56,10 @@ function propSchema(kind: AnyKind): JsonSchema {
   };
 }
 
+/** ISO 8601: a day, or a day and a time with its zone. That the day is one is what `format` says. */
+const datePattern =
+  '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])([T ]\\d{2}:\\d{2}:\\d{2}(\\.\\d+)?(Z|[+-]\\d{2}:\\d{2}))?$';
+
 function kindSchema({ rules: { holds, holdsMore = false, word } }: AnyKind): JsonSchema {
   switch (word) {
     case 'text':
@@ -70,7 +74,7 @@ function kindSchema({ rules: { holds, holdsMore = false, word } }: AnyKind): Jso
     case 'url':
       return { type: 'string', pattern: safeUrlPattern };
     case 'date':
-      return { type: 'string', anyOf: [{ format: 'date-time' }, { format: 'date' }] };
+      return { type: 'string', pattern: datePattern, anyOf: [{ format: 'date-time' }, { format: 'date' }] };
     case 'list':
       return isKind(holds) ? { type: 'array', items: kindSchema(holds) } : { type: 'array' };
     case 'record':

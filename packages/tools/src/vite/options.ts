@@ -50,8 +50,12 @@ export interface RowPages {
   readonly name: string;
   /** The title, which may contain fields of the row (default: the prop `title`, or the description). */
   readonly title?: string;
-  /** Language of the document (default: `en`). */
+  /** Language of the document, which may be a field of the row: `{lang}` (default: `en`). */
   readonly lang?: string;
+  /** `ltr`, `rtl` or `auto`, which may be a field of the row. */
+  readonly dir?: string;
+  /** HTML file for the head: scripts, style sheets, meta elements. */
+  readonly head?: string;
   /** CSS file for the whole page. */
   readonly css?: string;
   /** As the option of `renderHtml` (default: `elements`). */

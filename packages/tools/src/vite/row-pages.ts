@@ -3,9 +3,10 @@ import { resolve } from 'node:path';
 import type { Plugin, ViteDevServer } from 'vite';
 import { type AnyComponent, componentCore, componentsIn } from 'zesty-lattice/internal/component';
 import type { Problem } from 'zesty-lattice/internal/problem';
-import { fieldsIn, fileOf, textOf } from '../batch/names.js';
+import { fieldsIn, fileOf } from '../batch/names.js';
 import { pageOf } from '../batch/page-of.js';
 import { propsOf, recordOf } from '../batch/props-of.js';
+import { fieldsOfSettings, settingsOf } from '../batch/row-settings.js';
 import { type Row, rowsOf } from '../batch/rows.js';
 import { failure } from '../check/report/text.js';
 import type { RowPages } from './options.js';
@@ -19,7 +20,9 @@ export function rowPages(all: readonly RowPages[], pages: ServedPages): Plugin {
     configureServer(server) {
       const { base, root } = server.config;
       const files = new Set(
-        all.flatMap(({ css, data }) => [data, css ?? data].map((one) => resolve(root, one))),
+        all.flatMap(({ css, data, head }) =>
+          [data, css ?? data, head ?? data].map((one) => resolve(root, one)),
+        ),
       );
       server.watcher.add([...files]);
       server.watcher.on('change', (file) => files.has(file) && reload(server));
@@ -77,7 +80,7 @@ async function rowOf(
 }
 
 async function written(
-  { component, css, data, form, lang, name, page, title }: RowPages,
+  { component, css, data, dir, form, head, lang, name, page, title }: RowPages,
   { number, text }: Row,
   server: ViteDevServer,
 ): Promise<string> {
@@ -86,14 +89,16 @@ async function written(
   const made = theOne([...componentsIn(module).values()], page, component);
   const core = componentCore(made);
   const read = recordOf(text);
-  if (!core || 'found' in read) throw new Error(`Row ${number} of ${data} cannot be read.`);
+  if (!core || 'found' in read || 'fault' in text)
+    throw new Error(`Row ${number} of ${data} cannot be read.`);
   const problems: Problem[] = [];
-  const html = await pageOf(made, propsOf(text, read.record, core, fieldsIn(name)), {
+  const own = new Set([...fieldsIn(name), ...fieldsOfSettings({ dir, lang, title })]);
+  const html = await pageOf(made, propsOf(text, read.record, core, own), {
     isPage: true,
     form: form ?? 'elements',
-    lang,
-    title: title === undefined ? undefined : textOf(title, read.record, number),
+    ...settingsOf({ dir, lang, title }, read.record, number),
     css: css === undefined ? undefined : await readFile(resolve(root, css), 'utf8'),
+    head: head === undefined ? undefined : await readFile(resolve(root, head), 'utf8'),
     onProblem: (one) => problems.push(one),
   });
   const errors = problems.filter(({ severity }) => severity === 'error');

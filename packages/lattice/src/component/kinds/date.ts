@@ -1,8 +1,14 @@
 import { Kind } from '../kind.js';
 import { rule, unreadable } from '../rule.js';
 
+/** A day, or a day and a time: other texts mean one thing here and another there. */
+const written = /^\d{4}-\d\d-(\d\d)(?:[T ][\d:.]+(?:Z|[+-]\d\d:\d\d)?)?$/;
+
 export const dateRule = /* @__PURE__ */ rule('a date', isDate, (text) => {
-  const value = new Date(text);
+  const day = written.exec(text)?.[1];
+  // The 30th of February is the 2nd of March to a Date, and no day to anyone else.
+  if (!day || new Date(text.slice(0, 10)).getUTCDate() !== +day) return unreadable;
+  const value = new Date(text.replace(' ', 'T'));
   return isDate(value) ? value : unreadable;
 });
 

@@ -25,8 +25,13 @@ export class Late implements LateWriting {
   private current: Part;
 
   /** @param isSent whether what is ready is sent at once */
+  /** The problems of the rendering itself, and what ends the waits for its parts. */
+  private readonly allProblems: readonly Problem[];
+  private readonly waiting = new Set<() => void>();
+
   constructor(pass: Pass, loads: Loads, signal: AbortSignal, isSent: boolean) {
     this.isSent = isSent;
+    this.allProblems = pass.problems;
     this.pass = pass;
     this.loads = loads;
     this.signal = signal;
@@ -54,6 +59,7 @@ export class Late implements LateWriting {
     const kept = frame.kept();
     const around = this.around();
     part.after(
+      this.waiting,
       this.loads.state(component, props).then(async (loaded) => {
         const rows = showsFailure && loaded.value instanceof StartedRows ? loaded.value : undefined;
         if (rows) rows.endsOnFailure = true;
@@ -68,7 +74,7 @@ export class Late implements LateWriting {
           return causedBy(placed(found, where.path(kept)), cause);
         };
         if (state.fault) {
-          if (!showsFailure) return void around.problems.push(report(state));
+          if (!showsFailure) return this.fail(around, report(state));
           this.pass.tell(report(state));
         }
         show(part, state);
@@ -105,6 +111,7 @@ export class Late implements LateWriting {
     const inside = { ...around, problems };
     this.guarded(step, kept, inside, () => this.into(content, inside, () => inner(kept.kept(), '')));
     part.after(
+      this.waiting,
       partWritten(content).then(() => {
         const [first] = problems;
         if (!first) {
@@ -157,7 +164,8 @@ export class Late implements LateWriting {
       },
       one: (item, index) => asPart(() => write(kept, '', item, index)),
       none: () => asPart(() => empty(kept, '')),
-      failed: (thrown) => around.problems.push(...problemsOf(thrown, step.name(), step.where, kept)),
+      ahead: 2 * this.loads.atOnce,
+      failed: (thrown) => this.fail(around, ...problemsOf(thrown, step.name(), step.where, kept)),
     };
     part.more = () =>
       Array.isArray(list)
@@ -229,15 +237,22 @@ export class Late implements LateWriting {
   private guarded(
     step: LoadStep | GuardStep | RowsStep,
     frame: Frame,
-    { problems }: Around,
+    around: Around,
     work: () => void,
   ): void {
     try {
       work();
     } catch (thrown) {
       const name = 'component' in step ? step.component.name : step.name();
-      problems.push(...problemsOf(thrown, name, step.where, frame));
+      this.fail(around, ...problemsOf(thrown, name, step.where, frame));
     }
+  }
+
+  /** Notes problems. Where nothing stands in for what has them, the whole rendering fails: nobody waits for the rest. */
+  private fail({ problems }: Pick<Around, 'problems'>, ...found: readonly Problem[]): void {
+    problems.push(...found);
+    if (problems !== this.allProblems) return;
+    for (const end of [...this.waiting]) end();
   }
 }
 

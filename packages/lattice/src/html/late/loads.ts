@@ -16,14 +16,16 @@ import {
   watchedState,
   within,
 } from '../../template/index.js';
+import type { LoadPool } from './load-pool.js';
 import { StartedRows } from './started-rows.js';
 import { whenAborted } from './when-aborted.js';
 
-/** How a rendering waits for what its components load. */
 /** Limits of loads: the option `loads`. */
 export interface LoadOptions {
-  /** How many loads run at the same time (default: 8). */
+  /** How many loads of this rendering run at the same time (default: 8). */
   readonly atOnce?: number;
+  /** A limit that this rendering shares with others: `loadPool(32)`. */
+  readonly pool?: LoadPool;
   /**
    * The time limit in milliseconds for each try and for each item of an async iterable (default: the component's
    * `loadTimeOut`, or 10,000).
@@ -35,9 +37,29 @@ export interface LoadOptions {
   readonly retryAfter?: number;
 }
 
+/** How many loads run at the same time where nobody says. */
+const usualAtOnce = 8;
+
 type Fetch = typeof globalThis.fetch;
 type State = LoadState<unknown>;
 type Values = Readonly<Record<string, unknown>>;
+
+/** The address that others are resolved against. */
+function absoluteBase(base: string | URL): string {
+  if (URL.canParse(base)) return String(base);
+  throw new TypeError(
+    `The option base is the whole address of the page, but received ${JSON.stringify(base)}. With node:http: { base: new URL(request.url, 'https://ninefold.example') }.`,
+  );
+}
+
+/** `fetch` where there is no page: an address alone does not say of which server it is. */
+const fetchAbsolute: Fetch = (input, init) => {
+  if (!(input instanceof Request) && !URL.canParse(input))
+    throw new TypeError(
+      `a server has no page that ${JSON.stringify(String(input))} could be an address of; pass { base: request.url } to the rendering, or a fetch of your own`,
+    );
+  return globalThis.fetch(input, init);
+};
 
 /** What a load threw, whatever that is, with the address that it asked last. */
 class Failed extends Error {
@@ -75,12 +97,24 @@ export class Loads {
   private readonly options: LoadOptions;
   private readonly signal: AbortSignal;
   private readonly fetch: Fetch;
+  private readonly base: string | undefined;
   private readonly known = new Map<ComponentCore, Map<string, Promise<State>>>();
 
-  constructor(options: LoadOptions, signal: AbortSignal, fetch: Fetch = globalThis.fetch) {
+  constructor(
+    options: LoadOptions,
+    signal: AbortSignal,
+    { base, fetch }: { readonly base?: string | URL | undefined; readonly fetch?: Fetch | undefined },
+  ) {
     this.options = options;
     this.signal = signal;
-    this.fetch = fetch;
+    this.base = base === undefined ? undefined : absoluteBase(base);
+    // Where there is a page, as in a browser, addresses are resolved against its own.
+    this.fetch = fetch ?? ('location' in globalThis ? globalThis.fetch : fetchAbsolute);
+  }
+
+  /** How many loads run at the same time. */
+  get atOnce(): number {
+    return Math.max(1, this.options.atOnce ?? usualAtOnce);
   }
 
   /** Whether anything has been loaded. */
@@ -103,8 +137,8 @@ export class Loads {
   }
 
   private start(component: ComponentCore, props: Values): Promise<State> {
-    const { atOnce = 8, retries = 0, retryAfter = 100 } = this.options;
-    this.limit ??= pLimit(Math.max(1, atOnce));
+    const { pool, retries = 0, retryAfter = 100 } = this.options;
+    this.limit ??= pLimit(this.atOnce);
     const reads = new Set<string>();
     const state = component.state?.(props);
     const seen = { props: watched(props, reads), state: watchedState(state, reads) };
@@ -119,7 +153,8 @@ export class Loads {
           if (own.signal.aborted) throw new AbortError('aborted');
         },
       });
-    const loaded = this.limit(tried).then((value) => loadedState(value), failedWith);
+    const inTurn = pool ? () => pool.run(tried) : tried;
+    const loaded = this.limit(inTurn).then((value) => loadedState(value), failedWith);
     return loaded.then((one) => {
       // Rows that are still to be read stop with the rendering.
       if (!isAsyncRows(one.value)) unfollow();
@@ -142,7 +177,9 @@ export class Loads {
     let address: string | undefined;
     const fetch: Fetch = (input, init) => {
       address = input instanceof Request ? input.url : String(input);
-      return given(input, init);
+      if (this.base === undefined || input instanceof Request) return given(input, init);
+      address = new URL(address, this.base).href;
+      return given(address, init);
     };
     const load = component.load as ((context: object) => unknown) | undefined;
     try {

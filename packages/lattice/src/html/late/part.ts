@@ -17,11 +17,21 @@ export class Part {
     if (text !== '') this.pieces.push(text);
   }
 
-  /** Is ready once some work is done. */
-  after(work: Promise<void>): void {
+  /**
+   * Is ready once some work is done, or is not waited for any longer.
+   *
+   * @param waits takes what ends the wait, for as long as it lasts
+   */
+  after(waits: Set<() => void>, work: Promise<void>): void {
     this.isReady = false;
-    this.ready = work.then(() => {
-      this.isReady = true;
+    this.ready = new Promise((done) => {
+      const end = (): void => {
+        waits.delete(end);
+        this.isReady = true;
+        done();
+      };
+      waits.add(end);
+      work.then(end);
     });
   }
 }

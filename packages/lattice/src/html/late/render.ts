@@ -30,6 +30,11 @@ export interface LateOptions extends Without<RenderOptions, 'loadsIn'> {
   readonly signal?: AbortSignal;
   /** The `fetch` that `load` receives, for example one that resolves the server's own URLs (default: `globalThis.fetch`). */
   readonly fetch?: typeof globalThis.fetch;
+  /**
+   * The address that addresses which `load` fetches are resolved against, as a browser does it with that of the page: of a
+   * `Request` its `url` (https://fetch.spec.whatwg.org/#dom-request, "API base URL").
+   */
+  readonly base?: string | URL;
   /** Limits of loads. */
   readonly loads?: LoadOptions;
   /** Writes a whole document, as `renderPage` does. */
@@ -143,8 +148,8 @@ async function* pieces(
   const stop = (reason: unknown) => own.abort(reason);
   const { signal } = options;
   const unfollow = signal && whenAborted(signal, () => stop(signal.reason));
-  const { loads: limits = {}, fetch } = options;
-  const loads = new Loads(limits, own.signal, fetch);
+  const { loads: limits = {}, base, fetch } = options;
+  const loads = new Loads(limits, own.signal, { base, fetch });
   try {
     const { part, pass } = begin(use, options, loads, own.signal, stopper !== undefined);
     const styled = options.page || options.styles ? styledOf(use, options.form ?? 'markup') : noStyles;

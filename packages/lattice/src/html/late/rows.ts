@@ -12,6 +12,8 @@ export interface RowSource {
   readonly one: (item: unknown, index: number) => Part;
   /** What stands there where there are none. */
   readonly none: () => Part;
+  /** How many rows that wait are written ahead of the one that is read. */
+  readonly ahead: number;
   /** Takes what reading the rows threw. */
   readonly failed: (thrown: unknown) => void;
 }
@@ -62,14 +64,49 @@ export async function* rowsOfList(
   signal: AbortSignal,
 ): AsyncGenerator<string | Part> {
   const batches = new Batches(source);
-  while (batches.next < list.length && !signal.aborted) {
-    let some: readonly unknown[];
-    try {
-      some = list.slice(batches.next, batches.next + batches.most);
-    } catch (thrown) {
-      return source.failed(thrown);
+  const all = function* (): Generator<string | Part> {
+    while (batches.next < list.length && !signal.aborted) {
+      let some: readonly unknown[];
+      try {
+        some = list.slice(batches.next, batches.next + batches.most);
+      } catch (thrown) {
+        return source.failed(thrown);
+      }
+      yield* batches.of(some);
     }
-    yield* batches.of(some);
+  };
+  yield* ahead(all(), source.ahead);
+}
+
+/** How many pieces are kept at most that nobody has asked for. */
+const mostAhead = 1_000;
+
+/**
+ * Pieces in their order. While one is waited for, those after it are made already, so that what they load is under way:
+ * until so many of them wait.
+ */
+function* ahead(coming: Iterator<string | Part>, most: number): Generator<string | Part> {
+  const made: (string | Part)[] = [];
+  const waiting = new Set<Part>();
+  let isOver = false;
+  const isShort = (): boolean =>
+    made.length === 0 || (waiting.size > 0 && waiting.size < most && made.length < mostAhead);
+  while (true) {
+    while (!isOver && isShort()) {
+      const next = coming.next();
+      if (next.done) {
+        isOver = true;
+        break;
+      }
+      const piece = next.value;
+      made.push(piece);
+      if (typeof piece === 'string' || !piece.ready) continue;
+      waiting.add(piece);
+      piece.ready.then(() => waiting.delete(piece));
+    }
+    const first = made.shift();
+    if (first === undefined) return;
+    yield first;
   }
 }
 
@@ -90,7 +127,7 @@ export async function* rowsOf(
   const written = (): Iterable<string | Part> => {
     const rows = here;
     here = [];
-    return rows.length > 0 ? batches.of(rows) : [];
+    return rows.length > 0 ? ahead(batches.of(rows), source.ahead) : [];
   };
   try {
     while (true) {

@@ -7,7 +7,7 @@ import { isDocument, renderDocument } from 'zesty-lattice/internal/markup';
 import { isInteractive } from 'zesty-lattice/internal/plan';
 import { type Problem, placed, visible } from 'zesty-lattice/internal/problem';
 import { resolve } from 'zesty-lattice/internal/tree';
-import { linkedRules, pageOf, propsOf, sourcesOf } from '../../batch/index.js';
+import { fieldsOfSettings, linkedRules, pageOf, propsOf, settingsOf, sourcesOf } from '../../batch/index.js';
 import { pageFindings } from '../../check/page.js';
 import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
 import { rulesOption } from '../options.js';
@@ -25,6 +25,8 @@ interface RenderFlags extends DocumentArguments {
   readonly rules?: 'inline' | 'linked';
   readonly title?: string;
   readonly lang?: string;
+  readonly dir?: string;
+  readonly head?: string;
   readonly css?: string;
   readonly showCode?: true;
   readonly out?: string;
@@ -49,7 +51,9 @@ export function renderCommand(command: Command): Command {
     .option('--sheets <urls...>', 'with --form elements: style sheets that each shadow root links')
     .addOption(rulesOption())
     .option('--title <text>', 'with --page: the title (default: the prop "title", or the description)')
-    .option('--lang <tag>', 'with --page: language of the document', 'en')
+    .option('--lang <tag>', 'with --page: language of the document, or a field of the props in braces', 'en')
+    .option('--dir <direction>', 'with --page: ltr, rtl or auto, or a field of the props in braces')
+    .option('--head <file>', 'with --page: HTML file for the head')
     .option('--css <file>', 'with --page: CSS file for the whole page')
     .option('--show-code', 'print the compiled code instead of the HTML')
     .option('-o, --out <file>', 'output file (default: standard output)')
@@ -72,7 +76,10 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
   const core = componentCore(component);
   if (options.showCode && core) return write(`${codeOf(core)}\n`, options.out);
   const given = (await loadProps(options.props)) ?? {};
-  const props = core ? propsOf({ json: '' }, given, core, new Set()) : given;
+  const { css, dir, head, lang, title } = options;
+  const said = { dir, lang, title };
+  const own = new Set(fieldsOfSettings(said));
+  const props = core ? propsOf({ json: '' }, given, core, own) : given;
   const tree = resolve(component, props);
   if (tree.problems.some((problem) => problem.severity === 'error')) {
     printProblems(tree.problems);
@@ -88,9 +95,9 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
     form: options.form,
     sheets: options.sheets,
     rules: linkedOf(options),
-    title: options.title,
-    lang: options.lang,
-    css: options.css === undefined ? undefined : (await readFile(options.css, 'utf8')).trim(),
+    ...settingsOf(said, given, 1),
+    head: head === undefined ? undefined : (await readFile(head, 'utf8')).trim(),
+    css: css === undefined ? undefined : (await readFile(css, 'utf8')).trim(),
     onProblem: (one) => problems.push(one),
   });
   if (problems.length > 0) printProblems(problems);
@@ -102,7 +109,7 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
 /** Options that say nothing of what is rendered are reported, rather than left aside. */
 function refuseOthers(command: Command, isPage: boolean): void {
   const others = isPage
-    ? ['component', 'props', 'page', 'mail', 'title', 'lang', 'css', 'showCode']
+    ? ['component', 'props', 'page', 'mail', 'title', 'lang', 'dir', 'head', 'css', 'showCode']
     : ['uses', 'foreign'];
   for (const option of command.options) {
     const name = option.attributeName();

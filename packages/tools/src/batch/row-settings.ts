@@ -1,0 +1,40 @@
+import { LatticeError, placed } from 'zesty-lattice/internal/problem';
+import { fieldsIn, textOf } from './names.js';
+import { isDirection, type PageSettings, type Props } from './page-of.js';
+import { rowInvalid } from './props-of.js';
+
+/** What settings of a page may name fields of its row. */
+type RowSettings = Pick<PageSettings, 'dir' | 'lang' | 'title'>;
+
+/** The fields that the settings of a page take from its row. */
+export function fieldsOfSettings({ dir, lang, title }: RowSettings): readonly string[] {
+  return [dir, lang, title].flatMap((one) => (one === undefined ? [] : [...fieldsIn(one)]));
+}
+
+/**
+ * What a row says of its page: its title, language and direction.
+ *
+ * @throws LatticeError where that is no language, or no direction
+ */
+export function settingsOf({ dir, lang, title }: RowSettings, record: Props, number: number): RowSettings {
+  const said = (pattern: string | undefined): string | undefined =>
+    pattern === undefined ? undefined : textOf(pattern, record, number);
+  const [tag, direction] = [said(lang), said(dir)];
+  const wrong =
+    tag !== undefined && !isLanguage(tag)
+      ? `has ${JSON.stringify(tag)} for the language of its page: write a tag such as en or pt-BR`
+      : direction !== undefined && !isDirection(direction)
+        ? `has ${JSON.stringify(direction)} for the direction of its page: write ltr, rtl or auto`
+        : undefined;
+  if (wrong !== undefined) throw new LatticeError([placed(rowInvalid(wrong), '')]);
+  return { lang: tag, dir: direction, title: said(title) };
+}
+
+/** Whether a text is well formed as a BCP 47 tag. */
+function isLanguage(tag: string): boolean {
+  try {
+    return Intl.getCanonicalLocales(tag).length === 1;
+  } catch {
+    return false;
+  }
+}
