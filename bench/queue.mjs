@@ -22,6 +22,7 @@ mkdirSync(join(folder, 'redis'));
 
 const later = (ms) => new Promise((done) => setTimeout(done, ms));
 let raw = '';
+let isDone = false;
 /** A process; what it says goes to the end of the run, where it may not have said anything that nobody wrote for it. */
 function start(command, ...args) {
   const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
@@ -48,7 +49,20 @@ const server = () =>
     isKept ? 'yes' : 'no',
   );
 const command = join(root, 'packages/tools/dist/node/cli.js');
-const worker = () => start('node', command, 'batch', '--worker', '--queue', url);
+/** A worker. One that started while the server was down has ended, and is started again, as a service would be. */
+function worker() {
+  const holder = { said: '' };
+  const begin = () => {
+    const child = start('node', command, 'batch', '--worker', '--queue', url);
+    Object.assign(holder, { child });
+    child.on('exit', (code) => {
+      holder.said += child.said;
+      if (code === 2 && !isDone) setTimeout(begin, 500);
+    });
+  };
+  begin();
+  return holder;
+}
 const batch = (out, ...more) =>
   start(
     'node',
@@ -97,7 +111,9 @@ for (let n = 0; n < kills && !isOver; n++) {
     killed.server++;
   } else {
     const at = random(workers.length);
-    workers[at].kill('SIGKILL');
+    const { child } = workers[at];
+    child.kill('SIGKILL');
+    await child.ended;
     raw += workers[at].said;
     workers[at] = worker();
     killed.worker++;
@@ -105,13 +121,17 @@ for (let n = 0; n < kills && !isOver; n++) {
 }
 const code = await Promise.race([queued.ended, later(600_000).then(() => 'still running after 600 s')]);
 const seconds = (performance.now() - before) / 1000;
-for (const one of workers) one.kill('SIGTERM');
-for (const one of workers) await one.ended;
+isDone = true;
+for (const { child } of workers) child.kill('SIGTERM');
+for (const { child } of workers) await child.ended;
 redis.kill('SIGKILL');
 raw += workers.map(({ said }) => said).join('');
 const strange = raw
   .split('\n')
-  .filter((line) => line !== '' && !/^(?:Working for|Wrote \d+ rows)/.test(line));
+  .filter(
+    (line) =>
+      line !== '' && !/^(?:Working for|Wrote \d+ rows|lattice: The queue .* cannot be reached)/.test(line),
+  );
 
 const alone = join(folder, 'alone');
 await batch(alone).ended;

@@ -1,12 +1,8 @@
-import { type Content, calc, component, eachOf, el, given, prop, slot } from 'zesty-lattice';
+import { calc, component, eachOf, el, given, prop, slot } from 'zesty-lattice';
 import { mail } from 'zesty-lattice/mail';
 import { markupFile } from 'zesty-lattice/markup';
 import type { Tasting, Variety } from '../types.js';
-
-const layout = { role: 'presentation', cellpadding: 0, cellspacing: 0, border: 0 } as const;
-
-/** A table of one row. */
-const row = (...cells: readonly Content[]): Content => mail.tbody(mail.tr(...cells));
+import { layout, MailColumns, MailPreheader, row } from './mail-parts.js';
 
 /** A block of the mail: mail programs lay out tables alone. */
 const NewsBlock = component('news-block', {
@@ -28,14 +24,17 @@ const Newsletter = component('orchard-news', {
     site: prop.url(),
     varieties: prop.list<Variety>(),
     tastings: prop.list<Tasting>(),
+    /** Which way the text runs: mail programs keep nothing of the document around it. */
+    dir: prop.choice(['ltr', 'rtl']).fallback('ltr'),
   },
   styles: markupFile(import.meta.url, './newsletter.css'),
   template: ({ props }) =>
     mail.table(
-      { ...layout, width: '100%', bgcolor: '#f2ecdc', class: 'around' },
+      { ...layout, width: '100%', bgcolor: '#f2ecdc', class: 'around', dir: props.dir },
       row(
         mail.td(
           { align: 'center', class: 'pad' },
+          MailPreheader({ text: props.lead }),
           mail.table(
             { ...layout, width: 600, bgcolor: '#fffdf6', class: 'sheet' },
             row(
@@ -84,6 +83,19 @@ const Newsletter = component('orchard-news', {
                       el.li(el.b(tasting.time), ' ', tasting.title, ', ', tasting.stall),
                     ),
                   ),
+                ),
+                MailColumns(
+                  {},
+                  {
+                    first: [
+                      el.h3('Getting there'),
+                      el.p({ class: 'note' }, 'The weir path is open, carts go to the Gate barn.'),
+                    ],
+                    second: [
+                      el.h3('Lending a hand'),
+                      el.p({ class: 'note' }, 'Shifts of two hours, with lunch at the long table.'),
+                    ],
+                  },
                 ),
                 el.p({ class: 'go' }, el.a({ class: 'button', href: props.site }, 'See the whole day')),
               ),

@@ -9,7 +9,7 @@ import { dev, failure, refuseCall } from '../problem/index.js';
 import { escapeAttribute, escapeText } from '../template/escape.js';
 import type { Content } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
-import { mailHtml } from './mail.js';
+import { mailHtml } from './mail/index.js';
 import { Pass, type Sink, tellOnConsole } from './pass.js';
 import { joinedCss, nonceText, type RenderOptions, sheetLink, withCall, writeTo } from './render.js';
 import { BytesSink, lastBytes, roomBefore, TextSink } from './sinks.js';
@@ -34,9 +34,11 @@ export interface PageOptions
   readonly head?: Content;
   /**
    * Writes the document for mail programs: rules are written into the elements, scripts are removed, and what mail programs do
-   * not show is reported. Node only; needs the packages `juice` and `parse5`.
+   * not show is reported. Node only; needs the packages `css-select` and `html-to-text`.
    */
   readonly mail?: boolean;
+  /** With `mail`: the address that relative ones in it are resolved against. Without it they are reported. */
+  readonly base?: string | URL;
   /** CSS for the whole page. It comes before the rules of components. */
   readonly styles?: string;
 }
@@ -53,7 +55,7 @@ export function renderPage(target: Use | AnyComponent, options: PageOptions): st
     const sink = new TextSink();
     const { before, last } = pageParts(pageUse(target, options, renderPage), options, sink);
     const html = before + sink.with(last) + pageEnd;
-    return options.mail ? mailHtml(html, options.onProblem ?? tellOnConsole) : html;
+    return options.mail ? mailHtml(html, options.onProblem ?? tellOnConsole, options.base) : html;
   } catch (thrown) {
     throw withCall(thrown, renderPage);
   }

@@ -4,6 +4,6 @@ export { codeAhead, codeOf } from '../html/code/ahead.js';
 export { provideCode } from '../html/code/index.js';
 export { reached, waits } from '../html/facts.js';
 export * from '../html/index.js';
-export { mailText } from '../html/mail.js';
+export { mailText } from '../html/mail/index.js';
 export { type PrettyPart, pretty, prettyLines, withoutMarks } from '../html/pretty.js';
 export { cssTokens } from '../styles/css.js';

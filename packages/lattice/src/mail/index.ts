@@ -1,6 +1,6 @@
 import type { AnyComponent, Use } from '../component/index.js';
 import { type LateOptions, type PageOptions, renderHtmlAsync, renderPage } from '../html/index.js';
-import { mailText } from '../html/mail.js';
+import { type MailTextOptions, mailText } from '../html/mail/index.js';
 import type { Problem } from '../problem/index.js';
 
 export { type MailAttributes, type MailBuilders, mail } from './builders.js';
@@ -15,19 +15,22 @@ export interface Mail {
 }
 
 /** What a mail has besides its content. */
-export interface MailOptions extends Pick<PageOptions, 'title' | 'lang' | 'dir' | 'description' | 'styles'> {}
+export interface MailOptions
+  extends Pick<PageOptions, 'title' | 'lang' | 'dir' | 'description' | 'styles' | 'base'>,
+    MailTextOptions {}
 
 /**
- * Renders a mail: a document whose rules stand in its elements, and its plain text. Needs the packages `juice`,
- * `html-to-text` and `parse5`, in Node.
+ * Renders a mail: a document whose rules stand in its elements, and its plain text. Needs the packages `css-select`
+ * and `html-to-text`, in Node.
  *
  * @throws LatticeError with all problems, as `renderPage` does
  * @example const { html, text } = renderMail(Newsletter({ varieties }), { title: 'Ninefold news' });
  */
 export function renderMail(target: Use | AnyComponent, options: MailOptions): Mail {
   const problems: Problem[] = [];
-  const html = renderPage(target, { ...options, mail: true, onProblem: (one) => problems.push(one) });
-  return mailOf(html, problems);
+  const { links, ...page } = options;
+  const html = renderPage(target, { ...page, mail: true, onProblem: (one) => problems.push(one) });
+  return mailOf(html, problems, links);
 }
 
 /** The same, once what its components load is there. */
@@ -35,16 +38,21 @@ export async function renderMailAsync(
   target: Use | AnyComponent,
   options: MailOptions & Pick<LateOptions, 'signal' | 'fetch' | 'loads'>,
 ): Promise<Mail> {
-  const { fetch, loads, signal, ...page } = options;
+  const { fetch, links, loads, signal, ...page } = options;
   const problems: Problem[] = [];
   const html = await (renderHtmlAsync as (target: unknown, ...given: unknown[]) => Promise<string>)(
     target,
     ...(typeof target === 'function' ? [undefined] : []),
     { fetch, loads, signal, page: { ...page, mail: true }, onProblem: (one: Problem) => problems.push(one) },
   );
-  return mailOf(html, problems);
+  return mailOf(html, problems, links);
 }
 
-function mailOf(html: string, problems: readonly Problem[]): Mail {
-  return { html, text: mailText(html), bytes: new TextEncoder().encode(html).length, problems };
+function mailOf(html: string, problems: readonly Problem[], links: MailTextOptions['links']): Mail {
+  return {
+    html,
+    text: mailText(html, links && { links }),
+    bytes: new TextEncoder().encode(html).length,
+    problems,
+  };
 }

@@ -10,6 +10,8 @@ import {
 import { type Finding, finding, reasonOf, type SourcePlace } from '../problem/index.js';
 import { cssTokens, isCssFault, parseCss, parseSelector } from './css.js';
 
+export { parseCss, parseSelector };
+
 /** A component's rules, rewritten for markup without shadow roots, and what could not be carried over. */
 export interface LineAndColumns {
   readonly css: string;
@@ -111,17 +113,6 @@ function placeIn(component: ComponentCore, { line = 1, column = 1 }: LineAndColu
     first += lines;
   }
   return component.source;
-}
-
-/** Rules without those selectors for which `isFit` says no. */
-export function fittingRules(css: string, isFit: (selector: string) => boolean): string {
-  const sheet = parseCss(css);
-  sheet.walkRules((rule) => {
-    const fit = isInKeyframes(rule) ? rule.selectors : rule.selectors.filter(isFit);
-    if (fit.length === 0) rule.remove();
-    else if (fit.length < rule.selectors.length) rule.selectors = fit;
-  });
-  return sheet.toString();
 }
 
 /**

@@ -26,6 +26,8 @@ export interface PageSettings {
   readonly isPage: boolean;
   /** Whether it is one that mail programs show. */
   readonly isMail?: boolean;
+  /** What relative addresses of a mail are resolved against. */
+  readonly base?: string | undefined;
   readonly title?: string | undefined;
   readonly lang?: string | undefined;
   readonly dir?: string | undefined;
@@ -47,6 +49,7 @@ export interface PageSettings {
 /** The HTML of a component with some props; data that it loads is waited for. */
 export async function pageOf(component: AnyComponent, props: Props, settings: PageSettings): Promise<string> {
   const {
+    base,
     css,
     dir,
     form = 'markup',
@@ -71,6 +74,7 @@ export async function pageOf(component: AnyComponent, props: Props, settings: Pa
     title: title ?? titleFrom(props, component),
     lang,
     mail: isMail,
+    ...(base !== undefined && { base }),
     ...(isDirection(dir) && { dir }),
     ...(head !== undefined && { head: trusted(head) }),
     ...(typeof props.description === 'string' && { description: props.description }),

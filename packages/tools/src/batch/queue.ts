@@ -72,8 +72,10 @@ interface Waiting {
 /**
  * Hands rows to whichever processes work for a queue. What has been handed over is asked for again and again, since a server
  * that was stopped may have forgotten it: then it is handed over once more. Writing a page twice writes the same page.
+ *
+ * @param say takes what whoever waits for it should know
  */
-export async function queued(url: string): Promise<Writers> {
+export async function queued(url: string, say: (line: string) => void): Promise<Writers> {
   const { bullmq, connect } = await connected(url);
   const [own, heard] = [await connect(), await connect()];
   const queue = new bullmq.Queue<Parcel, readonly RowOutcome[]>(queueName, { connection: own });
@@ -82,17 +84,21 @@ export async function queued(url: string): Promise<Writers> {
   events.on('error', () => undefined);
   await events.waitUntilReady();
   const run = `${hostname()}-${process.pid}-${Date.now().toString(36)}`;
+  let number = 0;
   const waiting = new Map<string, Waiting>();
   /** Those that the server has not taken yet. */
   const coming = new Set<Waiting>();
   let lastHeard = Date.now();
+  let lastDone = Date.now();
 
   const hand = async (one: Waiting): Promise<void> => {
     const settings = { attempts: 5, backoff: { type: 'fixed', delay: 200 } } as const;
     const left = { removeOnComplete: { age: 600 }, removeOnFail: { age: 600 } } as const;
     coming.add(one);
-    const { id = '' } = await queue.add('rows', one.parcel, { ...settings, ...left });
-    if (coming.delete(one)) waiting.set(id, one);
+    // A server that has forgotten everything would count from one again.
+    const jobId = `${run}-${number++}`;
+    await queue.add('rows', one.parcel, { jobId, ...settings, ...left });
+    if (coming.delete(one)) waiting.set(jobId, one);
   };
   /** Looks at a parcel: a word of it may have been lost. */
   const look = async (id: string): Promise<void> => {
@@ -102,6 +108,7 @@ export async function queued(url: string): Promise<Writers> {
     if (!waiting.has(id)) return;
     if (job?.returnvalue) {
       waiting.delete(id);
+      lastDone = Date.now();
       one.done(job.returnvalue);
     } else if (!job || (await job.isFailed())) {
       waiting.delete(id);
@@ -137,6 +144,10 @@ export async function queued(url: string): Promise<Writers> {
       await own.set(lifeKey(run), '1', 'PX', lifeTime);
       lastHeard = Date.now();
       for (const id of [...waiting.keys()]) await look(id);
+      if (waiting.size > 0 && Date.now() - lastDone > 10_000 && (await queue.getWorkersCount()) === 0) {
+        say(`Nobody works for ${url}. Start a worker: lattice batch --worker --queue ${url}`);
+        lastDone = Date.now();
+      }
     } catch {
       // The connection is gone for now.
     } finally {

@@ -4,7 +4,7 @@ import { dev } from '../../problem/index.js';
 import { refuse, spotProblems } from '../../tree/index.js';
 import { styledIn } from '../facts.js';
 import type { Form } from '../form.js';
-import { mailHtml } from '../mail.js';
+import { mailHtml } from '../mail/index.js';
 import { type PageOptions, pageEnd, pageStart } from '../page.js';
 import { Pass, tellOnConsole } from '../pass.js';
 import { writeUse } from '../quick.js';
@@ -74,7 +74,7 @@ export async function renderHtmlAsync<const Target extends Use | AnyComponent>(
   }
   let html = '';
   for await (const piece of pieces(called)) if (piece !== pause) html += piece;
-  return page?.mail ? mailHtml(html, onProblem ?? tellOnConsole) : html;
+  return page?.mail ? mailHtml(html, onProblem ?? tellOnConsole, page.base) : html;
 }
 
 /**

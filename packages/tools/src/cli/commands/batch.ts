@@ -127,7 +127,9 @@ async function runBatch(page: string | undefined, options: BatchFlags, command: 
       ]);
     }
     const writers =
-      options.queue === undefined ? await threads(options.workers) : await queued(options.queue);
+      options.queue === undefined
+        ? await threads(options.workers)
+        : await queued(options.queue, (line) => process.stderr.write(`${line}\n`));
     const bar = process.stderr.isTTY && !options.json ? progressBar() : undefined;
     const report = await stoppable(
       () => bar?.stop(),

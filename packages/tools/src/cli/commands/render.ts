@@ -27,6 +27,7 @@ interface RenderFlags extends DocumentArguments {
   readonly lang?: string;
   readonly dir?: string;
   readonly head?: string;
+  readonly base?: string;
   readonly css?: string;
   readonly showCode?: true;
   readonly out?: string;
@@ -42,6 +43,7 @@ export function renderCommand(command: Command): Command {
     .option('-p, --props <file>', 'props: a JSON file with a record, or the record itself')
     .option('--page', 'write a whole document with the styles in its head')
     .option('--mail', 'write a mail with inline styles, and its plain text; needs juice and html-to-text')
+    .option('--base <url>', 'with --mail: address that relative ones are resolved against')
     .addOption(
       new Option(
         '--form <form>',
@@ -92,6 +94,7 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
   const html = await pageOf(component, props, {
     isPage: isWhole,
     isMail: options.mail ?? false,
+    base: baseOf(options),
     form: options.form,
     sheets: options.sheets,
     rules: linkedOf(options),
@@ -106,10 +109,19 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
   if (options.mail) await writeText(html, options.out);
 }
 
+/** The base of a mail, which has to be a whole address. */
+function baseOf({ base, mail }: RenderFlags): string | undefined {
+  if (base === undefined) return undefined;
+  if (!mail) throw new UsageError('--base is for a mail: add --mail.');
+  if (!URL.canParse(base))
+    throw new UsageError(`${base} is no whole address, such as https://ninefold.example/.`);
+  return base;
+}
+
 /** Options that say nothing of what is rendered are reported, rather than left aside. */
 function refuseOthers(command: Command, isPage: boolean): void {
   const others = isPage
-    ? ['component', 'props', 'page', 'mail', 'title', 'lang', 'dir', 'head', 'css', 'showCode']
+    ? ['component', 'props', 'page', 'mail', 'base', 'title', 'lang', 'dir', 'head', 'css', 'showCode']
     : ['uses', 'foreign'];
   for (const option of command.options) {
     const name = option.attributeName();
