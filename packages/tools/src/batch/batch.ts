@@ -11,7 +11,7 @@ import { type Row, rowsOf, sizeOf, standardInput } from './rows.js';
 import { codeHash } from './sources.js';
 import { storeOf } from './store.js';
 import { clearParts, markFolder } from './whole-file.js';
-import type { PageSource, RowOutcome, RowTask } from './write-rows.js';
+import { type PageSource, type RowOutcome, type RowTask, writeRows } from './write-rows.js';
 
 /** What a batch writes: a page for each row. */
 export interface BatchOrder {
@@ -73,12 +73,15 @@ export interface Writers {
   readonly most: number;
   /** Whether they are other processes, elsewhere perhaps. */
   readonly isElsewhere?: boolean;
+  /** Whether they are this thread, which has the records of rows already. */
+  readonly isHere?: boolean;
   write(source: PageSource, rows: readonly RowTask[]): Promise<readonly RowOutcome[]>;
   close(): Promise<void>;
 }
 
-/** Threads that write rows. */
+/** Threads that write rows; one alone is this one, to which no row has to be handed over. */
 export async function threads(count: number): Promise<Writers> {
+  if (count === 1) return { most: 2, isHere: true, write: writeRows, close: async () => undefined };
   const { Piscina } = await import('piscina');
   const pool = new Piscina({
     filename: fileURLToPath(new URL('./batch-worker.js', import.meta.url)),
@@ -275,7 +278,7 @@ class Run {
       this.count.skipped++;
       return undefined;
     }
-    return { number, text, of, name };
+    return { number, text, of, name, record: read.record };
   }
 
   private async send(tasks: readonly Task[]): Promise<void> {
@@ -291,7 +294,9 @@ class Run {
   }
 
   private async write(tasks: readonly Task[]): Promise<void> {
-    const rows = tasks.map(({ name, number, text }) => ({ name, number, text }));
+    const rows = tasks.map(({ name, number, record, text }) =>
+      this.writers.isHere ? { name, number, record, text } : { name, number, text },
+    );
     const outcomes = await this.writers.write(this.source, rows);
     for (const [at, { bytes, isPartial, number, problems: found }] of outcomes.entries()) {
       const { name, of } = tasks[at] as Task;

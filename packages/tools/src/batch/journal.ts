@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 import {
   closeSync,
   createReadStream,
@@ -151,7 +151,8 @@ export class Journal {
 
 /** What a page is made of, as a short word: the same content gives the same one. */
 export function contentHash(...parts: readonly string[]): string {
-  const hash = createHash('sha256');
-  for (const part of parts) hash.update(`${part.length}:`).update(part);
-  return hash.digest('base64url').slice(0, 22);
+  // One text for all of them, which no other parts give: each stands behind its length.
+  let text = '';
+  for (const part of parts) text += `${part.length}:${part}`;
+  return hash('sha256', text, 'base64url').slice(0, 22);
 }

@@ -65,6 +65,7 @@ function unnamed(field: string, text: string | undefined): string {
 
 /** Text with fields of a row in it, as they are. */
 export function textOf(pattern: string, record: Props, number: number): string {
+  if (!pattern.includes('{')) return pattern;
   return pattern.replaceAll(place, (all, field: string) => {
     if (field === 'n') return String(number);
     return Object.hasOwn(record, field) ? String(record[field] ?? '') : all;

@@ -30,11 +30,18 @@ export function settingsOf({ dir, lang, title }: RowSettings, record: Props, num
   return { lang: tag, dir: direction, title: said(title) };
 }
 
-/** Whether a text is well formed as a BCP 47 tag. */
+const languages = new Map<string, boolean>();
+
+/** Whether a text is well formed as a BCP 47 tag. Rows are of few languages. */
 function isLanguage(tag: string): boolean {
+  const known = languages.get(tag);
+  if (known !== undefined) return known;
+  let is = false;
   try {
-    return Intl.getCanonicalLocales(tag).length === 1;
+    is = Intl.getCanonicalLocales(tag).length === 1;
   } catch {
-    return false;
+    // A text such as "not a tag" is none.
   }
+  if (languages.size < 1_000) languages.set(tag, is);
+  return is;
 }

@@ -10,7 +10,7 @@ import { type LoadPool, loadPool, waits } from 'zesty-lattice/internal/html';
 import { finding, LatticeError, type Problem, placed, reasonOf } from 'zesty-lattice/internal/problem';
 import { loadModule } from '../check/modules.js';
 import { linkedRules } from './linked-rules.js';
-import { type PageSettings, pageOf } from './page-of.js';
+import { type PageSettings, type Props, pageOf } from './page-of.js';
 import { propsOf, recordOf } from './props-of.js';
 import { settingsOf } from './row-settings.js';
 import type { RowText } from './rows.js';
@@ -41,6 +41,8 @@ export interface PageSource {
 export interface RowTask {
   readonly number: number;
   readonly text: RowText;
+  /** What it says, where that has been read in this process. */
+  readonly record?: Props | undefined;
   /** The name of its file below the folder. */
   readonly name: string;
 }
@@ -96,12 +98,12 @@ async function writeRow(
   { allowFailed, loadsAtOnce, settings }: PageSource,
   store: Store,
   forName: ReadonlySet<string>,
-  { name, number, text }: RowTask,
+  { name, number, record, text }: RowTask,
 ): Promise<RowOutcome> {
   const problems: Problem[] = [];
   let isPartial = false;
   const outcome = (bytes: number | undefined): RowOutcome => ({ number, bytes, isPartial, problems });
-  const read = recordOf(text);
+  const read = record ? { record } : recordOf(text);
   if ('found' in read) {
     problems.push(placed(read.found, ''));
     return outcome(undefined);
