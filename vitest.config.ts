@@ -20,7 +20,9 @@ export const rooms = [
  */
 export const ofSources = [
   'tests/attack/attack.test.ts',
+  'tests/batch/again.test.ts',
   'tests/batch/batch.test.ts',
+  'tests/batch/rows.test.ts',
   'tests/browser/reach.test.ts',
   'tests/check/check.test.ts',
   'tests/check/other-checker.test.ts',

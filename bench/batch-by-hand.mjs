@@ -8,7 +8,7 @@ mkdirSync(out, { recursive: true });
 const style = readFileSync(css, 'utf8');
 const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: 'UTC' });
 const escaped = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
-const escape = (text) => (/[&<>"]/.test(text) ? text.replace(/[&<>"]/g, (one) => escaped[one]) : text);
+const escapedText = (text) => (/[&<>"]/.test(text) ? text.replace(/[&<>"]/g, (one) => escaped[one]) : text);
 const own = ' data-in="ticket-page"';
 for await (const line of createInterface({ input: createReadStream(data) })) {
   const { guest, guests = 1, id, seat, stall, starts, tasting, waiting = false } = JSON.parse(line);
@@ -22,11 +22,11 @@ for await (const line of createInterface({ input: createReadStream(data) })) {
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
-<title>${escape(tasting)} · ${escape(guest)}</title>
+<title>${escapedText(tasting)} · ${escapedText(guest)}</title>
 ${style}
 </head>
 <body>
-<main class="ticket${waiting ? ' waiting' : ''}"${own}><p class="orchard"${own}>Ninefold Orchard · Open day</p><h1${own}>${escape(tasting)}</h1><p class="guest"${own}>${escape(guest)}${more}</p><dl${own}><div${own}><dt${own}>Starts</dt><dd${own}><time datetime="${date.toISOString()}"${own}>${clock.format(date)}</time></dd></div><div${own}><dt${own}>Where</dt><dd${own}>${escape(stall)}</dd></div><div${own}><dt${own}>Seat</dt><dd${own}>${seat}</dd></div></dl>${waiting ? `<p class="note"${own}>You are on the waiting list. Come ten minutes early.</p>` : `<p class="note"${own}>Show this page at the stall.</p>`}</main>
+<main class="ticket${waiting ? ' waiting' : ''}"${own}><p class="orchard"${own}>Ninefold Orchard · Open day</p><h1${own}>${escapedText(tasting)}</h1><p class="guest"${own}>${escapedText(guest)}${more}</p><dl${own}><div${own}><dt${own}>Starts</dt><dd${own}><time datetime="${date.toISOString()}"${own}>${clock.format(date)}</time></dd></div><div${own}><dt${own}>Where</dt><dd${own}>${escapedText(stall)}</dd></div><div${own}><dt${own}>Seat</dt><dd${own}>${seat}</dd></div></dl>${waiting ? `<p class="note"${own}>You are on the waiting list. Come ten minutes early.</p>` : `<p class="note"${own}>Show this page at the stall.</p>`}</main>
 </body>
 </html>
 `,

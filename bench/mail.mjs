@@ -11,7 +11,10 @@ const { renderPage } = await import('zesty-lattice/html');
 const { renderMail } = await import('zesty-lattice/mail');
 const { default: Newsletter } = await import('../examples/orchard/newsletter/newsletter.ts');
 const props = JSON.parse(readFileSync(`${root}/examples/orchard/newsletter/newsletter.json`, 'utf8'));
-const options = { title: 'News', styles: readFileSync(`${root}/examples/orchard/newsletter/page.css`, 'utf8') };
+const options = {
+  title: 'News',
+  styles: readFileSync(`${root}/examples/orchard/newsletter/page.css`, 'utf8'),
+};
 const use = (n) => Newsletter({ ...props, lead: `${props.lead} No. ${n}` });
 
 function each(work, count = 300) {

@@ -34,7 +34,7 @@ const doors: Record<string, string> = {
   'zesty-lattice/internal/page-texts': 'reading',
   'zesty-lattice/mail': 'mail renderMail renderMailAsync',
   'zesty-lattice/html':
-    'escapeAttribute escapeText renderBytes renderHtml renderHtmlAsync renderPage renderPageBytes streamHtml',
+    'escapeAttribute escapeText loadPool renderBytes renderHtml renderHtmlAsync renderPage renderPageBytes streamHtml',
 };
 
 test('an error of one copy of the library is one to the other, as where a bundler and Node find different files', () => {
