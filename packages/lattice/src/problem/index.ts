@@ -5,7 +5,7 @@ export { failure, LatticeError } from './error.js';
 export { nearest, nearestOr, suggest, tagName } from './nearest.js';
 export { nodeModule } from './node-modules.js';
 export { PackageMissing } from './package-missing.js';
-export { atAttribute, callPlace, isTextPlace, placeOf, type TextPlace } from './place.js';
+export { atAttribute, callPlace, isTextPlace, placeOf, problemsPlaced, type TextPlace } from './place.js';
 export { printValue } from './print-value.js';
 export type { Finding, Problem, ProblemCode, Severity, SourcePlace } from './problem.js';
 export { placed } from './problem.js';

@@ -1,6 +1,6 @@
 import { aboutOf, isOwn, writtenPlace } from '#dev';
 import { framePattern } from './frame.js';
-import type { Finding, SourcePlace } from './problem.js';
+import type { Finding, Problem, SourcePlace } from './problem.js';
 
 type Capture = (target: object, above: unknown) => void;
 
@@ -37,6 +37,19 @@ export function isTextPlace(holder: object | undefined): holder is TextPlace {
 export function atAttribute(found: Finding, holder: TextPlace): SourcePlace | undefined {
   const about = aboutOf(found);
   return about === undefined ? undefined : holder.attribute(about.replace(/-/g, '').toLowerCase());
+}
+
+/** Problems of an error, each with a place: where a function of the author's threw something, the line that did. */
+export function problemsPlaced({
+  cause,
+  problems,
+}: {
+  readonly cause?: unknown;
+  readonly problems: readonly Problem[];
+}): readonly Problem[] {
+  const source = cause instanceof Error ? placeOf(cause) : undefined;
+  if (!source) return problems;
+  return problems.map((one) => (one.code === 'value-failed' && !one.source ? { ...one, source } : one));
 }
 
 /** A call in between: of a preset of a builder, or of a component, by whose name it goes, which no function of an author has. */

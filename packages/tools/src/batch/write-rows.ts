@@ -7,7 +7,14 @@ import {
   componentsIn,
 } from 'zesty-lattice/internal/component';
 import { type LoadPool, loadPool, waits } from 'zesty-lattice/internal/html';
-import { finding, LatticeError, type Problem, placed, reasonOf } from 'zesty-lattice/internal/problem';
+import {
+  finding,
+  LatticeError,
+  type Problem,
+  placed,
+  problemsPlaced,
+  reasonOf,
+} from 'zesty-lattice/internal/problem';
 import { loadModule } from '../check/modules.js';
 import { linkedRules } from './linked-rules.js';
 import { type PageSettings, type Props, pageOf } from './page-of.js';
@@ -162,7 +169,7 @@ async function withLinks(html: string, page: string, store: Store): Promise<stri
 }
 
 function problemsOf(thrown: unknown): readonly Problem[] {
-  if (thrown instanceof LatticeError) return thrown.problems;
+  if (thrown instanceof LatticeError) return problemsPlaced(thrown);
   const reason = reasonOf(thrown);
   return [placed(finding('page-unwritten', { reason }), '')];
 }

@@ -1,6 +1,6 @@
 import { relative } from 'node:path';
 import { Command, CommanderError } from 'commander';
-import { type LatticeError, visible } from 'zesty-lattice/internal/problem';
+import { type LatticeError, problemsPlaced, visible } from 'zesty-lattice/internal/problem';
 import { packageInfo } from '../check/package-info.js';
 import { commandsFor } from './commands.js';
 import { UsageError } from './usage-error.js';
@@ -44,7 +44,7 @@ async function report(thrown: unknown): Promise<number> {
   }
   if (isLatticeError(thrown)) {
     const { printProblems } = await import('./print-problems.js');
-    printProblems(thrown.problems);
+    printProblems(problemsPlaced(thrown));
     return 1;
   }
   process.stderr.write(

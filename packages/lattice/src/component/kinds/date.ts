@@ -1,15 +1,12 @@
 import { Kind } from '../kind.js';
 import { rule, unreadable } from '../rule.js';
 
-/** A day, or a day and a time: other texts mean one thing here and another there. */
-const written = /^\d{4}-\d\d-(\d\d)(?:[T ][\d:.]+(?:Z|[+-]\d\d:\d\d)?)?$/;
-
 export const dateRule = /* @__PURE__ */ rule('a date', isDate, (text) => {
-  const day = written.exec(text)?.[1];
-  // The 30th of February is the 2nd of March to a Date, and no day to anyone else.
-  if (!day || new Date(text.slice(0, 10)).getUTCDate() !== +day) return unreadable;
-  const value = new Date(text.replace(' ', 'T'));
-  return isDate(value) ? value : unreadable;
+  const value = new Date(text);
+  // The 30th of February is the 2nd of March to a Date, and no day to anyone else; and a text without the hyphen before its
+  // day means one thing here and another there. Compared with the hyphen, as a number below zero: this is in many pages.
+  const isReal = -new Date(text.slice(0, 10)).getUTCDate() === +text.slice(7, 10);
+  return isReal && isDate(value) ? value : unreadable;
 });
 
 /**

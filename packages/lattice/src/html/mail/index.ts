@@ -34,7 +34,7 @@ export function mailHtml(page: string, tell: (problem: Problem) => void, base?: 
   inlineRules(document, sheet);
   const rest = base === undefined ? sheet.rest : withBase(sheet.rest, base);
   if (rest !== '') addStyle(document, rest);
-  clean(document, { base, keepsMarks: rest.includes('[data-in'), say });
+  clean(document, { base, rest, say });
   // A parser reads a line feed for a carriage return that is not escaped (https://html.spec.whatwg.org/#normalize-newlines).
   const html = serialize(document).replaceAll('\r', '&#13;');
   const bytes = new TextEncoder().encode(html).length;
@@ -97,7 +97,8 @@ function removeScripts(node: HtmlNode, say: (found: Finding) => void): void {
 
 interface Cleaning {
   readonly base: string | URL | undefined;
-  readonly keepsMarks: boolean;
+  /** The rules that stay in a style element: what they select by stays as well. */
+  readonly rest: string;
   readonly say: (found: Finding) => void;
 }
 
@@ -109,16 +110,16 @@ function clean(node: HtmlNode, cleaning: Cleaning): void {
   }
 }
 
-function cleanElement(element: HtmlElement, { base, keepsMarks, say }: Cleaning): void {
-  if (!keepsMarks)
-    element.attrs = element.attrs.filter(({ name }) => name !== 'data-in' && name !== 'data-in-host');
+function cleanElement(element: HtmlElement, { base, rest, say }: Cleaning): void {
+  const isSelected = (name: string): boolean => rest.includes(`[${name}`);
+  element.attrs = element.attrs.filter(({ name }) => !/^data-in(?:-host)?$/.test(name) || isSelected(name));
   if (element.tagName === 'img' && attributeIn(element, 'alt') === undefined)
     say(finding('image-unnamed', { src: attributeIn(element, 'src') ?? '' }));
   const style = attributeIn(element, 'style');
   // Mail programs know no custom elements.
   if (element.tagName === hostTag) {
     element.tagName = /(?:^|[\s;])display:(?!\s*inline)/.test(style ?? '') ? 'div' : 'span';
-    if (!keepsMarks) element.attrs = element.attrs.filter((one) => one.name === 'style');
+    element.attrs = element.attrs.filter(({ name }) => name === 'style' || isSelected(name));
   }
   if (style !== undefined) setAttribute(element, 'style', inLight(style.replace(/\s*\n\s*/g, ' ')));
   for (const found of addressFaults(element, base)) say(found);

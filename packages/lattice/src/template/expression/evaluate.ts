@@ -1,4 +1,4 @@
-import { dev, finding, LatticeError, placed, placeOf, reasonOf } from '../../problem/index.js';
+import { finding, LatticeError, placed, reasonOf } from '../../problem/index.js';
 import { isFilled, isFull, isSomething, ownerOf, pathOf } from '../scope.js';
 import { describe } from './describe.js';
 import { compare, numberOf, ownField, plus, same } from './operators.js';
@@ -214,9 +214,7 @@ export function guarded(get: Get, name: () => string, at?: Whereabouts): Get {
 export function failedValue(thrown: unknown, name: string, where: string): unknown {
   if (thrown instanceof LatticeError) return thrown;
   const reason = reasonOf(thrown);
-  // The line that threw it, which is one of the author's function.
-  const source = dev && thrown instanceof Error ? placeOf(thrown) : undefined;
-  return new LatticeError([placed(finding('value-failed', { name, reason }, source), where)], {
+  return new LatticeError([placed(finding('value-failed', { name, reason }), where)], {
     cause: thrown,
   });
 }

@@ -42,7 +42,10 @@ export function renderCommand(command: Command): Command {
     .option('-c, --component <name>', 'the component of the module, by tag name or export name')
     .option('-p, --props <file>', 'props: a JSON file with a record, or the record itself')
     .option('--page', 'write a whole document with the styles in its head')
-    .option('--mail', 'write a mail with inline styles, and its plain text; needs css-select and html-to-text')
+    .option(
+      '--mail',
+      'write a mail with inline styles, and its plain text; needs css-select and html-to-text',
+    )
     .option('--base <url>', 'with --mail: address that relative ones are resolved against')
     .addOption(
       new Option(
