@@ -154,7 +154,6 @@ describe('elements planned as a page is built', () => {
     ['a counter as HTML text', 'counter-text.ts', 3_200],
     ['a form of three fields', 'shift-form.ts', 4_300],
     ['a list with keyed rows', 'sortable-list.ts', 6_120],
-    // 22,000 until text that is no real day was told from a date.
     ['a kit of twenty', 'kit.ts', 22_050],
   ])('%s with everything it needs (%s) is at most %i bytes', async (_what, entry, most) => {
     const { code } = await builtFrom(join(root, 'bench', entry), { minify: true });
