@@ -1,12 +1,11 @@
 // Runs after runs into one folder: what is left as it is, what is written anew, and what goes.
-import { type ChildProcess, spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { Journal } from '../../packages/tools/src/batch/journal.js';
 import { lattice, root } from '../cli/lattice.js';
 import { isLong } from '../support/runs.js';
-import { batchFolder, linesOf, pagesIn } from './runs.js';
+import { batchFolder, linesOf, pagesIn, processes, until } from './runs.js';
 
 const { data, fresh, report } = batchFolder();
 
@@ -210,9 +209,9 @@ describe('what a page says of itself', () => {
     expect(read(out, 'ar.html')).toContain('<html lang="ar" dir="rtl">');
     expect(read(out, 'en.html')).toContain('<html lang="en-GB" dir="ltr">');
     expect(linesOf(reported)).toEqual([
-      '3 x.html row-invalid: The row has "not a tag" for the language of its page: write a tag such as en or pt-BR.',
-      '4 y.html row-invalid: The row has "up" for the direction of its page: write ltr, rtl or auto.',
-      '5 z.html row-invalid: The row has "{lang}" for the language of its page: write a tag such as en or pt-BR.',
+      '3 x.html row-invalid: The row names "not a tag" as language: write a tag such as en or pt-BR.',
+      '4 y.html row-invalid: The row names "up" as direction: write ltr, rtl or auto.',
+      '5 z.html row-invalid: The row names "{lang}" as language: write a tag such as en or pt-BR.',
     ]);
     const props = JSON.stringify({ text: 'x', lang: 'ar', dir: 'rtl' });
     const one = lattice('render', spoken(), '--page', '--props', props, '--lang', '{lang}', '--dir', '{dir}');
@@ -304,10 +303,7 @@ export const ThrowingPage = component('throwing-page', {
 });
 
 describe('a run that is stopped', () => {
-  const started: ChildProcess[] = [];
-  afterAll(() => {
-    for (const child of started) child.kill('SIGKILL');
-  });
+  const { batch } = processes();
   const slow = (): string =>
     data(
       'slow-page.ts',
@@ -315,33 +311,8 @@ describe('a run that is stopped', () => {
        export const SlowPage = component('slow-page', { props: { name: prop.text() }, load: () => new Promise((done) => setTimeout(done, 50, 'x')),
          template: ({ props, data }) => whenLoaded(data, { loaded: (said) => el.p(props.name, said) }) });`,
     );
-  const start = (rows: string, out: string) => {
-    const args = [
-      'batch',
-      slow(),
-      '--data',
-      rows,
-      '--out',
-      out,
-      '--workers',
-      '1',
-      '--loads',
-      '2',
-      '--fragment',
-    ];
-    const child = spawn('node', ['packages/tools/dist/node/cli.js', ...args], { cwd: root });
-    started.push(child);
-    let said = '';
-    child.stderr.on('data', (chunk) => {
-      said += chunk;
-    });
-    const ended = new Promise<number | null>((done) => child.on('exit', done));
-    return { child, ended, said: () => said };
-  };
-  const until = async (test: () => boolean): Promise<void> => {
-    for (let n = 0; n < 2_000 && !test(); n++) await new Promise((done) => setTimeout(done, 20));
-    expect(test()).toBe(true);
-  };
+  const start = (rows: string, out: string) =>
+    batch([slow(), '--data', rows, '--out', out, '--workers', '1', '--loads', '2', '--fragment']);
   const many = (): string =>
     rowsOf(
       'many.ndjson',
@@ -350,12 +321,12 @@ describe('a run that is stopped', () => {
 
   test('by Ctrl-C says so, ends with 130, and goes on with what is missing', async () => {
     const out = fresh();
-    const { child, ended, said } = start(many(), out);
-    await until(() => existsSync(out) && pagesIn(out).length > 2);
+    const child = start(many(), out);
+    await until(() => existsSync(out) && pagesIn(out).length > 2, 'the first pages');
     child.kill('SIGINT');
-    expect(await ended).toBe(130);
-    expect(said()).toContain('Finishing the pages under way');
-    expect(said()).toContain('the same command continues');
+    expect(await child.ended).toBe(130);
+    expect(child.text()).toContain('Finishing the pages under way');
+    expect(child.text()).toContain('the same command continues');
     const there = pagesIn(out).length;
     expect(there).toBeLessThan(400);
     const next = report(slow(), many(), out, '--fragment', '--loads', '256');
@@ -365,10 +336,10 @@ describe('a run that is stopped', () => {
 
   test.runIf(isLong)('by a kill leaves nothing behind that the next run does not clear', async () => {
     const out = fresh();
-    const { child, ended } = start(many(), out);
-    await until(() => existsSync(out) && pagesIn(out).length > 2);
+    const child = start(many(), out);
+    await until(() => existsSync(out) && pagesIn(out).length > 2, 'the first pages');
     child.kill('SIGKILL');
-    await ended;
+    await child.ended;
     const waiting = join(out, '.lattice-batch-parts');
     mkdirSync(waiting, { recursive: true });
     const [left] = [`${readdirSync(waiting)[0]?.split('.')[0] ?? 'none'}.${child.pid}.1-x`];

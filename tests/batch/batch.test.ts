@@ -1,8 +1,7 @@
-import { type ChildProcess, spawn } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import {
   existsSync,
   mkdirSync,
-  mkdtempSync,
   readdirSync,
   readFileSync,
   readlinkSync,
@@ -11,27 +10,14 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { Journal } from '../../packages/tools/src/batch/journal.js';
 import { fieldsIn, fileOf, patternFault } from '../../packages/tools/src/batch/names.js';
 import { lattice, root } from '../cli/lattice.js';
 import { isLong } from '../support/runs.js';
+import { batchFolder, page, pagesIn, processes, until } from './runs.js';
 
-const page = 'examples/orchard/tickets/ticket-page.ts';
-let home = '';
-let number = 0;
-
-beforeAll(() => {
-  mkdirSync(join(root, 'out'), { recursive: true });
-  home = mkdtempSync(join(root, 'out/batch-'));
-});
-afterAll(() => rmSync(home, { recursive: true, force: true }));
-
-const fresh = (): string => join(home, `pages-${number++}`);
-const pagesIn = (out: string): readonly string[] =>
-  readdirSync(out, { recursive: true, encoding: 'utf8' })
-    .filter((name) => name.endsWith('.html'))
-    .sort();
+const { data, folder, fresh, report: reportOf } = batchFolder();
 
 const ticket = (n: number) => ({
   id: `t${n}`,
@@ -42,56 +28,15 @@ const ticket = (n: number) => ({
   seat: n,
 });
 
-function data(name: string, text: string): string {
-  const path = join(home, name);
-  writeFileSync(path, text);
-  return path;
-}
-
 const ndjson = (count: number, name = `rows-${count}.ndjson`): string =>
   data(name, Array.from({ length: count }, (_, at) => `${JSON.stringify(ticket(at + 1))}\n`).join(''));
 
 const run = (rows: string, out: string, ...more: readonly string[]) =>
   lattice('batch', page, '--data', rows, '--out', out, ...more);
-const report = (rows: string, out: string, ...more: readonly string[]) => {
-  const { code, err, out: text } = run(rows, out, '--json', ...more);
-  return { code, err, ...(text === '' ? {} : JSON.parse(text)) };
-};
+const report = (rows: string, out: string, ...more: readonly string[]) => reportOf(page, rows, out, ...more);
 
-const started: ChildProcess[] = [];
-afterAll(() => {
-  for (const child of started) child.kill('SIGKILL');
-});
-
-/** Starts the command as a process of its own. */
-function start(
-  ...args: readonly string[]
-): ChildProcess & { readonly ended: Promise<number | null>; text(): string } {
-  const child = spawn('node', ['packages/tools/dist/node/cli.js', 'batch', ...args], {
-    cwd: root,
-    env: { ...process.env, NO_COLOR: '1' },
-  });
-  let text = '';
-  child.stdout.on('data', (chunk) => {
-    text += chunk;
-  });
-  child.stderr.on('data', (chunk) => {
-    text += chunk;
-  });
-  started.push(child);
-  const ended = new Promise<number | null>((done) => child.on('exit', done));
-  return Object.assign(child, { ended, text: () => text });
-}
-
-const until = async (test: () => boolean, what: string): Promise<void> => {
-  for (let n = 0; n < 3_600; n++) {
-    if (test()) return;
-    await new Promise((done) => setTimeout(done, 25));
-  }
-  throw new Error(`waited in vain for ${what}`);
-};
-
-/** What other tests hold in part runs with `npm run test:long` alone. */
+const { batch } = processes();
+const start = (...args: readonly string[]) => batch(args);
 
 describe('a page for each row', () => {
   test('writes whole documents, named by a field, with the title of the row', () => {
@@ -144,7 +89,7 @@ describe('a page for each row', () => {
     const rows = data('bad.ndjson', lines.join('\n'));
     const reported = report(rows, out);
     expect(reported).toMatchObject({ code: 1, rows: 8, written: 2, failed: 6 });
-    expect(reported.problems[0].problems[0].code).toBe('row-invalid');
+    expect(reported.problems[0]?.problems[0]?.code).toBe('row-invalid');
     expect(pagesIn(out)).toEqual(['t1.html', 't9.html']);
     const words = (
       reported.problems as { row: number; file: string; problems: { code: string; message: string }[] }[]
@@ -218,7 +163,7 @@ describe('a page for each row', () => {
     mkdirSync(join(out, 't2.html/x'), { recursive: true });
     const reported = report(ndjson(3, 'unwritten.ndjson'), out);
     expect(reported).toMatchObject({ written: 2, failed: 1 });
-    expect(reported.problems[0].problems[0].code).toBe('page-unwritten');
+    expect(reported.problems[0]?.problems[0]?.code).toBe('page-unwritten');
     expect(readdirSync(out).filter((name) => name.endsWith('.part'))).toEqual([]);
   });
 
@@ -315,7 +260,7 @@ describe('while watching', () => {
       `import { component, el } from 'zesty-lattice'; import { word } from './watched-part.js';
        export const WatchedPage = component('watched-page', { template: () => el.p(word) });`,
     );
-    const to = join(home, 'watched.html');
+    const to = join(folder(), 'watched.html');
     const child = spawn(
       'node',
       ['packages/tools/dist/node/cli.js', 'render', module, '--out', to, '--watch'],

@@ -1,5 +1,4 @@
 // Workers of a queue: what they write, what they refuse, and what happens when they or the server are killed.
-import { type ChildProcess, spawn } from 'node:child_process';
 import {
   cpSync,
   existsSync,
@@ -16,34 +15,15 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { root } from '../cli/lattice.js';
 import { isLong } from '../support/runs.js';
-import { page, pagesIn, type Report } from './runs.js';
+import { page, pagesIn, processes, type Report, type Started, until } from './runs.js';
 
 const port = 21_000 + Math.floor(Math.random() * 3_000);
 const url = `redis://127.0.0.1:${port}`;
-const started: ChildProcess[] = [];
 let server: Started;
 let home = '';
 
-type Started = ChildProcess & { readonly ended: Promise<number | null>; text(): string };
+const { batch: lattice, start } = processes();
 
-function start(command: string, args: readonly string[], cwd = root): Started {
-  const child = spawn(command, args, { cwd, env: { ...process.env, NO_COLOR: '1' } });
-  let text = '';
-  for (const stream of [child.stdout, child.stderr])
-    stream.on('data', (chunk) => {
-      text += chunk;
-    });
-  started.push(child);
-  const ended = new Promise<number | null>((done) => child.on('exit', done));
-  return Object.assign(child, { ended, text: () => text });
-}
-const lattice = (args: readonly string[], cwd = root): Started =>
-  start('node', [join(root, 'packages/tools/dist/node/cli.js'), 'batch', ...args], cwd);
-
-const until = async (test: () => boolean, what: string): Promise<void> => {
-  for (let n = 0; n < 2_400 && !test(); n++) await new Promise((done) => setTimeout(done, 25));
-  if (!test()) throw new Error(`waited in vain for ${what}`);
-};
 const serve = async (): Promise<Started> => {
   const child = start(
     '/usr/bin/redis-server',
@@ -70,7 +50,6 @@ beforeAll(async () => {
   server = await serve();
 });
 afterAll(() => {
-  for (const child of started) child.kill('SIGKILL');
   rmSync(home, { recursive: true, force: true });
 });
 

@@ -74,6 +74,11 @@ describe('a table', () => {
     ]);
   });
 
+  test('a field of many blanks and a bare quotation mark is looked at once', () => {
+    const rows = data('blanks.csv', `id,name\n1,${' '.repeat(200_000)}"x\n2,Gate\n`);
+    expect(report(stall(), rows, fresh(), '--fragment')).toMatchObject({ written: 1, failed: 1 });
+  });
+
   test('that names a column twice is refused, with both places', () => {
     const rows = data('twice.csv', 'id,name,open,name\n1,a,yes,b\n');
     const { code, err } = lattice('batch', stall(), '--data', rows, '--out', fresh());
@@ -92,6 +97,8 @@ describe('dates', () => {
       '2026-11-28 09:30',
       '2026-02-30',
       'Jan 2 2026',
+      '2026-11-28 9:30 PM',
+      '2026-11-28 (noon)',
       '28.11.2026',
       '2026-11-28T25:00',
     ];
@@ -99,7 +106,7 @@ describe('dates', () => {
     const json = data('days.ndjson', days.map((on, n) => JSON.stringify({ id: `j${n}`, on })).join('\n'));
     for (const rows of [table, json]) {
       const reported = report(stall(), rows, out, '--fragment');
-      expect(reported, rows).toMatchObject({ written: 3, failed: 4 });
+      expect(reported, rows).toMatchObject({ written: 3, failed: 6 });
       expect(linesOf(reported)[0]).toContain('"2026-02-30"');
     }
     expect(pagesIn(out)).toEqual(['j0', 'j1', 'j2', 't0', 't1', 't2'].map((name) => `${name}.html`));

@@ -1,4 +1,5 @@
 // What tests of `lattice batch` share: a folder of their own, rows, and the command with its summary as data.
+import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll } from 'vitest';
@@ -50,7 +51,7 @@ export function batchFolder() {
     } = lattice('batch', module, '--data', rows, '--out', out, '--json', ...more);
     return { code, err, ...(text === '' ? {} : JSON.parse(text)) };
   };
-  return { data, fresh, report };
+  return { data, folder: () => home, fresh, report };
 }
 
 export const pagesIn = (out: string): readonly string[] =>
@@ -61,3 +62,37 @@ export const pagesIn = (out: string): readonly string[] =>
 /** What a run says of rows, a line for each: number, file, code and message. */
 export const linesOf = ({ problems }: Report): readonly string[] =>
   problems.map(({ file, problems: [first], row }) => `${row} ${file} ${first?.code}: ${first?.message}`);
+
+export type Started = ChildProcess & { readonly ended: Promise<number | null>; text(): string };
+
+/** Starts processes of their own, which end with the tests of the file. */
+export function processes() {
+  const started: ChildProcess[] = [];
+  afterAll(() => {
+    for (const child of started) child.kill('SIGKILL');
+  });
+  const start = (command: string, args: readonly string[], cwd = root): Started => {
+    const child = spawn(command, args, { cwd, env: { ...process.env, NO_COLOR: '1' } });
+    let text = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (chunk) => {
+        text += chunk;
+      });
+    started.push(child);
+    const ended = new Promise<number | null>((done) => child.on('exit', done));
+    return Object.assign(child, { ended, text: () => text });
+  };
+  /** The command `lattice batch`. */
+  const batch = (args: readonly string[], cwd = root): Started =>
+    start('node', [join(root, 'packages/tools/dist/node/cli.js'), 'batch', ...args], cwd);
+  return { batch, start };
+}
+
+/** Waits for something for a minute and a half. */
+export async function until(test: () => boolean, what: string): Promise<void> {
+  for (let n = 0; n < 3_600; n++) {
+    if (test()) return;
+    await new Promise((done) => setTimeout(done, 25));
+  }
+  throw new Error(`waited in vain for ${what}`);
+}

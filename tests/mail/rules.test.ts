@@ -1,7 +1,8 @@
 // What rules of a mail come to: those of today's CSS are worked out where an attribute can say them, else told.
 import { describe, expect, test } from 'vitest';
-import { component, el, prop } from 'zesty-lattice';
-import { renderMail, renderMailAsync } from 'zesty-lattice/mail';
+import { component, el, prop, trusted } from 'zesty-lattice';
+import { renderPage } from 'zesty-lattice/html';
+import { renderMail } from 'zesty-lattice/mail';
 
 /** A mail of one component with some rules: its body, its style element, and what is said of it. */
 function mail(
@@ -142,9 +143,27 @@ describe('rules of a mail', () => {
       'The mail has @page, which no mail program knows.',
       'The mail has rules for "p:foo(bar)", which are left out.',
     ]);
-    expect(mail('p { color: red }', undefined, 'p { color: red').said).toEqual([
-      expect.stringMatching(/^The mail has rules that cannot be read: /),
-    ]);
+  });
+
+  test('that cannot be read are left out and told, and no others with them; those of a medium stay of it', () => {
+    const said: string[] = [];
+    const Still = component('still-note', {
+      styles: 'i { color: red }',
+      template: () => el.main(el.i('y')),
+    });
+    const still = renderPage(Still(), {
+      title: 'x',
+      mail: true,
+      head: trusted('<style>p { color: red</style>'),
+      onProblem: ({ message }) => said.push(message),
+    });
+    expect(said).toEqual([expect.stringMatching(/^The mail has rules that cannot be read: /)]);
+    expect(still).toContain('<i style="color: red;">');
+    const Note = component('media-note', { template: () => el.main(el.p('x')) });
+    const head = trusted('<style media="print">p { color: black }</style>');
+    const html = renderPage(Note(), { title: 'x', mail: true, head, onProblem: () => undefined });
+    expect(html).toContain('<p>x</p>');
+    expect(html).toContain('@media print {\np { color: black !important }}');
   });
 
   test('sizes stand in attributes, too, where mail programs read them there', () => {
@@ -193,11 +212,21 @@ describe('addresses of a mail', () => {
     ]);
   });
 
-  test('without one are told, each', async () => {
-    const { problems } = await renderMailAsync(Links, { title: 'x' } as never).catch(() => ({
-      problems: [] as { message: string }[],
-    }));
-    expect(problems).toEqual([]);
+  test('are looked at once, however long the text is that they stand in', () => {
+    const Hostile = component('hostile-note', {
+      props: { text: prop.text() },
+      template: ({ props }) =>
+        el.p(
+          { style: { 'font-family': props.text } },
+          el.img({ src: 'https://ninefold.example/a.png', srcset: props.text, alt: '' }),
+        ),
+    });
+    // What grows with the square of 200,000 characters takes minutes.
+    for (const text of [`a${','.repeat(200_000)}b`, `a${' '.repeat(200_000)}b`, `"${'\t'.repeat(200_000)}"`])
+      expect(renderMail(Hostile({ text }), { title: 'x' }).html.length).toBeGreaterThan(200_000);
+  });
+
+  test('without one are told, each', () => {
     const said = renderMail(Links({ at: 'day' }), { title: 'x' }).problems.map(({ message }) => message);
     expect(said).toEqual(
       [

@@ -5,5 +5,6 @@ export { provideCode } from '../html/code/index.js';
 export { reached, waits } from '../html/facts.js';
 export * from '../html/index.js';
 export { mailText } from '../html/mail/index.js';
+export { selectAdapter } from '../html/mail/tree.js';
 export { type PrettyPart, pretty, prettyLines, withoutMarks } from '../html/pretty.js';
 export { cssTokens } from '../styles/css.js';

@@ -50,15 +50,21 @@ export function propsOf(
     else if (kind.rules.word === 'flag') {
       const flag = flagOf(String(value), field);
       if (flag !== undefined) props[name] = flag;
-    } else if (value !== '') props[name] = fromJson(kind, readText(kind.rule, value));
+    } else if (value !== '')
+      props[name] = fromJson(kind, kind.rules.word === 'date' ? value : readText(kind.rule, value));
   }
   return props;
 }
 
+/** A day, or a day and a time, as ISO 8601 has them (https://html.spec.whatwg.org/#dates-and-times). */
+const isoDate = /^\d{4}-\d\d-\d\d(?:[T ]\d\d:\d\d(?::\d\d(?:\.\d+)?)?(?:Z|[+-]\d\d:\d\d)?)?$/;
+
 /** JSON has no dates: they are texts there, in lists and records as well. */
 function fromJson(kind: AnyKind, value: unknown): unknown {
   const { holds, word } = kind.rules;
-  if (word === 'date') return typeof value === 'string' ? readText(kind.rule, value) : value;
+  // Some texts are a date to one engine alone: they stay texts, which are no dates.
+  if (word === 'date')
+    return typeof value === 'string' && isoDate.test(value) ? readText(kind.rule, value) : value;
   if (word === 'list')
     return isKind(holds) && Array.isArray(value) ? value.map((one) => fromJson(holds, one)) : value;
   if (word !== 'record' || !isRecord(holds) || !isRecord(value)) return value;

@@ -88,6 +88,8 @@ export async function queued(url: string, say: (line: string) => void): Promise<
   const waiting = new Map<string, Waiting>();
   /** Those that the server has not taken yet. */
   const coming = new Set<Waiting>();
+  /** Those that it has refused, as one does that still reads its data. */
+  const unsent = new Set<Waiting>();
   let lastHeard = Date.now();
   let lastDone = Date.now();
 
@@ -97,21 +99,26 @@ export async function queued(url: string, say: (line: string) => void): Promise<
     coming.add(one);
     // A server that has forgotten everything would count from one again.
     const jobId = `${run}-${number++}`;
-    await queue.add('rows', one.parcel, { jobId, ...settings, ...left });
-    if (coming.delete(one)) waiting.set(jobId, one);
+    try {
+      await queue.add('rows', one.parcel, { jobId, ...settings, ...left });
+      if (coming.delete(one)) waiting.set(jobId, one);
+    } catch {
+      if (coming.delete(one)) unsent.add(one);
+    }
   };
   /** Looks at a parcel: a word of it may have been lost. */
   const look = async (id: string): Promise<void> => {
     const one = waiting.get(id);
     if (!one) return;
     const job = await queue.getJob(id);
-    if (!waiting.has(id)) return;
-    if (job?.returnvalue) {
-      waiting.delete(id);
+    const outcomes = job?.returnvalue;
+    if (job && !outcomes && !(await job.isFailed())) return;
+    // Looked at twice at the same time it is told once.
+    if (!waiting.delete(id)) return;
+    if (outcomes) {
       lastDone = Date.now();
-      one.done(job.returnvalue);
-    } else if (!job || (await job.isFailed())) {
-      waiting.delete(id);
+      one.done(outcomes);
+    } else {
       if (job && job.failedReason !== overWord)
         one.fail(new QueueMissing(`No worker could write: ${job.failedReason}`));
       else await hand(one);
@@ -123,9 +130,8 @@ export async function queued(url: string, say: (line: string) => void): Promise<
     });
 
   const stop = (thrown: unknown): void => {
-    for (const one of [...waiting.values(), ...coming]) one.fail(thrown);
-    waiting.clear();
-    coming.clear();
+    for (const one of [...waiting.values(), ...coming, ...unsent]) one.fail(thrown);
+    for (const all of [waiting, coming, unsent]) all.clear();
   };
   await own.set(lifeKey(run), '1', 'PX', lifeTime);
   let isLooking = false;
@@ -143,6 +149,10 @@ export async function queued(url: string, say: (line: string) => void): Promise<
     try {
       await own.set(lifeKey(run), '1', 'PX', lifeTime);
       lastHeard = Date.now();
+      for (const one of [...unsent]) {
+        unsent.delete(one);
+        await hand(one);
+      }
       for (const id of [...waiting.keys()]) await look(id);
       if (waiting.size > 0 && Date.now() - lastDone > 10_000 && (await queue.getWorkersCount()) === 0) {
         say(`Nobody works for ${url}. Start a worker: lattice batch --worker --queue ${url}`);
@@ -160,7 +170,7 @@ export async function queued(url: string, say: (line: string) => void): Promise<
     isElsewhere: true,
     write: (source: PageSource, rows) =>
       new Promise((done, fail) => {
-        hand({ parcel: { run, source, rows }, done, fail }).catch(fail);
+        void hand({ parcel: { run, source, rows }, done, fail });
       }),
     async close() {
       clearInterval(timer);

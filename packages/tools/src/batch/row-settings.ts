@@ -1,7 +1,5 @@
-import { LatticeError, placed } from 'zesty-lattice/internal/problem';
 import { fieldsIn, textOf } from './names.js';
 import { isDirection, type PageSettings, type Props } from './page-of.js';
-import { rowInvalid } from './props-of.js';
 
 /** What settings of a page may name fields of its row. */
 type RowSettings = Pick<PageSettings, 'dir' | 'lang' | 'title'>;
@@ -12,22 +10,25 @@ export function fieldsOfSettings({ dir, lang, title }: RowSettings): readonly st
 }
 
 /**
- * What a row says of its page: its title, language and direction.
- *
- * @throws LatticeError where that is no language, or no direction
+ * What a row says of its page: its title, language and direction; or what is wrong there, completing "The row … ", or
+ * "The page … ".
  */
-export function settingsOf({ dir, lang, title }: RowSettings, record: Props, number: number): RowSettings {
+export function settingsOf(
+  { dir, lang, title }: RowSettings,
+  record: Props,
+  number: number,
+): { readonly settings: RowSettings } | { readonly fault: string } {
   const said = (pattern: string | undefined): string | undefined =>
     pattern === undefined ? undefined : textOf(pattern, record, number);
   const [tag, direction] = [said(lang), said(dir)];
   const wrong =
     tag !== undefined && !isLanguage(tag)
-      ? `has ${JSON.stringify(tag)} for the language of its page: write a tag such as en or pt-BR`
+      ? `names ${JSON.stringify(tag)} as language: write a tag such as en or pt-BR`
       : direction !== undefined && !isDirection(direction)
-        ? `has ${JSON.stringify(direction)} for the direction of its page: write ltr, rtl or auto`
+        ? `names ${JSON.stringify(direction)} as direction: write ltr, rtl or auto`
         : undefined;
-  if (wrong !== undefined) throw new LatticeError([placed(rowInvalid(wrong), '')]);
-  return { lang: tag, dir: direction, title: said(title) };
+  if (wrong !== undefined) return { fault: wrong };
+  return { settings: { lang: tag, dir: direction, title: said(title) } };
 }
 
 const languages = new Map<string, boolean>();

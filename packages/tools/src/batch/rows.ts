@@ -126,7 +126,7 @@ async function* lines(stream: Readable, input: Counted): AsyncGenerator<Row> {
 }
 
 /** A record as RFC 4180 has it (section 2): a quotation mark stands around a whole field, or twice within one. */
-const wellQuoted = /^(?:"(?:[^"]|"")*"|[^",]*)(?:,(?:"(?:[^"]|"")*"|[^",]*))*\s*$/;
+const wellQuoted = /^(?:"(?:[^"]|"")*"|[^",]*)(?:,(?:"(?:[^"]|"")*"|[^",]*))*$/;
 
 interface TableRecord {
   readonly record: Readonly<Record<string, string>>;
@@ -177,7 +177,7 @@ async function* table(stream: Readable, input: Counted): AsyncGenerator<Row> {
   for await (const { info, raw, record } of parser as AsyncIterable<TableRecord>) {
     while (bad[0] && bad[0].line < info.lines) yield row({ fault: bad.shift()?.fault ?? '' });
     last = info.lines;
-    if (wellQuoted.test(raw)) yield row({ fields: record });
+    if (wellQuoted.test(raw.replace(/\r?\n$/, ''))) yield row({ fields: record });
     else
       yield row({
         fault: `has a quotation mark within a field that has none around it (line ${info.lines}); write it twice, and put the field in quotation marks`,

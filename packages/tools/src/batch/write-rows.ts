@@ -18,7 +18,7 @@ import {
 import { loadModule } from '../check/modules.js';
 import { linkedRules } from './linked-rules.js';
 import { type PageSettings, type Props, pageOf } from './page-of.js';
-import { propsOf, recordOf } from './props-of.js';
+import { propsOf, recordOf, rowInvalid } from './props-of.js';
 import { settingsOf } from './row-settings.js';
 import type { RowText } from './rows.js';
 import { type Store, storeOf } from './store.js';
@@ -118,9 +118,14 @@ async function writeRow(
   try {
     const core = componentCore(component) as ComponentCore;
     const props = propsOf(text, read.record, core, forName);
+    const said = settingsOf(settings, read.record, number);
+    if ('fault' in said) {
+      problems.push(placed(rowInvalid(said.fault), ''));
+      return outcome(undefined);
+    }
     const html = await pageOf(component, props, {
       ...settings,
-      ...settingsOf(settings, read.record, number),
+      ...said.settings,
       loads: { atOnce: loadsAtOnce, pool: poolOf(loadsAtOnce) },
       onProblem: (one) => void problems.push(one),
     });

@@ -93,10 +93,12 @@ async function written(
     throw new Error(`Row ${number} of ${data} cannot be read.`);
   const problems: Problem[] = [];
   const own = new Set([...fieldsIn(name), ...fieldsOfSettings({ dir, lang, title })]);
+  const said = settingsOf({ dir, lang, title }, read.record, number);
+  if ('fault' in said) throw new Error(`Row ${number} of ${data} ${said.fault}.`);
   const html = await pageOf(made, propsOf(text, read.record, core, own), {
     isPage: true,
     form: form ?? 'elements',
-    ...settingsOf({ dir, lang, title }, read.record, number),
+    ...said.settings,
     css: css === undefined ? undefined : await readFile(resolve(root, css), 'utf8'),
     head: head === undefined ? undefined : await readFile(resolve(root, head), 'utf8'),
     onProblem: (one) => problems.push(one),

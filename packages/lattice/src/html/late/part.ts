@@ -24,14 +24,14 @@ export class Part {
    */
   after(waits: Set<() => void>, work: Promise<void>): void {
     this.isReady = false;
-    this.ready = new Promise((done) => {
+    this.ready = new Promise((done, fail) => {
       const end = (): void => {
         waits.delete(end);
         this.isReady = true;
         done();
       };
       waits.add(end);
-      work.then(end);
+      work.then(end, fail);
     });
   }
 }

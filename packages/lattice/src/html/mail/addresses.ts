@@ -52,15 +52,31 @@ function resolvedUrl(url: string, base: string | URL): string | undefined {
 }
 
 /** The candidates of a `srcset` (https://html.spec.whatwg.org/#parse-a-srcset-attribute): each starts with its address. */
-const inSources = (text: string, change: (url: string) => string): string =>
-  text.replace(
-    /([\s,]*)([^\s,](?:\S*[^\s,])?)([^,]*)/g,
-    (_all, space: string, url: string, rest: string) => `${space}${change(url)}${rest}`,
-  );
+function inSources(text: string, change: (url: string) => string): string {
+  let changed = '';
+  let at = 0;
+  /** What fits from here on. */
+  const taken = (pattern: RegExp): string => {
+    pattern.lastIndex = at;
+    const [found = ''] = pattern.exec(text) ?? [];
+    at += found.length;
+    return found;
+  };
+  while (at < text.length) {
+    changed += taken(/[\s,]*/y);
+    const whole = taken(/\S*/y);
+    let end = whole.length;
+    while (whole[end - 1] === ',') end--;
+    changed += whole === '' ? '' : change(whole.slice(0, end)) + whole.slice(end);
+    // A comma behind the address ends the candidate; else its descriptors follow.
+    if (end === whole.length) changed += taken(/[^,]*/y);
+  }
+  return changed;
+}
 
 const inRules = (css: string, change: (url: string) => string): string =>
   css.replace(
-    /\burl\(\s*(?:"([^"\n]*)"|'([^'\n]*)'|([^"')\s]*))\s*\)/gi,
+    /\burl\(\s*(?:"([^"\n]*)"|'([^'\n]*)'|([^"')\s]+))\s*\)/gi,
     (all, ...parts: (string | undefined)[]) => {
       const url = parts[0] ?? parts[1] ?? parts[2] ?? '';
       const changed = change(url);

@@ -4,7 +4,7 @@ import { lineEaters } from '../../template/index.js';
 import { addressFaults, withBase } from './addresses.js';
 import { inlineRules } from './inline.js';
 import { packageOf } from './package-of.js';
-import { mailSheet } from './sheet.js';
+import { mailSheet, onOneLine } from './sheet.js';
 import { attributeIn, type HtmlElement, type HtmlNode, isElement, setAttribute } from './tree.js';
 
 export { type MailTextOptions, mailText } from './text.js';
@@ -29,7 +29,7 @@ export function mailHtml(page: string, tell: (problem: Problem) => void, base?: 
   const say = (found: Finding): void => tell(placed(found, ''));
   const document = parse(page);
   removeScripts(document, say);
-  const sheet = mailSheet(inLight(takeStyles(document).join('\n')));
+  const sheet = mailSheet(takeStyles(document).map(inLight));
   for (const one of sheet.findings) say(one);
   inlineRules(document, sheet);
   const rest = base === undefined ? sheet.rest : withBase(sheet.rest, base);
@@ -57,7 +57,9 @@ function takeStyles(node: HtmlNode): readonly string[] {
       texts.push(...takeStyles(child));
       return true;
     }
-    texts.push(child.childNodes?.[0]?.value ?? '');
+    const css = child.childNodes?.[0]?.value ?? '';
+    const media = isElement(child) ? attributeIn(child, 'media') : undefined;
+    texts.push(media ? `@media ${media} {${css}}` : css);
     return false;
   });
   return texts;
@@ -121,7 +123,7 @@ function cleanElement(element: HtmlElement, { base, rest, say }: Cleaning): void
     element.tagName = /(?:^|[\s;])display:(?!\s*inline)/.test(style ?? '') ? 'div' : 'span';
     element.attrs = element.attrs.filter(({ name }) => name === 'style' || isSelected(name));
   }
-  if (style !== undefined) setAttribute(element, 'style', inLight(style.replace(/\s*\n\s*/g, ' ')));
+  if (style !== undefined) setAttribute(element, 'style', inLight(onOneLine(style)));
   for (const found of addressFaults(element, base)) say(found);
   const first = element.childNodes[0];
   // A parser drops the first line break in these elements (https://html.spec.whatwg.org/#parsing-main-inbody, "pre").

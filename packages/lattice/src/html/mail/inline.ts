@@ -121,7 +121,7 @@ function declarationsOf(style: string): readonly [readonly MailDeclaration[], le
     const end = colon < 0 ? undefined : valueEnd(style, colon + 1);
     if (typeof end !== 'number') return [found, ` ${style.slice(at).trim()}`.trimEnd()];
     const written = style.slice(colon + 1, end).trim();
-    const value = written.replace(/\s*!\s*important$/i, '');
+    const value = written.replace(/!\s*important$/i, '').trimEnd();
     const name = style.slice(at, colon).trim();
     found.push({
       name: name.startsWith('--') ? name : name.toLowerCase(),

@@ -55,11 +55,12 @@ interface Found {
 const mostKept = 32;
 const kept = new Map<string, MailSheet>();
 
-/** What is to be done with rules of a mail. */
-export function mailSheet(css: string): MailSheet {
-  const known = kept.get(css) ?? new Reading().sheet(css);
-  kept.delete(css);
-  kept.set(css, known);
+/** What is to be done with the rules of a mail, each of whose style elements is read for itself. */
+export function mailSheet(texts: readonly string[]): MailSheet {
+  const key = texts.join('\0');
+  const known = kept.get(key) ?? new Reading().sheet(texts);
+  kept.delete(key);
+  kept.set(key, known);
   const [oldest] = kept.keys();
   if (oldest !== undefined && kept.size > mostKept) kept.delete(oldest);
   return known;
@@ -76,18 +77,8 @@ class Reading {
   readonly #layers = new Map<string, number>();
   readonly #said = new Set<string>();
 
-  sheet(css: string): MailSheet {
-    let root: Container;
-    try {
-      root = parseCss(css);
-    } catch (thrown) {
-      this.say(
-        `has rules that cannot be read: ${(thrown as Error).message}`,
-        'Fix the rule. The others are left out with it.',
-      );
-      return { rules: [], important: [], rest: '', findings: this.findings };
-    }
-    this.walk(root.nodes ?? [], { outer: undefined, conditions: [], layer: [] });
+  sheet(texts: readonly string[]): MailSheet {
+    for (const css of texts) this.read(css);
     const { compile } = packageOf<Select>('css-select');
     const readable: (Found & MailRule)[] = [];
     for (const one of this.found) {
@@ -109,6 +100,19 @@ class Reading {
         }))
         .filter(({ declarations }) => declarations.length > 0);
     return { rules: part(false), important: part(true), rest: restText(this.rest), findings: this.findings };
+  }
+
+  read(css: string): void {
+    let root: Container;
+    try {
+      root = parseCss(css);
+    } catch (thrown) {
+      return this.unfit(
+        `rules that cannot be read: ${(thrown as Error).message}`,
+        'Fix the rule. Those of its style element are left out with it.',
+      );
+    }
+    this.walk(root.nodes ?? [], { outer: undefined, conditions: [], layer: [] });
   }
 
   walk(nodes: readonly ChildNode[], around: Around): void {
@@ -173,7 +177,7 @@ class Reading {
   declare(selectors: readonly string[], own: readonly Declaration[], around: Around): void {
     const declarations = own.map(({ important = false, prop, value }) => ({
       name: prop.startsWith('--') ? prop : prop.toLowerCase(),
-      value: value.trim().replace(/\s*\n\s*/g, ' '),
+      value: onOneLine(value),
       isImportant: important,
     }));
     for (const selector of selectors) {
@@ -195,16 +199,20 @@ class Reading {
     }
   }
 
-  unfit(fault: string, hint: string): void {
-    this.say(`has ${fault}`, hint);
-  }
-
-  say(fault: string, hint: string): void {
-    if (this.#said.has(fault)) return;
-    this.#said.add(fault);
-    this.findings.push(finding('mail-unfit', { fault, hint }));
+  unfit(what: string, hint: string): void {
+    if (this.#said.has(what)) return;
+    this.#said.add(what);
+    this.findings.push(finding('mail-unfit', { fault: `has ${what}`, hint }));
   }
 }
+
+/** Text whose lines stand in one. */
+export const onOneLine = (text: string): string =>
+  text
+    .split('\n')
+    .map((line) => line.trim())
+    .join(' ')
+    .trim();
 
 const shown = (selector: string): string =>
   selector.replace(/(?::where\()?\[data-in[^\]]*\]\)?/g, '').slice(0, 60);

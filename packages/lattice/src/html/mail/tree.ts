@@ -44,5 +44,11 @@ export const selectAdapter = {
   getSiblings: (node: HtmlNode): HtmlNode[] => (node.parentNode ? childrenOf(node.parentNode) : [node]),
   getText: textOf,
   hasAttrib: (element: HtmlElement, name: string): boolean => attributeIn(element, name) !== undefined,
-  removeSubsets: (nodes: HtmlNode[]): HtmlNode[] => nodes,
+  removeSubsets: (nodes: HtmlNode[]): HtmlNode[] =>
+    nodes.filter((node) => !nodes.some((other) => other !== node && contains(other, node))),
 };
+
+function contains(outer: HtmlNode, inner: HtmlNode): boolean {
+  for (let node = inner.parentNode; node; node = node.parentNode) if (node === outer) return true;
+  return false;
+}

@@ -84,6 +84,8 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
   const { css, dir, head, lang, title } = options;
   const said = { dir, lang, title };
   const own = new Set(fieldsOfSettings(said));
+  const settings = settingsOf(said, given, 1);
+  if ('fault' in settings) throw new UsageError(`The page ${settings.fault}.`);
   const props = core ? propsOf({ json: '' }, given, core, own) : given;
   const tree = resolve(component, props);
   if (tree.problems.some((problem) => problem.severity === 'error')) {
@@ -101,7 +103,7 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
     form: options.form,
     sheets: options.sheets,
     rules: linkedOf(options),
-    ...settingsOf(said, given, 1),
+    ...settings.settings,
     head: head === undefined ? undefined : (await readFile(head, 'utf8')).trim(),
     css: css === undefined ? undefined : (await readFile(css, 'utf8')).trim(),
     onProblem: (one) => problems.push(one),
