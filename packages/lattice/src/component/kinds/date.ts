@@ -21,9 +21,11 @@ export function date(): Kind<Date> {
     word: 'date',
     code: { name: 'dateRule' },
     explain: (value) =>
-      typeof value === 'string' || typeof value === 'number'
-        ? `expects a Date, but received ${JSON.stringify(value)}; write new Date(${JSON.stringify(value)})`
-        : undefined,
+      typeof value === 'string' && dateRule.read(value) === unreadable
+        ? `expects a day such as 2026-11-28, or a day and a time, but received ${JSON.stringify(value)}`
+        : typeof value === 'string' || typeof value === 'number'
+          ? `expects a Date, but received ${JSON.stringify(value)}; write new Date(${JSON.stringify(value)})`
+          : undefined,
     write: (value) => value.toISOString(),
   });
 }
