@@ -1,72 +1,35 @@
-// npm run demo:server: a page on Node's own server, streamed while its data comes. With --load it is measured instead.
+// npm run demo:server: one page on four servers, streamed while its data comes. `-- --with express` starts one of them.
 import { parseArgs } from 'node:util';
 import { register } from 'tsx/esm/api';
-import { build as bundle } from 'vite';
-import lattice from 'zesty-lattice-tools/vite';
 import { build, install } from './setup.mjs';
 
 install();
 build();
 const { values } = parseArgs({
-  options: { load: { type: 'boolean' }, port: { type: 'string', default: '0' } },
+  options: { with: { type: 'string' }, port: { type: 'string' }, service: { type: 'string' } },
 });
 register();
-process.env.NODE_ENV = values.load ? 'production' : (process.env.NODE_ENV ?? '');
+const { names, server, whereFile } = await import('./servers.mjs');
+const { createService } = await import('../examples/servers/service.ts');
+const { listen } = await import('../examples/servers/listen.ts');
 
-/** The elements' script, written ahead. */
-const [{ output }] = [
-  await bundle({
-    root: new URL('../examples/server', import.meta.url).pathname,
-    configFile: false,
-    logLevel: 'error',
-    plugins: [lattice()],
-    build: {
-      write: false,
-      lib: { entry: 'client.ts', formats: ['es'], fileName: 'app' },
-      minify: true,
-      target: 'es2022',
-    },
-  }),
-].flat();
-const { start } = await import('../examples/server/server.ts');
-const server = await start(output[0].code, Number(values.port));
-
-if (!values.load) {
-  console.log(`The grove log: ${server.url}/`);
-  console.log(`  what is slow comes in order:  ${server.url}/?ms=1500`);
-  console.log(`  what is slow comes last:      ${server.url}/?ms=1500&order=as-ready`);
-  console.log(`  the service is down:          ${server.url}/?fail`);
-  console.log('Stop with Ctrl+C.');
-} else {
-  const { default: autocannon } = await import('autocannon');
-  const firstByte = async (path) => {
-    const times = [];
-    for (let n = 0; n < 30; n++) {
-      const begin = performance.now();
-      const answer = await fetch(server.url + path);
-      await answer.body.getReader().read();
-      times.push(performance.now() - begin);
-      await answer.body?.cancel().catch(() => undefined);
-    }
-    return times.sort((a, b) => a - b)[times.length >> 1];
-  };
-  console.log('page                          first byte   requests/s   p50      p99      failed');
-  for (const [what, path] of [
-    ['at once', '/'],
-    ['service takes 50 ms', '/?ms=50'],
-    ['the same, slow parts last', '/?ms=50&order=as-ready'],
-    ['service fails', '/?fail'],
-  ]) {
-    const first = await firstByte(path);
-    await autocannon({ url: server.url + path, connections: 8, duration: 1 });
-    const { latency, non2xx, errors, requests } = await autocannon({
-      url: server.url + path,
-      connections: 8,
-      duration: 4,
-    });
-    console.log(
-      `${what.padEnd(28)} ${`${first.toFixed(1)} ms`.padStart(11)} ${requests.average.toFixed(0).padStart(12)}   ${`${latency.p50} ms`.padEnd(8)} ${`${latency.p99} ms`.padEnd(8)} ${non2xx + errors}`,
-    );
-  }
-  await server.close();
+if (values.with && !names.includes(values.with)) {
+  console.error(`There is no server "${values.with}": ${names.join(', ')}`);
+  process.exit(2);
 }
+const service = values.service ?? (await listen(createService()));
+const { file, remove } = await whereFile(service);
+process.on('exit', remove);
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit());
+const first = Number(values.port ?? 0);
+const chosen = values.with ? [values.with] : names;
+const started = await Promise.all(chosen.map((name, at) => server(name, file, first && first + at)));
+console.log('The grove log of Ninefold Orchard:');
+for (const [at, { url }] of started.entries()) console.log(`  ${chosen[at].padEnd(8)} ${url}/`);
+console.log('Behind each address:');
+console.log('  ?ms=1500                 the service is slow, and what it says comes in order');
+console.log('  ?ms=1500&order=as-ready  what is slow comes last');
+console.log('  ?fail                    the service is down');
+console.log('  ?newest=99               what is asked is wrong, and nothing was sent as yet: 400');
+console.log('  visit                    a page without loads, with its ETag');
+console.log('Stop with Ctrl+C.');

@@ -226,6 +226,37 @@ describe('what comes later', () => {
     expect(log.stopped).toEqual(['slow']);
   });
 
+  test('a server knows whether rendering has started before it says that all is well', async () => {
+    const grove: Grove = { name: 'Old wall', ms: 20, fails: false, rows: 2, inside: [] };
+    const good = streamHtml(GroveView, { grove });
+    await expect(good.started).resolves.toBeUndefined();
+    expect((await readAll(good)).join('')).toContain('Old wall');
+    // Wrong at once: nothing was sent, so that a server can still answer with another status.
+    const Count = component('late-count', {
+      props: { n: prop.number() },
+      template: ({ props }) => el.p(props.n),
+    });
+    const wrong = streamHtml(Count, { n: 'many' as never });
+    await expect(wrong.started).rejects.toMatchObject({ problems: [{ code: 'prop-invalid' }] });
+    await expect(readAll(wrong)).rejects.toBeInstanceOf(LatticeError);
+    // A failure that comes after the first piece is the reader's.
+    const late = streamHtml(
+      component('late-fault', {
+        load: async () => Promise.reject(new Error('closed')),
+        template: ({ data }) => [el.p('first'), whenLoaded(data, { loaded: () => 'never' })],
+      }),
+    );
+    await expect(late.started).resolves.toBeUndefined();
+    await expect(readAll(late)).rejects.toMatchObject({ problems: [{ code: 'load-failed' }] });
+    // A reader that has left and a signal tell why, and nobody has to listen.
+    const left = streamHtml(GroveView, { grove });
+    await left.cancel(new Error('left'));
+    const stop = new AbortController();
+    stop.abort(new Error('gone'));
+    await expect(streamHtml(GroveView, { grove }, { signal: stop.signal }).started).rejects.toThrow('gone');
+    streamHtml(Count, { n: 'many' as never });
+  });
+
   test('a signal ends a rendering with its reason, and nothing is reported as failed', async () => {
     const reported: unknown[] = [];
     const grove: Grove = { name: 'slow', ms: 5_000, fails: false, rows: 1, inside: [] };

@@ -8,7 +8,8 @@ export function isJson(value: unknown, around: readonly unknown[] = []): boolean
   const inside = [...around, value];
   if (Array.isArray(value)) return value.every((one) => isJson(one, inside));
   const above = Object.getPrototypeOf(value);
-  if (above !== null && above !== Object.prototype) return false;
+  // What `fetch` gave may be of another realm, whose `Object.prototype` is another object.
+  if (above !== null && Object.getPrototypeOf(above) !== null) return false;
   return Object.values(value).every((one) => one === undefined || isJson(one, inside));
 }
 

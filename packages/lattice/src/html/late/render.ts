@@ -53,6 +53,15 @@ export interface StreamOptions extends LateOptions {
   readonly order?: 'in-order' | 'as-ready';
 }
 
+/** What `streamHtml` returns: a stream of bytes that says when it has begun. */
+export interface HtmlStream extends ReadableStream<Uint8Array> {
+  /**
+   * Settles when the first piece is there to be read, before which no server need have sent a status. It rejects with what
+   * went wrong until then, or with the reason for which the reader left.
+   */
+  readonly started: Promise<void>;
+}
+
 /**
  * Renders as `renderHtml` does, once the data of all components in it has been loaded: independent loads at the same
  * time, others as soon as what they depend on is there, equal ones once.
@@ -85,30 +94,45 @@ export async function renderHtmlAsync<const Target extends Use | AnyComponent>(
  * stops all that is loading.
  *
  * @example return new Response(streamHtml(GrovePage, {}, { page: { title: 'Grove log' }, signal: request.signal }))
+ * @example
+ * const body = streamHtml(GrovePage, {}, { page: { title: 'Grove log' }, signal: request.signal });
+ * await body.started; // rejects while a server can still answer 500
+ * return new Response(body);
  */
 export function streamHtml<const Target extends Use | AnyComponent>(
   target: Target,
   ...given: RenderArguments<Target, StreamOptions>
-): ReadableStream<Uint8Array> {
+): HtmlStream {
   const stop = new AbortController();
   const texts = chunked(textsSent(target, given[0], given[1], stop));
   const encoder = new TextEncoder();
-  return new ReadableStream<Uint8Array>({
+  let settle: { resolve: () => void; reject: (thrown: unknown) => void } | undefined;
+  const started = new Promise<void>((resolve, reject) => {
+    settle = { resolve, reject };
+  });
+  // Who reads the stream is told as well; nobody has to wait for this.
+  started.catch(() => undefined);
+  const stream = new ReadableStream<Uint8Array>({
     async pull(controller) {
       try {
         const { done, value } = await texts.next();
         if (done) controller.close();
         else controller.enqueue(encoder.encode(value));
+        settle?.resolve();
       } catch (thrown) {
         stop.abort(thrown);
         controller.error(thrown);
+        settle?.reject(thrown);
       }
     },
     async cancel(reason) {
-      stop.abort(reason ?? new DOMException('The reader stopped.', 'AbortError'));
+      const why = reason ?? new DOMException('The reader stopped.', 'AbortError');
+      settle?.reject(why);
+      stop.abort(why);
       await texts.return(undefined);
     },
   });
+  return Object.assign(stream, { started });
 }
 
 /** How much text is sent as one. */

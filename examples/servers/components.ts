@@ -12,12 +12,12 @@ async function json<Data>(answer: Response): Promise<Data> {
 /** Loads the grove log; in a page it can be filtered and read anew. */
 export const LogBook = component('log-book', {
   description: 'The last entries of the grove log.',
-  props: { from: prop.url() },
+  props: { from: prop.url(), newest: prop.number().fallback(12) },
   styles: markupFile(import.meta.url, './log-book.css'),
   state: () => ({ word: '' }),
   load: async ({ props, fetch }): Promise<readonly Entry[]> => json(await fetch(props.from)),
   handlers: { again: ({ reload }) => reload() },
-  template: ({ data, state, handlers }) =>
+  template: ({ props, data, state, handlers }) =>
     el.section(
       { 'aria-busy': data.isLoading, 'aria-label': 'Grove log' },
       el.div(
@@ -30,8 +30,8 @@ export const LogBook = component('log-book', {
         loaded: (entries) =>
           el.ol(
             eachOf(
-              calc(entries, state.word, (all, word) =>
-                all.filter(({ grove }) => grove.toLowerCase().includes(word.toLowerCase())),
+              calc(entries, state.word, props.newest, (all, word, newest) =>
+                all.slice(0, newest).filter(({ grove }) => grove.toLowerCase().includes(word.toLowerCase())),
               ),
               (entry) =>
                 el.li(
@@ -72,16 +72,44 @@ export const WaterGauge = component('water-gauge', {
 
 export const GrovePage = component('grove-page', {
   description: 'The grove log of Ninefold Orchard.',
-  props: { log: prop.url(), water: prop.url() },
+  props: {
+    log: prop.url(),
+    water: prop.url(),
+    newest: prop
+      .number()
+      .where((newest) => Number.isInteger(newest) && newest >= 1 && newest <= 12, 'must be 1 to 12')
+      .fallback(12),
+  },
   slots: { note: slot() },
-  styles: markupFile(import.meta.url, './grove-page.css'),
   template: ({ props, slots }) => [
     el.header(el.p('Ninefold Orchard'), el.h1('Grove log')),
     el.main(
-      el.p({ class: 'lead' }, 'What the groves say, as it is written down. Newest first.'),
+      el.p(
+        { class: 'lead' },
+        phrase`The last ${props.newest} entries, as they are written down. Newest first.`,
+      ),
       WaterGauge({ from: props.water }),
-      LogBook({ from: props.log }),
+      LogBook({ from: props.log, newest: props.newest }),
     ),
     el.footer(slots.note('Written by whoever closes the gate.')),
+  ],
+});
+
+/** Loads nothing: it is the same for everybody until somebody writes another one. */
+export const VisitPage = component('visit-page', {
+  description: 'When the groves are open to visitors.',
+  props: { hours: prop.record({ days: prop.text(), from: prop.text(), to: prop.text() }) },
+  template: ({ props }) => [
+    el.header(el.p('Ninefold Orchard'), el.h1('Visit the groves')),
+    el.main(
+      el.p({ class: 'lead' }, 'Come by the weir gate. Dogs stay on the lead, bees do not.'),
+      el.dl(
+        el.dt('Open'),
+        el.dd(props.hours.days),
+        el.dt('Hours'),
+        el.dd(phrase`${props.hours.from} to ${props.hours.to}`),
+      ),
+      el.p(el.a({ href: '/' }, 'What the groves say today')),
+    ),
   ],
 });
