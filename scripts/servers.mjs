@@ -35,7 +35,8 @@ export async function started(script, args, { execArgv = [], env = {} } = {}) {
   const child = fork(script, args, {
     cwd: root,
     execArgv: ['--import', 'tsx', ...execArgv],
-    env: { ...process.env, ...env },
+    // The library as it is built, not its sources.
+    env: { ...process.env, TSX_TSCONFIG_PATH: join(folder, 'tsconfig.json'), ...env },
   });
   const said = () =>
     new Promise((done, fail) => {

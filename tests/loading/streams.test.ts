@@ -240,12 +240,11 @@ describe('what comes later', () => {
     await expect(wrong.started).rejects.toMatchObject({ problems: [{ code: 'prop-invalid' }] });
     await expect(readAll(wrong)).rejects.toBeInstanceOf(LatticeError);
     // A failure that comes after the first piece is the reader's.
-    const late = streamHtml(
-      component('late-fault', {
-        load: async () => Promise.reject(new Error('closed')),
-        template: ({ data }) => [el.p('first'), whenLoaded(data, { loaded: () => 'never' })],
-      }),
-    );
+    const Fault = component('late-fault', {
+      load: async () => wait(20).then(() => Promise.reject(new Error('closed'))),
+      template: ({ data }) => whenLoaded(data, { loaded: () => 'never' }),
+    });
+    const late = streamHtml(component('late-page', { template: () => [el.p('first'), Fault()] }));
     await expect(late.started).resolves.toBeUndefined();
     await expect(readAll(late)).rejects.toMatchObject({ problems: [{ code: 'load-failed' }] });
     // A reader that has left and a signal tell why, and nobody has to listen.

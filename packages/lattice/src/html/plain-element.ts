@@ -22,8 +22,9 @@ export interface TagTexts {
   readonly writers: Map<string, WriteAttribute>;
   readonly start: string;
   readonly opened: string;
-  /** Empty for an element that has no content. */
   readonly end: string;
+  /** Whether it is one alone that has no content. */
+  readonly isEmpty: boolean;
 }
 
 export const tags = new Map<unknown, TagTexts | typeof unusual>();
@@ -34,7 +35,7 @@ export function tagTexts(tag: unknown): TagTexts | typeof unusual {
     typeof tag === 'string' &&
     /^[a-z][a-z0-9]*$/.test(tag) &&
     !lineEaters.has(tag) &&
-    !rawTextElements.has(tag) &&
+    (!rawTextElements.has(tag) || tag === 'script') &&
     !/^(title|option|select)$/.test(tag);
   const known: TagTexts | typeof unusual = isUsual
     ? {
@@ -43,6 +44,7 @@ export function tagTexts(tag: unknown): TagTexts | typeof unusual {
         start: `<${tag}`,
         opened: `<${tag}>`,
         end: voidElements.has(tag) ? '' : `</${tag}>`,
+        isEmpty: voidElements.has(tag) || tag === 'script',
       }
     : unusual;
   if (tags.size < 300) tags.set(tag, known);

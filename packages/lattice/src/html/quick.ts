@@ -43,13 +43,13 @@ class Usual {
   private times = 0;
   private readonly how: How;
 
-  constructor(component: ComponentCore, form: 'markup' | 'elements', how: How) {
+  constructor(component: ComponentCore, form: 'markup' | 'elements', how: How, isStrict: boolean) {
     this.component = component;
     this.how = how;
     this.checks = component.props.kinds.map(checkOf);
     this.hasNeeded = component.slots.kinds.some(({ needed }) => needed);
     this.form = form;
-    this.routine = spotRoutine(component, form, how);
+    this.routine = spotRoutine(component, form, how, isStrict);
   }
 
   get styled(): ReadonlySet<ComponentCore> {
@@ -91,15 +91,25 @@ class Usual {
 }
 
 const usualIn = {
-  markup: /* @__PURE__ */ perComponent((core) => usualOf(core, 'markup', 'usual')),
-  elements: /* @__PURE__ */ perComponent((core) => usualOf(core, 'elements', 'usual')),
+  markup: /* @__PURE__ */ perComponent((core) => usualOf(core, 'markup', 'usual', false)),
+  elements: /* @__PURE__ */ perComponent((core) => usualOf(core, 'elements', 'usual', false)),
+};
+const strictIn = {
+  markup: /* @__PURE__ */ perComponent((core) => usualOf(core, 'markup', 'usual', true)),
+  elements: /* @__PURE__ */ perComponent((core) => usualOf(core, 'elements', 'usual', true)),
 };
 
-function knownOf(component: ComponentCore, { form, how }: Pass): Usual | typeof unusual {
-  return how === 'usual' ? usualIn[form](component) : usualOf(component, form, how);
+function knownOf(component: ComponentCore, { form, how, isStrict }: Pass): Usual | typeof unusual {
+  if (how !== 'usual') return usualOf(component, form, how, isStrict);
+  return (isStrict ? strictIn : usualIn)[form](component);
 }
 
-function usualOf(component: ComponentCore, form: 'markup' | 'elements', how: How): Usual | typeof unusual {
+function usualOf(
+  component: ComponentCore,
+  form: 'markup' | 'elements',
+  how: How,
+  isStrict: boolean,
+): Usual | typeof unusual {
   const { accepts, props, slots } = component;
   if (component.load || component.onFailure !== undefined) return unusual;
   if (accepts !== undefined || (form === 'elements' && isInteractive(component))) return unusual;
@@ -108,7 +118,7 @@ function usualOf(component: ComponentCore, form: 'markup' | 'elements', how: How
   // What is ready to put in has no marks.
   if (reachesGiven(component)) return unusual;
   refuseBroken(component);
-  return new Usual(component, form, how);
+  return new Usual(component, form, how, isStrict);
 }
 
 /** The normalised values of a use's props; undefined where one is missing, wrong, unknown or an expression. */
@@ -236,7 +246,7 @@ function elementText(out: string, node: ElementNode, frame: SpotFrame): string |
     if (text === undefined) return undefined;
     text += '>';
   }
-  if (known.end === '') return content.length > 0 ? undefined : text;
+  if (known.isEmpty) return content.length > 0 ? undefined : text + known.end;
   if (content.length > 0) text = partsText(text, content, frame);
   return text === undefined ? undefined : text + known.end;
 }
@@ -297,6 +307,13 @@ export function quickText(use: UseNode): string | undefined {
 
 const noLocals: unknown[] = [];
 
+/** The HTML text of plain content that has no uses in it; undefined where something in it is unusual. */
+export function plainText(content: unknown, pass: Pass): string | undefined {
+  const frame = new SpotFrame(pass, undefined, undefined, '');
+  const text = contentText('', content, frame);
+  return frame.uses === noReady ? text : undefined;
+}
+
 /** The HTML text of a use inline, for a rendering of any kind; undefined where something in it is unusual. */
 function quickIn(pass: Pass, use: UseNode, ids: string): string | undefined {
   return quickly(use, new SpotFrame(pass, undefined, undefined, ids));
@@ -304,7 +321,8 @@ function quickIn(pass: Pass, use: UseNode, ids: string): string | undefined {
 
 /** The HTML text of a use: the short way where all in it is usual. */
 export function writeUse(use: UseNode, pass: Pass, ids: string): string {
-  const isShort = pass.how !== 'instructions' && !pass.isStrict && !pass.uses;
+  // Styles of elements inline would have to be rules.
+  const isShort = pass.how !== 'instructions' && !pass.uses && (!pass.isStrict || use.given === undefined);
   return (isShort ? quickIn(pass, use, ids) : undefined) ?? writeOnTheSpot(use, pass, ids);
 }
 

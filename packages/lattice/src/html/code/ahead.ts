@@ -16,7 +16,7 @@ export function codeAhead(components: Iterable<ComponentCore>): readonly string[
   const routines = [...components].flatMap((component) =>
     formsOf(component).flatMap((form) => [
       routineOf(component, form),
-      ...(form === 'shadow' ? [] : [spotRoutine(component, form, 'usual')]),
+      ...(form === 'shadow' ? [] : [spotRoutine(component, form, 'usual', false)]),
     ]),
   );
   return [...withCalled(routines)].map(({ parts }) => {

@@ -117,9 +117,12 @@ export class Loads {
     return Math.max(1, this.options.atOnce ?? usualAtOnce);
   }
 
-  /** Whether anything has been loaded. */
-  get isUsed(): boolean {
-    return this.limit !== undefined;
+  /** How many have not come to their end. */
+  private running = 0;
+
+  /** Whether anything is still being loaded, or read row by row. */
+  get isRunning(): boolean {
+    return this.running > 0;
   }
 
   /** What a component's load comes to with some props; it never fails, what failed is a state. */
@@ -137,41 +140,46 @@ export class Loads {
   }
 
   private start(component: ComponentCore, props: Values): Promise<State> {
-    const { pool, retries = 0, retryAfter = 100 } = this.options;
+    const { pool, retries = 0 } = this.options;
     this.limit ??= pLimit(this.atOnce);
     const reads = new Set<string>();
     const state = component.state?.(props);
     const seen = { props: watched(props, reads), state: watchedState(state, reads) };
-    const own = new AbortController();
-    const unfollow = whenAborted(this.signal, () => own.abort(this.signal.reason));
-    const tried = (): Promise<unknown> =>
-      pRetry(() => this.once(component, seen, own.signal), {
-        retries,
-        minTimeout: retryAfter,
-        signal: own.signal,
-        onFailedAttempt: () => {
-          if (own.signal.aborted) throw new AbortError('aborted');
-        },
-      });
+    this.running++;
+    const once = (): Promise<unknown> => this.once(component, seen);
+    const tried = retries > 0 ? () => once().catch((thrown) => this.again(thrown, once)) : once;
     const inTurn = pool ? () => pool.run(tried) : tried;
     const loaded = this.limit(inTurn).then((value) => loadedState(value), failedWith);
     return loaded.then((one) => {
       // Rows that are still to be read stop with the rendering.
-      if (!isAsyncRows(one.value)) unfollow();
+      if (!isAsyncRows(one.value)) this.running--;
       loadedFor.set(one, { reads, props: { ...props, ...stateValues(state) } });
       return one;
     });
+  }
+
+  /** More tries after one that failed: most loads need none, and nothing of what tries take. */
+  private again(failed: unknown, once: () => Promise<unknown>): Promise<unknown> {
+    const { retries = 0, retryAfter = 100 } = this.options;
+    const refuseAborted = (): void => {
+      if (this.signal.aborted) throw new AbortError('aborted');
+    };
+    const tries = (number: number): Promise<unknown> => (number === 1 ? Promise.reject(failed) : once());
+    const own = new AbortController();
+    const unfollow = whenAborted(this.signal, () => own.abort(this.signal.reason));
+    const options = { retries, minTimeout: retryAfter, signal: own.signal, onFailedAttempt: refuseAborted };
+    return pRetry(tries, options).finally(unfollow);
   }
 
   /** One try, for as long as it may take. */
   private async once(
     component: ComponentCore,
     seen: { readonly props: Values; readonly state: Values },
-    signal: AbortSignal,
   ): Promise<unknown> {
     const timeOut = this.options.timeOut ?? component.loadTimeOut ?? usualTimeOut;
     const own = new AbortController();
     const stop = (reason: unknown): void => own.abort(reason);
+    const { signal } = this;
     const unfollow = whenAborted(signal, () => stop(signal.reason));
     const given = fetching(this.fetch, own.signal);
     let address: string | undefined;
@@ -185,12 +193,12 @@ export class Loads {
     try {
       const work = (async () => load?.({ ...seen, signal: own.signal, fetch }))();
       const value = await within(untilAborted(work, own.signal), timeOut, stop);
-      if (!isAsyncRows(value)) return value;
-      return await StartedRows.of(value, timeOut, own.signal, stop);
+      if (isAsyncRows(value)) return await StartedRows.of(value, timeOut, own.signal, stop);
+      unfollow();
+      return value;
     } catch (thrown) {
+      unfollow();
       throw new Failed(thrown, address);
-    } finally {
-      if (own.signal.aborted) unfollow();
     }
   }
 }

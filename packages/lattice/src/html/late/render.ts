@@ -205,7 +205,7 @@ async function* pieces(
   } finally {
     unfollow?.();
     // Whatever is still loading is loaded for nobody.
-    if (loads.isUsed) stop(new DOMException('The rendering is over.', 'AbortError'));
+    if (loads.isRunning) stop(new DOMException('The rendering is over.', 'AbortError'));
   }
 }
 

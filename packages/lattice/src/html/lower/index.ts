@@ -78,8 +78,8 @@ export function routineOf(
 }
 
 /** The routine of a component for uses inline: after its props it takes what fills its slots, ready to put in. */
-export function spotRoutine(component: ComponentCore, form: Form, how: How): Routine {
-  return new Routine(partsOf(component, form, true, lowererOf(how, false)), how);
+export function spotRoutine(component: ComponentCore, form: Form, how: How, isStrict: boolean): Routine {
+  return new Routine(partsOf(component, form, true, lowererOf(how, isStrict)), how);
 }
 
 function partsOf(
