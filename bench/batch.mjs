@@ -1,6 +1,6 @@
 // npm run bench:batch: 100,000 tickets as pages, with one thread and two, killed in the middle and run again; what writing
-// files alone takes, and rendering alone.
-import { spawn } from 'node:child_process';
+// files alone takes, and rendering alone; the processor time of 50,000 of them beside a script by hand.
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -68,6 +68,42 @@ console.log(
 );
 show('the same again', await batch(1));
 show('and once more', await batch(1));
+
+// A script by hand that writes the same pages: processor time of each process with all that it starts, in turns.
+const many = join(root, 'out/bench-tickets-by-hand.ndjson');
+const [byBatch, byHand] = [out, join(root, 'out/bench-pages-by-hand')];
+run('node', ['scripts/tickets.mjs', String(Math.min(count, 50_000)), many], { stdio: 'ignore' });
+const first = readdirSync(out).find((name) => name.endsWith('.html'));
+const css = join(root, 'out/bench-tickets.css');
+writeFileSync(css, /<style>[\s\S]*<\/style>/.exec(readFileSync(join(out, first), 'utf8'))[0]);
+/** Seconds of processor time that a command takes. */
+function spent(command) {
+  const { stdout } = spawnSync('bash', ['-c', `${command} > /dev/null; times`], {
+    cwd: root,
+    encoding: 'utf8',
+  });
+  const [user, system] = [...stdout.split('\n')[1].matchAll(/(\d+)m([\d.]+)s/g)].map(
+    ([, m, s]) => m * 60 + +s,
+  );
+  return user + system;
+}
+const ratios = [];
+for (let n = 0; n < 3; n++) {
+  for (const folder of [byBatch, byHand]) rmSync(folder, { recursive: true, force: true });
+  const ours = spent(
+    `node packages/tools/dist/node/cli.js batch examples/orchard/tickets/ticket-page.ts --data ${many} --out ${byBatch} --title '{tasting} · {guest}' --workers 1`,
+  );
+  const hand = spent(`node bench/batch-by-hand.mjs ${many} ${byHand} ${css}`);
+  ratios.push(ours / hand);
+  console.log(
+    `${'beside a script by hand'.padEnd(36)} ${ours.toFixed(1)} s and ${hand.toFixed(1)} s of processor`,
+  );
+}
+for (const name of readdirSync(byHand))
+  if (!readFileSync(join(byHand, name)).equals(readFileSync(join(byBatch, name))))
+    throw new Error(`${name} differs from the page by hand`);
+console.log(`${'the same bytes, ratio'.padEnd(36)} ${ratios.sort((a, b) => a - b)[1].toFixed(2)}`);
+rmSync(byHand, { recursive: true, force: true });
 
 fresh();
 mkdirSync(out, { recursive: true });

@@ -26,7 +26,7 @@ const [ofWater, ofLog] = [3894989283, 1862897606];
 
 async function json<Data>(url: string, signal: AbortSignal): Promise<Data> {
   // No page waits for ever, as with the library.
-  const answer = await fetch(url, { signal: AbortSignal.any([signal, AbortSignal.timeout(2_000)]) });
+  const answer = await fetch(url, { signal: AbortSignal.any([signal, AbortSignal.timeout(8_000)]) });
   if (!answer.ok) throw new Error(`the service says ${answer.status}`);
   return answer.json() as Promise<Data>;
 }

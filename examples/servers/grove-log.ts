@@ -42,7 +42,7 @@ export function groveLog({ query, nonce, signal }: Asked, { service, sheet }: Wh
       signal,
       // In a page the elements ask at /data, and the service is nobody else's to know.
       fetch: (path, init) => fetch(String(path).replace(/^\/data/, service), init),
-      loads: { timeOut: 2_000, retries: 1 },
+      loads: { timeOut: 8_000, retries: 1 },
       onProblem: ({ code, where }) => console.error(code, where),
       page: {
         title: 'Grove log · Ninefold Orchard',

@@ -56,7 +56,7 @@ export interface StreamOptions extends LateOptions {
 /** What `streamHtml` returns: a stream of bytes that says when it has begun. */
 export interface HtmlStream extends ReadableStream<Uint8Array> {
   /**
-   * Settles when the first piece is there to be read, before which no server need have sent a status. It rejects with what
+   * Resolves when the first piece is there to be read, before which no server need have sent a status. It rejects with what
    * went wrong until then, or with the reason for which the reader left.
    */
   readonly started: Promise<void>;
