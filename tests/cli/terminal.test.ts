@@ -1,9 +1,9 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, expect, test } from 'vitest';
-import { lattice, root } from './lattice.js';
+import { lattice, latticeProcess, root } from './lattice.js';
 
 const folder = mkdtempSync(join(tmpdir(), 'lattice-terminal-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -63,4 +63,24 @@ test('a terminal gets them shown, a file as they are', () => {
   const shown = execFileSync('script', ['-qec', command, '/dev/null'], { cwd: root, encoding: 'utf8' });
   expect(shown).toContain('\\x1b[2J');
   expect(shown).not.toMatch(steers);
+});
+
+test.each([
+  'describe examples/orchard/components',
+  'tree examples/orchard/fair-page.ts --json',
+  'check examples/orchard --format sarif',
+])('%s ends without a word where its reader has left', (command) => {
+  const piped = `node packages/tools/dist/node/cli.js ${command} | true; exit "${'$'}{PIPESTATUS[0]}"`;
+  const { status, stderr } = spawnSync('bash', ['-c', piped], { cwd: root, encoding: 'utf8' });
+  expect(stderr).toBe('');
+  expect(status).toBe(0);
+});
+
+test('help for a command that there is not says so, and which may be meant', () => {
+  const { code, err, out } = latticeProcess('help', 'chekc');
+  expect(code).toBe(2);
+  expect(err).toContain("unknown command 'chekc'");
+  expect(err).toContain('check');
+  expect(out).toBe('');
+  expect(latticeProcess('help', 'check')).toMatchObject({ code: 0, err: '' });
 });

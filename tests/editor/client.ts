@@ -122,8 +122,9 @@ export class Editor {
     return this.#child.pid ?? 0;
   }
 
-  async stop(): Promise<number | null> {
-    await this.#connection.sendRequest('shutdown');
+  /** Ends it as the protocol says, or as an editor that is cut short does. */
+  async stop({ isAsked = true } = {}): Promise<number | null> {
+    if (isAsked) await this.#connection.sendRequest('shutdown');
     const ended = new Promise<number | null>((give) => this.#child.on('exit', give));
     await this.#connection.sendNotification('exit');
     return ended;

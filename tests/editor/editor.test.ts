@@ -217,6 +217,15 @@ describe('lattice editor', () => {
     }
   });
 
+  test('ends with 0 after a shutdown, with 1 without one', async () => {
+    // https://microsoft.github.io/language-server-protocol/specifications/lsp/3.17/specification/#exit
+    for (const isAsked of [true, false]) {
+      const editor = new Editor('examples/orchard');
+      await editor.start();
+      expect(await editor.stop({ isAsked })).toBe(isAsked ? 0 : 1);
+    }
+  });
+
   test('goes on when the process that reads the project is killed', async () => {
     expect(killReaders(editor.pid)).toBeGreaterThan(0);
     await editor.write(file('grove-card.html'), `${card}<season-tag season="never"></season-tag>`);

@@ -18,12 +18,19 @@ export async function runCommand(args: readonly string[]): Promise<number> {
 
   for (const command of await commandsFor(args)) program.addCommand(command.exitOverride().version(version));
   process.exitCode = 0;
+  // Of a command that there is not, `help` would show all of them without a word.
+  const [first, second] = args;
+  const asked = first === 'help' && second !== undefined && !isCommand(program, second) ? [second] : args;
   try {
-    await program.parseAsync(args, { from: 'user' });
+    await program.parseAsync(asked, { from: 'user' });
   } catch (thrown) {
     return await report(thrown);
   }
   return process.exitCode;
+}
+
+function isCommand({ commands }: Command, name: string): boolean {
+  return name === 'help' || name.startsWith('-') || commands.some((one) => one.name() === name);
 }
 
 /** Says what went wrong on standard error, and gives the exit code for it. */

@@ -212,10 +212,8 @@ export function serveEditor(
   };
 
   connection.onShutdown(() => reading?.end());
-  connection.onExit(() => {
-    reading?.end();
-    process.exit();
-  });
+  // The process ends by itself then: with 0 after a shutdown, with 1 without one.
+  connection.onExit(() => reading?.end());
   documents.listen(connection);
   connection.listen();
   return connection;
