@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, expect, test } from 'vitest';
-import { lattice, latticeProcess, root } from './lattice.js';
+import { lattice, latticeOf, latticeProcess, root } from './lattice.js';
 
 const folder = mkdtempSync(join(tmpdir(), 'lattice-terminal-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -74,6 +74,36 @@ test.each([
   const { status, stderr } = spawnSync('bash', ['-c', piped], { cwd: root, encoding: 'utf8' });
   expect(stderr).toBe('');
   expect(status).toBe(0);
+});
+
+test('check reads a text from standard input, with the components of other paths', () => {
+  const wrong = '<variety-crad name="Dunlight"></variety-crad>';
+  const { code, out } = latticeOf(wrong, 'check', '-', 'examples/orchard/components');
+  expect(code).toBe(1);
+  expect(out).toMatch(/at stdin\.html:1:1/);
+  expect(out).toContain('variety-card');
+  const alone = latticeOf(
+    '<!doctype html>\n<html lang="en"><title>x</title><p id="a" id="b">',
+    'check',
+    '-',
+    '--format',
+    'json',
+  );
+  expect(alone.code).toBe(1);
+  expect(JSON.parse(alone.out).problems).toMatchObject([
+    { code: 'attribute-doubled', source: { file: `${root}stdin.html`, line: 2 } },
+  ]);
+  expect(latticeOf('<p>Fine</p>', 'check', '-')).toMatchObject({ code: 0, err: '' });
+});
+
+test('a pattern in quotes is the files that a shell would have named', () => {
+  const byShell = latticeProcess('check', 'examples/orchard/components/price-tag.ts', '--format', 'json');
+  const quoted = latticeProcess('check', 'examples/orchard/components/price-*.ts', '--format', 'json');
+  expect(JSON.parse(quoted.out).files).toEqual(JSON.parse(byShell.out).files);
+  expect(latticeProcess('check', 'examples/orchard/no-such-*.ts')).toMatchObject({
+    code: 2,
+    err: 'lattice: No file fits examples/orchard/no-such-*.ts.\n',
+  });
 });
 
 test('help for a command that there is not says so, and which may be meant', () => {

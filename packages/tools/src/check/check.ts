@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { resolve as resolvePath } from 'node:path';
 import { type ComponentCore, componentCore, componentsIn } from 'zesty-lattice/internal/component';
 import { isDocument } from 'zesty-lattice/internal/markup';
 import { finding, type Problem, placed, problemText } from 'zesty-lattice/internal/problem';
@@ -20,6 +21,8 @@ export interface CheckOptions {
   readonly settings?: Settings;
   /** Checks values that HTML templates pass to props against their kinds (default: `false`). */
   readonly types?: boolean;
+  /** A template text or document to check beside the files, as `stdin.html` of the working folder. */
+  readonly input?: string;
 }
 
 /** What a check found. */
@@ -50,13 +53,16 @@ interface Known {
 export async function check(paths: readonly string[], options: CheckOptions = {}): Promise<CheckReport> {
   const start = performance.now();
   const settings = options.settings ?? readSettings(paths[0] ?? '.');
-  const files = await filesIn(paths, settings.ignore);
+  const found = await filesIn(paths, settings.ignore);
+  const input: CheckedFile = { path: resolvePath('stdin.html'), kind: 'markup' };
+  const files = options.input === undefined ? found : [...found, input];
   const problems: Problem[] = [];
   const texts = new Map<string, string>();
   const components = new Map<ComponentCore, Known>();
   let done = 0;
   const step = (): void => options.progress?.(++done, files.length);
-  for (const file of files) texts.set(file.path, readFileSync(file.path, 'utf8'));
+  for (const file of files)
+    texts.set(file.path, file === input ? (options.input ?? '') : readFileSync(file.path, 'utf8'));
   for (const file of files.filter(({ kind }) => kind === 'module')) {
     problems.push(...(await gather(file, texts.get(file.path) ?? '', components)));
     step();

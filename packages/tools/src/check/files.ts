@@ -23,6 +23,14 @@ const patterns = ['**/*.{ts,js,mts,mjs,cts,cjs,html}'];
 const never = ['**/node_modules/**', '**/{dist,out,build,coverage}/**', '**/*.d.{ts,mts,cts}', '**/.*/**'];
 const tests = '**/*.{test,spec}.*';
 
+/** The files that a pattern means which no shell has read, as in quotes. */
+async function fitting(path: string): Promise<readonly string[]> {
+  if (!/[*?{[]/.test(path)) throw new MissingPath(`There is no file or folder ${path}.`);
+  const files = await glob([path.replaceAll('\\', '/')], { absolute: true, ignore: never });
+  if (files.length === 0) throw new MissingPath(`No file fits ${path}.`);
+  return files;
+}
+
 /** The files below the given paths, sorted, tests only if asked for; a file that is named itself is always among them. */
 export async function filesIn(
   paths: readonly string[],
@@ -34,7 +42,10 @@ export async function filesIn(
   for (const path of paths) {
     const full = resolve(path);
     const stat = statSync(full, { throwIfNoEntry: false });
-    if (!stat) throw new MissingPath(`There is no file or folder ${path}.`);
+    if (!stat) {
+      for (const file of await fitting(path)) found.add(file);
+      continue;
+    }
     if (stat.isFile()) found.add(full);
     else
       for (const file of await glob(patterns, { cwd: full, absolute: true, ignore: left })) found.add(file);

@@ -1,7 +1,9 @@
+import { text } from 'node:stream/consumers';
 import { type Command, Option } from 'commander';
 import pc from 'picocolors';
 import { type CheckReport, check, jsonReport, sarifReport, textReport } from '../../check/index.js';
 import { wrongCall } from '../load.js';
+import { UsageError } from '../usage-error.js';
 import { watching } from '../watching.js';
 
 interface CheckFlags {
@@ -20,26 +22,36 @@ export function checkCommand(command: Command): Command {
     .option('-w, --watch', 'check again when a file changes')
     .addHelpText(
       'after',
-      '\nlattice.json sets severities, foreign tags and ignored paths: see docs/check.md.',
+      '\n- reads a template text or a document from standard input. lattice.json sets severities, foreign tags and ignored paths: see docs/check.md.',
     )
     .action(runCheck);
 }
 
-async function runCheck(paths: readonly string[], options: CheckFlags): Promise<void> {
+async function runCheck(given: readonly string[], options: CheckFlags): Promise<void> {
+  const paths = given.filter((path) => path !== '-');
+  const isPiped = paths.length < given.length;
+  if (isPiped && options.watch)
+    throw new UsageError('Standard input is read once: check - and --watch do not go together.');
   if (options.watch)
     return watching(
       ['check', ...paths, '--format', options.format, ...(options.types ? ['--types'] : [])],
       () => paths,
     );
-  const report = await checked(paths, options.types === true);
+  const input = isPiped ? await text(process.stdin) : undefined;
+  const report = await checked(paths, options.types === true, input);
   process.stdout.write(written(report, options.format));
   if (report.problems.some(({ severity }) => severity === 'error')) process.exitCode = 1;
 }
 
-async function checked(paths: readonly string[], types: boolean): Promise<CheckReport> {
+async function checked(
+  paths: readonly string[],
+  types: boolean,
+  input: string | undefined,
+): Promise<CheckReport> {
   const bar = process.stderr.isTTY ? await progressBar() : undefined;
   try {
-    return await check(paths, { types, progress: (done, all) => bar?.show(done, all) });
+    const progress = (done: number, all: number): void => bar?.show(done, all);
+    return await check(paths, { types, progress, ...(input !== undefined && { input }) });
   } catch (thrown) {
     throw wrongCall(thrown);
   } finally {
