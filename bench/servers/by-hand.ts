@@ -8,7 +8,7 @@ import express from 'express';
 import fastify from 'fastify';
 import { escapeText } from 'zesty-lattice/html';
 import { policy, type Where } from '../../examples/servers/grove-log.js';
-import { listen } from '../../examples/servers/listen.js';
+import { leaving, listen } from '../../examples/servers/listen.js';
 import { requestServer } from '../../examples/servers/request-server.js';
 import type { Entry } from '../../examples/servers/service.js';
 
@@ -72,15 +72,14 @@ const headersOf = (nonce: string): Record<string, string> => ({
 
 /** Writes the page to an answer of Node, no faster than it is taken. */
 async function writeTo(response: ServerResponse, where: Where): Promise<void> {
-  const stop = new AbortController();
-  response.on('close', () => stop.abort());
+  const signal = leaving(response);
   const nonce = newNonce();
   try {
     let isFirst = true;
-    for await (const piece of pieces(where, nonce, stop.signal)) {
+    for await (const piece of pieces(where, nonce, signal)) {
       if (isFirst) response.writeHead(200, headersOf(nonce));
       isFirst = false;
-      if (!response.write(piece)) await once(response, 'drain', { signal: stop.signal });
+      if (!response.write(piece)) await once(response, 'drain', { signal });
     }
     response.end();
   } catch {
@@ -98,10 +97,8 @@ const servers: Readonly<Record<string, (where: Where) => Server | Promise<Server
   fastify: async (where) => {
     const app = fastify();
     app.get('/', (_request, reply) => {
-      const stop = new AbortController();
-      reply.raw.on('close', () => stop.abort());
       const nonce = newNonce();
-      return reply.headers(headersOf(nonce)).send(Readable.from(pieces(where, nonce, stop.signal)));
+      return reply.headers(headersOf(nonce)).send(Readable.from(pieces(where, nonce, leaving(reply.raw))));
     });
     await app.ready();
     return createServer((request, response) => app.routing(request, response));

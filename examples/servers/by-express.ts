@@ -3,15 +3,9 @@ import { createServer, type Server } from 'node:http';
 import { pipeline } from 'node:stream/promises';
 import { constants } from 'node:zlib';
 import compression from 'compression';
-import express, { type ErrorRequestHandler, type Response } from 'express';
+import express, { type ErrorRequestHandler } from 'express';
 import { faultOf, groveLog, policy, serviceUrl, visitPage, type Where } from './grove-log.js';
-
-/** A signal that aborts when the visitor leaves. */
-function leaving(response: Response): AbortSignal {
-  const stop = new AbortController();
-  response.on('close', () => stop.abort());
-  return stop.signal;
-}
+import { leaving } from './listen.js';
 
 export function expressServer(where: Where): Server {
   const app = express();

@@ -4,15 +4,9 @@ import { Readable } from 'node:stream';
 import { constants } from 'node:zlib';
 import compress from '@fastify/compress';
 import etag from '@fastify/etag';
-import fastify, { type FastifyReply } from 'fastify';
+import fastify from 'fastify';
 import { faultOf, groveLog, policy, serviceUrl, visitPage, type Where } from './grove-log.js';
-
-/** A signal that aborts when the visitor leaves. */
-function leaving(reply: FastifyReply): AbortSignal {
-  const stop = new AbortController();
-  reply.raw.on('close', () => stop.abort());
-  return stop.signal;
-}
+import { leaving } from './listen.js';
 
 export async function fastifyServer(where: Where): Promise<Server> {
   const app = fastify();
@@ -32,7 +26,7 @@ export async function fastifyServer(where: Where): Promise<Server> {
   app.get('/', async (request, reply) => {
     const nonce = randomBytes(16).toString('base64');
     const { searchParams } = new URL(request.url, 'http://localhost');
-    const page = groveLog({ query: searchParams, nonce, signal: leaving(reply) }, where);
+    const page = groveLog({ query: searchParams, nonce, signal: leaving(reply.raw) }, where);
     // Until its first piece is there, another status can be answered.
     await page.started;
     reply.headers({ 'content-security-policy': policy(nonce), 'cache-control': 'no-store' });
@@ -45,7 +39,7 @@ export async function fastifyServer(where: Where): Promise<Server> {
   app.get('/app.js', (_request, reply) => reply.type('text/javascript').send(where.script));
   app.get('/page.css', (_request, reply) => reply.type('text/css').send(where.sheet));
   app.get('/data/:what', async (request, reply) => {
-    const answer = await fetch(serviceUrl(request.url, where), { signal: leaving(reply) });
+    const answer = await fetch(serviceUrl(request.url, where), { signal: leaving(reply.raw) });
     return reply
       .code(answer.status)
       .type('application/json')

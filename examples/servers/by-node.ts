@@ -3,17 +3,17 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import { pipeline } from 'node:stream/promises';
 import { constants, createGzip } from 'node:zlib';
 import { faultOf, groveLog, policy, serviceUrl, visitPage, type Where } from './grove-log.js';
+import { leaving } from './listen.js';
 
 // Node's own server, with nothing else.
 
 export function nodeServer(where: Where): Server {
   return createServer(async (request, response) => {
-    const stop = new AbortController();
-    response.on('close', () => stop.abort());
+    const signal = leaving(response);
     try {
-      await answer(request, response, where, stop.signal);
+      await answer(request, response, where, signal);
     } catch (thrown) {
-      if (stop.signal.aborted) return;
+      if (signal.aborted) return;
       const { status, text } = faultOf(thrown);
       if (status === 500) console.error(thrown);
       // Behind the first piece the connection ends in the middle, so that nobody takes half of a page for all of it.

@@ -1,4 +1,4 @@
-import type { Server } from 'node:http';
+import type { Server, ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 
 /** Starts a server on this machine alone; tells its address. */
@@ -8,3 +8,10 @@ export const listen = (server: Server, port = 0): Promise<string> =>
       done(`http://127.0.0.1:${(server.address() as AddressInfo).port}`),
     ),
   );
+
+/** A signal that aborts when the visitor leaves. */
+export function leaving(response: ServerResponse): AbortSignal {
+  const stop = new AbortController();
+  response.on('close', () => stop.abort());
+  return stop.signal;
+}

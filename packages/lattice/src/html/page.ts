@@ -11,7 +11,7 @@ import type { Content } from '../template/index.js';
 import { isUse, notAComponent, refuse } from '../tree/index.js';
 import { mailHtml } from './mail/index.js';
 import { Pass, type Sink, tellOnConsole } from './pass.js';
-import { plainText } from './quick.js';
+import { textOfPlain } from './quick.js';
 import { joinedCss, nonceText, type RenderOptions, sheetLink, withCall, writeTo } from './render.js';
 import { BytesSink, lastBytes, roomBefore, TextSink } from './sinks.js';
 import { writeOnTheSpot } from './spot.js';
@@ -145,7 +145,7 @@ function emptyUse(target: unknown, called: unknown): UseNode {
 
 function headHtml(head: Content): string {
   const pass = new Pass();
-  const html = (dev ? undefined : plainText(head, pass)) ?? writeOnTheSpot(head, pass, '');
+  const html = (dev ? undefined : textOfPlain(head, pass)) ?? writeOnTheSpot(head, pass, '');
   refuse(pass.problems);
   return html;
 }

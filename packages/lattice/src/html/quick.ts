@@ -308,7 +308,7 @@ export function quickText(use: UseNode): string | undefined {
 const noLocals: unknown[] = [];
 
 /** The HTML text of plain content that has no uses in it; undefined where something in it is unusual. */
-export function plainText(content: unknown, pass: Pass): string | undefined {
+export function textOfPlain(content: unknown, pass: Pass): string | undefined {
   const frame = new SpotFrame(pass, undefined, undefined, '');
   const text = contentText('', content, frame);
   return frame.uses === noReady ? text : undefined;
