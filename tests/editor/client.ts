@@ -13,6 +13,17 @@ import {
 } from 'vscode-languageserver-protocol/node';
 import { root } from '../cli/lattice.js';
 
+interface StartOptions {
+  readonly folders?: readonly string[];
+  readonly options?: object;
+  readonly capabilities?: object;
+}
+
+const folderOf = (folder: string): { uri: string; name: string } => ({
+  uri: pathToFileURL(folder).href,
+  name: folder,
+});
+
 const addressOf = (file: string): string =>
   /^(?:untitled|file):/.test(file) ? file : pathToFileURL(file).href;
 
@@ -23,6 +34,8 @@ export class Editor {
   readonly #reported = new Map<string, readonly Diagnostic[]>();
   readonly #versions = new Map<string, number>();
   readonly log: string[] = [];
+  /** What the server asked to be told of. */
+  readonly registered: string[] = [];
   /** What the editor was asked to show. */
   readonly shown: string[] = [];
 
@@ -50,13 +63,37 @@ export class Editor {
     this.#connection.listen();
   }
 
-  async start(): Promise<void> {
+  /** Starts it, for folders of a workspace that the editor has open: the whole project unless given. */
+  async start({ folders, options, capabilities = {} }: StartOptions = {}): Promise<void> {
+    this.#connection.onRequest('client/registerCapability', ({ registrations }) => {
+      for (const one of registrations) this.registered.push(one.method);
+      return null;
+    });
     await this.#connection.sendRequest('initialize', {
       processId: process.pid,
       rootUri: pathToFileURL(root).href,
-      capabilities: {},
+      ...(folders && { workspaceFolders: folders.map(folderOf) }),
+      ...(options && { initializationOptions: options }),
+      capabilities,
     });
     await this.#connection.sendNotification('initialized', {});
+  }
+
+  /** Opens folders, and closes others. */
+  folders(added: readonly string[], removed: readonly string[] = []): Promise<void> {
+    const event = { added: added.map(folderOf), removed: removed.map(folderOf) };
+    return this.#connection.sendNotification('workspace/didChangeWorkspaceFolders', { event });
+  }
+
+  /** Says that files were changed by others. */
+  changed(...files: readonly string[]): Promise<void> {
+    const changes = files.map((file) => ({ uri: addressOf(file), type: 2 }));
+    return this.#connection.sendNotification('workspace/didChangeWatchedFiles', { changes });
+  }
+
+  /** What is asked of a document as a whole. */
+  ask<Answer>(method: string, file: string, more: object = {}): Promise<Answer> {
+    return this.#connection.sendRequest(method, { textDocument: { uri: addressOf(file) }, ...more });
   }
 
   /** Has a file hold a text, as it is being written; a document that was never saved goes by its address alone. */

@@ -4,7 +4,7 @@ export { documentFindings } from '../markup/document/document-findings.js';
 export { documentTrees } from '../markup/document/document-trees.js';
 export { renderDocument } from '../markup/document/render-document.js';
 export { elementsIn, type ParsedElement, usesIn } from '../markup/document/uses-in.js';
-export { wordsOf } from '../markup/expression/words.js';
+export { type Word, wordsOf } from '../markup/expression/words.js';
 export * from '../markup/index.js';
 export { type Hole, pieces } from '../markup/syntax/holes.js';
 export type { MarkupAttribute, MarkupNode } from '../markup/syntax/nodes.js';

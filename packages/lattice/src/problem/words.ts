@@ -278,9 +278,12 @@ export const words = {
     `The image "${src}" has no alt text.`,
     'Say what it shows: alt="…"; for one that only decorates, alt="".',
   ]),
-  'module-failed': error<{ reason: string }>(({ reason }) => [
-    `The module stopped with an error while it was loaded: ${reason}`.replace(/\.?$/, '.'),
-    'A module of components should only define them; start servers and the like in another.',
+  'module-failed': error<{ reason: string; hint: string; needed?: string }>(({ hint, needed, reason }) => [
+    `${needed === undefined ? 'The module could not be loaded' : `${needed}, which this needs, could not be loaded`}: ${reason}`.replace(
+      /\.?$/,
+      '.',
+    ),
+    hint,
   ]),
   'adopt-failed': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
   'list-invalid': error<{ name: string; got: string }>(({ name, got }, inText) => [

@@ -2,15 +2,16 @@ import { readFileSync } from 'node:fs';
 import { resolve as resolvePath } from 'node:path';
 import { type ComponentCore, componentCore, componentsIn } from 'zesty-lattice/internal/component';
 import { isDocument } from 'zesty-lattice/internal/markup';
-import { finding, type Problem, placed, problemText } from 'zesty-lattice/internal/problem';
+import { type Problem, problemText } from 'zesty-lattice/internal/problem';
 import { resolve } from 'zesty-lattice/internal/tree';
 import { isSampleFile, moduleSamples, textSamples } from '../samples/index.js';
 import { componentProblems, unusedComponents } from './components.js';
+import { type FailedModule, failedModule, textOfFailed, withoutFailed } from './failed.js';
 import { type CheckedFile, filesIn, namesLibrary } from './files.js';
 import { documentProblems, templateProblems } from './markup.js';
 import { loadModule, madeComponents } from './modules.js';
 import { unregisteredProviders } from './registered.js';
-import { readSettings, type Settings } from './settings.js';
+import { readSettings, type Settings, withSettings } from './settings.js';
 import { typeProblems } from './types.js';
 
 /** Options of `check`. */
@@ -53,10 +54,12 @@ interface Known {
 export async function check(paths: readonly string[], options: CheckOptions = {}): Promise<CheckReport> {
   const start = performance.now();
   const settings = options.settings ?? readSettings(paths[0] ?? '.');
+  const types = options.types ?? settings.types ?? false;
   const found = await filesIn(paths, settings.ignore);
   const input: CheckedFile = { path: resolvePath('stdin.html'), kind: 'markup' };
   const files = options.input === undefined ? found : [...found, input];
   const problems: Problem[] = [];
+  const failed: FailedModule[] = [];
   const texts = new Map<string, string>();
   const components = new Map<ComponentCore, Known>();
   let done = 0;
@@ -64,12 +67,18 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
   for (const file of files)
     texts.set(file.path, file === input ? (options.input ?? '') : readFileSync(file.path, 'utf8'));
   for (const file of files.filter(({ kind }) => kind === 'module')) {
-    problems.push(...(await gather(file, texts.get(file.path) ?? '', components)));
+    problems.push(...(await gather(file, texts.get(file.path) ?? '', components, failed)));
     step();
   }
+  problems.push(...failed.flatMap((one) => one.problems));
+  // Components of others are there to be used: what is wrong in them is for those who write them.
+  const others = new Map<ComponentCore, Known>();
+  for (const file of settings.components ? await filesIn(settings.components, settings.ignore) : [])
+    if (file.kind === 'module' && !texts.has(file.path))
+      await gather(file, readFileSync(file.path, 'utf8'), others, failed);
   for (const [core, { exportName }] of components) {
     problems.push(...componentProblems(core, exportName === 'default'));
-    if (options.types) problems.push(...typeProblems(core));
+    if (types) problems.push(...typeProblems(core));
   }
   // What a module keeps to itself is in the page all the same.
   const checked = new Set(files.map(({ path }) => path));
@@ -79,16 +88,21 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
   // A component with a sample is there for others to use.
   problems.push(...unusedComponents(components, texts));
   problems.push(...unregisteredProviders(components, texts.values()));
-  const byTag = new Map([...components.keys()].map((core) => [core.name, core]));
+  const byTag = new Map([...others.keys(), ...components.keys()].map((core) => [core.name, core]));
   const templates = new Set([...byTag.values()].map(templateFile));
   for (const { path, kind } of files) {
     if (kind !== 'markup') continue;
     const text = texts.get(path) ?? '';
+    const found: Problem[] = [];
     if (isSampleFile(path))
       for (const { alone } of textSamples(text, path))
-        problems.push(...documentProblems(alone, path, byTag, settings.foreign, true));
-    else if (isDocument(text)) problems.push(...documentProblems(text, path, byTag, settings.foreign));
-    else if (!templates.has(path)) problems.push(...templateProblems(text, path, byTag, settings.foreign));
+        found.push(...documentProblems(alone, path, byTag, settings.foreign, true));
+    else if (isDocument(text)) found.push(...documentProblems(text, path, byTag, settings.foreign));
+    else if (!templates.has(path)) {
+      found.push(...textOfFailed(path, failed));
+      found.push(...templateProblems(text, path, byTag, settings.foreign));
+    }
+    problems.push(...withoutFailed(found, failed));
     step();
     // Other work, such as drawing how far it is, gets its turn.
     if (done % 50 === 0) await new Promise((turn) => setImmediate(turn));
@@ -106,6 +120,7 @@ async function gather(
   file: CheckedFile,
   text: string,
   components: Map<ComponentCore, Known>,
+  failed: FailedModule[],
 ): Promise<readonly Problem[]> {
   if (!namesLibrary(text) && !isSampleFile(file.path)) return [];
   try {
@@ -122,15 +137,9 @@ async function gather(
     if (!isSampleFile(file.path)) return [];
     return moduleSamples(exported).flatMap(({ use }) => resolve(use).problems);
   } catch (thrown) {
-    if (isLatticeError(thrown)) return thrown.problems;
-    const reason = thrown instanceof Error ? (thrown.message.split('\n')[0] ?? '') : String(thrown);
-    return [placed(finding('module-failed', { reason }, { file: file.path, line: 1, column: 1 }), '')];
+    failed.push(failedModule(thrown, file.path, text));
+    return [];
   }
-}
-
-/** By its name, since a module may have brought its own copy of the library. */
-function isLatticeError(thrown: unknown): thrown is Error & { readonly problems: readonly Problem[] } {
-  return thrown instanceof Error && thrown.name === 'LatticeError' && 'problems' in thrown;
 }
 
 function templateFile({ template }: ComponentCore): string | undefined {
@@ -149,13 +158,6 @@ function withoutRepeats(problems: readonly Problem[]): readonly Problem[] {
     if (!before || problem.where.length < before.where.length) known.set(key, problem);
   }
   return [...known.values()];
-}
-
-function withSettings(problems: readonly Problem[], { severity }: Settings): readonly Problem[] {
-  return problems.flatMap((problem) => {
-    const level = severity[problem.code] ?? problem.severity;
-    return level === 'off' ? [] : [{ ...problem, severity: level }];
-  });
 }
 
 function sorted(problems: readonly Problem[]): readonly Problem[] {

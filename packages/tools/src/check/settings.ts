@@ -1,6 +1,12 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
-import { nearest, type ProblemCode, type Severity, words } from 'zesty-lattice/internal/problem';
+import {
+  nearest,
+  type Problem,
+  type ProblemCode,
+  type Severity,
+  words,
+} from 'zesty-lattice/internal/problem';
 import { isRecord } from 'zesty-lattice/internal/template';
 
 const codes = Object.keys(words) as readonly ProblemCode[];
@@ -13,6 +19,14 @@ export interface Settings {
   readonly foreign: readonly string[];
   /** Paths that are not checked, as glob patterns. */
   readonly ignore: readonly string[];
+  /** The project's files and folders, for commands that are given none; whole paths. */
+  readonly paths?: readonly string[];
+  /** A CSS file for the whole page, in previews, pictures and pages; a whole path. */
+  readonly css?: string;
+  /** Whether values that HTML templates pass to props are checked. */
+  readonly types?: boolean;
+  /** Files and folders whose components may stand in the project's texts, besides its own; whole paths. */
+  readonly components?: readonly string[];
 }
 
 const noSettings: Settings = { severity: {}, foreign: [], ignore: [] };
@@ -39,15 +53,50 @@ function settingsIn(text: string, path: string): Settings {
   if (!isRecord(read)) {
     throw new SettingsError(`${path} holds no record. Write { "severity": { … } }.`);
   }
-  const { severity = {}, foreign = [], ignore = [], ...others } = read;
+  const { severity = {}, foreign = [], ignore = [], paths, css, types, components, ...others } = read;
   const [unknown] = Object.keys(others);
-  if (unknown !== undefined)
-    throw new SettingsError(`${path} sets "${unknown}". It can set severity, foreign and ignore.`);
+  if (unknown !== undefined) {
+    const near = nearest(unknown, names);
+    throw new SettingsError(
+      `${path} sets "${unknown}". ${near ? `Did you mean "${near}"?` : `It can set ${names.slice(0, -1).join(', ')} and ${names.at(-1)}.`}`,
+    );
+  }
+  if (css !== undefined && typeof css !== 'string')
+    throw new SettingsError(`${path} sets css to something other than the path of a file.`);
+  if (types !== undefined && typeof types !== 'boolean')
+    throw new SettingsError(`${path} sets types to something other than true or false.`);
   return {
     severity: severities(severity, path),
     foreign: texts(foreign, 'foreign', path),
     ignore: texts(ignore, 'ignore', path),
+    ...(paths !== undefined && { paths: there(paths, 'paths', path) }),
+    ...(css !== undefined && { css: there([css], 'css', path)[0] ?? '' }),
+    ...(types !== undefined && { types }),
+    ...(components !== undefined && { components: there(components, 'components', path) }),
   };
+}
+
+const names = ['severity', 'foreign', 'ignore', 'paths', 'css', 'types', 'components'];
+
+/** Paths beside the settings file, whole; a pattern is there if its folder is. */
+function there(given: unknown, name: string, path: string): readonly string[] {
+  return texts(given, name, path).map((one) => {
+    const full = resolve(dirname(path), one);
+    if (!/[*?{[]/.test(one) && !existsSync(full))
+      throw new SettingsError(
+        `${path} sets ${name} to "${one}", and there is no file or folder of that name.`,
+      );
+    return full;
+  });
+}
+
+/**
+ * The files and folders that a command is about: those that it was given, else those that `lattice.json` sets.
+ *
+ * @param fallback what it is about where neither says anything
+ */
+export function projectPaths(given: readonly string[], fallback: readonly string[] = []): readonly string[] {
+  return given.length > 0 ? given : (readSettings('.').paths ?? fallback);
 }
 
 function severities(given: unknown, path: string): Settings['severity'] {
@@ -70,4 +119,12 @@ function severities(given: unknown, path: string): Settings['severity'] {
 function texts(given: unknown, name: string, path: string): readonly string[] {
   if (Array.isArray(given) && given.every((one) => typeof one === 'string')) return given;
   throw new SettingsError(`${path} sets ${name} to something other than a list of texts.`);
+}
+
+/** Problems as grave as the settings say, without those that they turn off. */
+export function withSettings(problems: readonly Problem[], { severity }: Settings): readonly Problem[] {
+  return problems.flatMap((problem) => {
+    const level = severity[problem.code] ?? problem.severity;
+    return level === 'off' ? [] : [{ ...problem, severity: level }];
+  });
 }

@@ -30,7 +30,7 @@ const declared: Readonly<Record<string, Declared>> = {
   },
   check: {
     description: 'Check components, template texts and documents.',
-    arguments: [['<paths...>', 'files and folders']],
+    arguments: [['[paths...]', 'files and folders (default: "paths" of lattice.json)']],
     load: async () => (await import('./commands/check.js')).checkCommand,
   },
   adopt: {
@@ -45,12 +45,17 @@ const declared: Readonly<Record<string, Declared>> = {
   },
   preview: {
     description: 'Open a page with all components, or take a picture of every sample.',
-    arguments: [['[paths...]', 'files and folders with components and their samples', ['.']]],
+    arguments: [
+      [
+        '[paths...]',
+        'files and folders with components and their samples (default: "paths" of lattice.json, or .)',
+      ],
+    ],
     load: async () => (await import('./commands/preview.js')).previewCommand,
   },
   describe: {
     description: 'Describe components for other tools and for people.',
-    arguments: [['<paths...>', 'files and folders with components']],
+    arguments: [['[paths...]', 'files and folders with components (default: "paths" of lattice.json)']],
     load: async () => (await import('./commands/describe.js')).describeCommand,
   },
   pack: {
@@ -61,7 +66,10 @@ const declared: Readonly<Record<string, Declared>> = {
   editor: {
     description: 'Run the language server for HTML templates on standard input and output.',
     arguments: [
-      ['[paths...]', 'files and folders of the project (default: the folders that the editor has open)'],
+      [
+        '[paths...]',
+        'files and folders of the project (default: "paths" of lattice.json, or the folders that the editor has open)',
+      ],
     ],
     load: async () => (await import('./commands/editor.js')).editorCommand,
   },

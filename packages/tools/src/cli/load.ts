@@ -1,19 +1,39 @@
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { resolve as resolvePath } from 'node:path';
 import { type AnyComponent, componentsIn } from 'zesty-lattice/internal/component';
 import { type Catalog, catalog } from 'zesty-lattice/internal/markup';
 import { suggest } from 'zesty-lattice/internal/problem';
 import { isRecord } from 'zesty-lattice/internal/template';
-import { MissingPath } from '../check/files.js';
+import { filesIn, MissingPath, namesLibrary } from '../check/files.js';
 import { loadModule } from '../check/modules.js';
-import { SettingsError } from '../check/settings.js';
+import { projectPaths, readSettings, type Settings, SettingsError } from '../check/settings.js';
 import { UsageError } from './usage-error.js';
 
 /** What was thrown where paths are gathered, as a wrong call where it is one. */
 export function wrongCall(thrown: unknown): unknown {
   const isWrong = thrown instanceof MissingPath || thrown instanceof SettingsError;
   return isWrong ? new UsageError(thrown.message) : thrown;
+}
+
+/** The files and folders that a command is about, which `lattice.json` may say. */
+export function pathsOf(given: readonly string[], fallback: readonly string[] = []): readonly string[] {
+  try {
+    const paths = projectPaths(given, fallback);
+    if (paths.length > 0) return paths;
+  } catch (thrown) {
+    throw wrongCall(thrown);
+  }
+  throw new UsageError('Name files or folders, or set "paths" in lattice.json.');
+}
+
+/** What `lattice.json` sets where the command runs. */
+export function settingsNow(): Settings {
+  try {
+    return readSettings('.');
+  } catch (thrown) {
+    throw wrongCall(thrown);
+  }
 }
 
 /** Loads a TypeScript or JavaScript module and picks one of the components it exports. */
@@ -48,15 +68,28 @@ export const isDocumentPath = (path: string): boolean => /\.html?$/i.test(path);
 /** A document, with the components of the modules that are named with it. */
 export async function loadDocument(
   path: string,
-  { uses = [], foreign = [] }: DocumentArguments,
+  { uses, foreign }: DocumentArguments,
 ): Promise<{ readonly text: string; readonly file: string; readonly known: Catalog }> {
   if (!existsSync(path)) throw new UsageError(`There is no file ${path}.`);
-  const components = (await Promise.all(uses.map(loadComponents))).flat();
+  const settings = settingsNow();
+  const modules = uses ?? (await componentModules(settings));
+  const components = (await Promise.all(modules.map(loadComponents))).flat();
   return {
     text: await readFile(path, 'utf8'),
     file: resolvePath(path),
-    known: catalog(components, { foreign }),
+    known: catalog([...new Set(components)], { foreign: foreign ?? settings.foreign }),
   };
+}
+
+/** The modules of components that `lattice.json` names for the texts of its project. */
+async function componentModules({ components, ignore }: Settings): Promise<readonly string[]> {
+  if (!components) return [];
+  const files = await filesIn(components, ignore).catch((thrown) => {
+    throw wrongCall(thrown);
+  });
+  return files.flatMap(({ kind, path }) =>
+    kind === 'module' && namesLibrary(readFileSync(path, 'utf8')) ? [path] : [],
+  );
 }
 
 async function loadPath(path: string): Promise<Readonly<Record<string, unknown>>> {

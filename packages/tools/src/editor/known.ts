@@ -1,5 +1,6 @@
 import { attributeOf } from 'zesty-lattice/internal/component';
-import type { Catalogue, ComponentFacts, FieldFacts } from '../reading/facts.js';
+import type { Catalogue, ComponentFacts, FieldFacts, SlotFacts } from '../reading/facts.js';
+import type { DeclaredIn } from './declared.js';
 import type { Open, Spot, Spotted } from './spot.js';
 
 /** Something that may stand at a place, and what is known of it. */
@@ -12,8 +13,18 @@ export interface Known {
   readonly about: string;
   /** The component whose prop it is. */
   readonly prop?: { readonly component: string; readonly prop: string };
-  /** Where it is written: a file and a line, and the word to look for behind it. */
-  readonly written?: { readonly file: string; readonly line: number; readonly word: string };
+  /** Where it is written: in which definition of a file, and from which line on the word is looked for otherwise. */
+  readonly written?: Written;
+  /** What it takes, where it is called: names, as they are written in the module. */
+  readonly takes?: readonly string[];
+}
+
+export interface Written {
+  readonly file: string;
+  readonly line: number;
+  readonly word: string;
+  readonly component: string;
+  readonly part: DeclaredIn;
 }
 
 /** What may stand at a place in HTML text; `owner` is the component whose template it is, if it is one. */
@@ -73,7 +84,7 @@ function ofComponent(facts: ComponentFacts): Known {
     what: 'component',
     detail: description,
     about: parts.filter(Boolean).join('\n\n'),
-    written: { file: facts.file, line, word: name },
+    written: { file: facts.file, line, word: name, component: name, part: 'component' },
   };
 }
 
@@ -89,7 +100,7 @@ export function ofProp(field: FieldFacts, owner: ComponentFacts, word = field.na
     detail: field.kind,
     about: about.filter(Boolean).join('\n\n'),
     prop: { component: owner.name, prop: field.name },
-    written: { file: owner.file, line: owner.line, word: field.name },
+    written: { file: owner.file, line: owner.line, word: field.name, component: owner.name, part: 'props' },
   };
 }
 
@@ -99,7 +110,11 @@ const directives: Readonly<Record<string, string>> = {
   'each-of': 'Repeats what is in it for each item of a list.',
   as: 'What an item, or what a slot hands over, is called in it.',
   key: 'The field that is different for each row.',
+  index: 'What the number of a row is called in it, from 0.',
   of: 'The list of the state that the rows are calculated from, for controls in them.',
+  loading: 'Shown while the component’s data is loaded.',
+  loaded: 'Shown when the data is there; as="…" says what it is called.',
+  failed: 'Shown when the data could not be loaded; as="…" says what the fault is called.',
   slot: 'The slot that what is in it fills.',
 };
 
@@ -151,20 +166,12 @@ function valuesOf(
       detail: field.name,
       about: field.description,
     }));
-  if (attribute === 'slot')
-    return (tags.get(open.at(-1)?.tag ?? '')?.slots ?? []).map(({ description, hands, name }) => ({
-      word: name,
-      what: 'slot',
-      detail: hands ? 'passes data' : '',
-      about: description,
-    }));
+  if (attribute === 'slot') {
+    const around = tags.get(open.at(-1)?.tag ?? '');
+    return around ? around.slots.map((one) => ofSlot(one, around)) : [];
+  }
   if (attribute === 'name' && tag === 'slot')
-    return (owner?.slots ?? []).map(({ description, name }) => ({
-      word: name,
-      what: 'slot',
-      detail: '',
-      about: description,
-    }));
+    return owner ? owner.slots.map((one) => ofSlot(one, owner)) : [];
   if (attribute === 'handles' && owner) {
     if (!/:[^;]*$/.test(word)) {
       const events = facts?.events.map(({ description, name }) => ({ name, about: description })) ?? [];
@@ -176,7 +183,7 @@ function valuesOf(
         about,
       }));
     }
-    return owner.text.handlers.map((name) => ofOwn(name, 'handler', 'handler', owner));
+    return owner.text.handlers.map((name) => ofOwn(name, 'handler', 'handlers', owner));
   }
   if (/^(?:given|each-of|bind)$/.test(attribute)) return namesIn(pathIn(word), owner, open);
   return [];
@@ -187,13 +194,34 @@ export function pathIn(written: string): readonly string[] {
   return (/((?:[A-Za-z_$][\w$]*\.)*)[A-Za-z_$]?[\w$]*$/.exec(written)?.[1] ?? '').split('.').slice(0, -1);
 }
 
-function ofOwn(word: string, what: Known['what'], detail: string, owner: ComponentFacts): Known {
+function ofOwn(
+  word: string,
+  what: Known['what'],
+  part: 'state' | 'handlers' | 'helpers',
+  owner: ComponentFacts,
+): Known {
+  const detail = part === 'state' ? part : part.slice(0, -1);
+  const takes = owner.text.takes[word];
   return {
     word,
     what,
-    detail,
+    detail: takes ? `${detail} ${word}(${takes.join(', ')})` : detail,
     about: `A ${detail} of \`${owner.name}\`.`,
-    written: { file: owner.file, line: owner.line, word },
+    written: { file: owner.file, line: owner.line, word, component: owner.name, part },
+    ...(takes && { takes }),
+  };
+}
+
+function ofSlot(
+  { description, hands, name }: SlotFacts,
+  { file, line, name: component }: ComponentFacts,
+): Known {
+  return {
+    word: name,
+    what: 'slot',
+    detail: hands ? 'passes data' : '',
+    about: description,
+    written: { file, line, word: name, component, part: 'slots' },
   };
 }
 
@@ -203,6 +231,11 @@ function namesIn(
   owner: ComponentFacts | undefined,
   open: readonly Open[],
 ): readonly Known[] {
+  const ofRecord =
+    owner && path.length > 0 && !localsIn(open).some(({ name }) => name === path[0])
+      ? partsOf(path, owner)
+      : undefined;
+  if (ofRecord) return ofRecord;
   if (path.length > 0) {
     const kind = kindOf(path, owner, open);
     return (kind?.kind === 'record' ? kind.parts : []).map((field) => ({
@@ -225,9 +258,40 @@ function namesIn(
   return [
     ...locals,
     ...owner.props.map((field) => ofProp(field, owner)),
+    ...(path.length === 0 ? namespaces(owner) : []),
     ...owner.text.state.map((name) => ofOwn(name, 'name', 'state', owner)),
-    ...owner.text.helpers.map((name) => ofOwn(name, 'name', 'helper', owner)),
+    ...owner.text.helpers.map((name) => ofOwn(name, 'name', 'helpers', owner)),
   ];
+}
+
+/** The words that tell names of one kind apart, where the component has any. */
+function namespaces({ name, props, slots, text }: ComponentFacts): readonly Known[] {
+  const all: readonly (readonly [word: string, count: number])[] = [
+    ['props', props.length],
+    ['state', text.state.length],
+    ['slots', slots.length],
+  ];
+  return all
+    .filter(([, count]) => count > 0)
+    .map(([word]) => ({
+      word,
+      what: 'name',
+      detail: '',
+      about: `The ${word} of \`${name}\`, by their names.`,
+    }));
+}
+
+/** What follows `props.`, `state.`, `slots.` and the name of a slot. */
+function partsOf(path: readonly string[], owner: ComponentFacts): readonly Known[] | undefined {
+  const [first = '', second = '', ...others] = path;
+  if (owner.props.some(({ name }) => name === first) || others.length > 0) return undefined;
+  if (second === '') {
+    if (first === 'props') return owner.props.map((field) => ofProp(field, owner));
+    if (first === 'state') return owner.text.state.map((name) => ofOwn(name, 'name', 'state', owner));
+    if (first === 'slots') return owner.slots.map((one) => ofSlot(one, owner));
+  } else if (first === 'slots' && owner.slots.some(({ name }) => name === second))
+    return [{ word: 'filled', what: 'name', detail: 'flag', about: 'Whether the slot has content.' }];
+  return undefined;
 }
 
 interface Local {
@@ -238,10 +302,11 @@ interface Local {
 
 function localsIn(open: readonly Open[]): readonly Local[] {
   return open.flatMap(({ attributes }) => {
-    const { as, 'each-of': list = '' } = attributes;
-    return as === undefined
-      ? []
-      : [{ name: as, list: /^[\w$.]+$/.test(list.trim()) ? list.trim().split('.') : [] }];
+    const { as, 'each-of': list = '', index } = attributes;
+    const found: Local[] = index === undefined ? [] : [{ name: index, list: [] }];
+    if (as !== undefined)
+      found.push({ name: as, list: /^[\w$.]+$/.test(list.trim()) ? list.trim().split('.') : [] });
+    return found;
   });
 }
 
@@ -251,7 +316,8 @@ function kindOf(
   owner: ComponentFacts | undefined,
   open: readonly Open[],
 ): FieldFacts | undefined {
-  const [first = '', ...rest] = path;
+  const [first = '', ...rest] =
+    path[0] === 'props' && !owner?.props.some(({ name }) => name === 'props') ? path.slice(1) : path;
   const index = open.findLastIndex(({ attributes }) => attributes.as === first);
   const local = index < 0 ? undefined : localsIn(open.slice(0, index + 1)).at(-1);
   const list = local && local.list.length > 0 ? kindOf(local.list, owner, open.slice(0, index)) : undefined;

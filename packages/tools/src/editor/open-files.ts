@@ -39,13 +39,18 @@ export class OpenFiles {
     return this.#open.get(file)?.uri ?? (file.startsWith('file:') ? file : pathToFileURL(file).href);
   }
 
+  /** A file's text as a document: the one that is open, where it is. */
+  document(file: string, text = this.text(file) ?? ''): TextDocument {
+    return this.#open.get(file) ?? TextDocument.create(this.uri(file), '', 0, text);
+  }
+
   /** Changes of a file, as the protocol writes them: by its address. */
   changes(
     file: string,
     edits: readonly TextEdit[],
   ): readonly [uri: string, { readonly range: Range; readonly newText: string }[]] {
     const uri = this.uri(file);
-    const document = this.#open.get(file) ?? TextDocument.create(uri, '', 0, this.text(file) ?? '');
+    const document = this.document(file);
     return [
       uri,
       edits.map(({ from, text: newText, to }) => ({

@@ -60,6 +60,37 @@ export function renamedInText(text: string, renaming: Renaming, isOwn: boolean):
   return edits;
 }
 
+/** An expression in HTML text, as it is written there. */
+export interface Expression {
+  readonly written: string;
+  readonly at: number;
+}
+
+/** All expressions of HTML text: in braces, and in the attributes that are expressions without them. */
+export function expressionsIn(
+  { marked, nodes }: ReturnType<typeof readMarkup>,
+  text: string,
+): readonly Expression[] {
+  const found: Expression[] = [];
+  const holes = (value: string): void => {
+    for (const one of pieces(value, marked.holes))
+      if (isHole(one)) found.push({ written: one.expression, at: one.at + 2 });
+  };
+  const follow = (node: MarkupNode): void => {
+    if (node.kind === 'comment') return;
+    if (node.kind === 'text') return holes(node.text);
+    for (const { name, value, valueAt } of node.attributes) {
+      const isDirective = expressions.test(name) && (node.tag === 'template' || name === 'handles');
+      if (isDirective && valueAt !== undefined && !pieces(value, marked.holes).some(isHole))
+        found.push({ written: text.slice(valueAt, endOf(text, valueAt)), at: valueAt });
+      else holes(value);
+    }
+    for (const child of node.children) follow(child);
+  };
+  for (const node of nodes) follow(node);
+  return found.sort((one, other) => one.at - other.at);
+}
+
 /** Where an attribute's value ends: at its quote, or where no quotes are, with the word. */
 function endOf(text: string, from: number): number {
   const quote = text.charAt(from - 1);

@@ -31,6 +31,16 @@ export function renamed(
     throw new CannotRename(
       `<${component}> does not declare ${prop} in a record props: { … } of ${owner.shown}, so that it cannot be changed there.`,
     );
+  return changesOf({ component, prop, to }, owner, catalogue, texts);
+}
+
+/** Where a prop is named in files, and the changes that give it another name. */
+export function changesOf(
+  { component, prop, to }: Renaming,
+  owner: ComponentFacts,
+  catalogue: Catalogue,
+  texts: ReadonlyMap<string, string>,
+): ReadonlyMap<string, readonly TextEdit[]> {
   const found = new Map<string, readonly TextEdit[]>();
   const names = namesIn(texts.values(), owner);
   for (const [file, text] of texts) {

@@ -1,48 +1,53 @@
-import { existsSync } from 'node:fs';
 import {
-  type CodeAction,
-  CodeActionKind,
   type CompletionItem,
   CompletionItemKind,
   type Connection,
   createConnection,
-  type Diagnostic,
-  DiagnosticSeverity,
+  DidChangeWorkspaceFoldersNotification,
   type Hover,
-  type Location,
+  type InitializeParams,
+  InsertTextFormat,
   MarkupKind,
   MessageType,
   ProposedFeatures,
+  type ServerCapabilities,
   ShowMessageNotification,
-  type TextDocumentPositionParams,
   TextDocumentSyncKind,
   TextDocuments,
 } from 'vscode-languageserver/node';
 import { TextDocument } from 'vscode-languageserver-textdocument';
 import type { Problem } from 'zesty-lattice/internal/problem';
 import { packageInfo } from '../check/package-info.js';
-import type { Catalogue, ComponentFacts } from '../reading/facts.js';
-import { Reading } from '../reading/reading.js';
+import { type Asked, askedAt, locationOf, wordAt } from './asked.js';
+import { diagnostic } from './diagnostic.js';
+import { watchFiles } from './file-events.js';
 import { type Known, knownAt } from './known.js';
-import { listed } from './listing.js';
-import { mendings } from './mending.js';
 import { fileOf, OpenFiles } from './open-files.js';
-import { regionAt } from './region.js';
+import { type Project, Projects } from './projects.js';
+import { serveFixes } from './serve-fixes.js';
+import { htmlCapabilities, serveHtml } from './serve-html.js';
+import { nameCapabilities, serveNames } from './serve-names.js';
 import { serveRename } from './serve-rename.js';
-import { spotAt, wordEnd } from './spot.js';
-import type { TextEdit } from './text-edit.js';
+import { type Spotted, spotAt, wordEnd } from './spot.js';
 
 /** How long after a key the text is looked at, in milliseconds. */
 const pause = 30;
 
-const emptyCatalogue: Catalogue = { components: [], unread: [] };
+/** How long after a change of a file all is read anew, in milliseconds: mostly more than one is written. */
+const fileDelay = 150;
+
+/** What an editor may set when it starts the server (`initializationOptions`). */
+interface EditorOptions {
+  /** Whether HTML's own tags and attributes are completed and explained, where the editor has no other server for them. */
+  readonly html?: boolean;
+}
 
 /**
  * Serves an editor by the Language Server Protocol (https://microsoft.github.io/language-server-protocol/), version 3.17: the
  * problems of templates, documents and samples as they are written, with ways to fix them, what may stand at a place,
- * what is known of a word, and where it is written.
+ * what is known of a word, where it is written and read, and what an editor of HTML does.
  *
- * @param paths what belongs to the project; the editor's folders unless given
+ * @param paths what belongs to the project; the editor's folders, or what their `lattice.json` says, unless given
  */
 export function serveEditor(
   paths: readonly string[],
@@ -51,21 +56,59 @@ export function serveEditor(
 ): Connection {
   const connection = createConnection(ProposedFeatures.all, input, output);
   const documents = new TextDocuments(TextDocument);
+  const projects = new Projects(paths);
   const problems = new Map<string, readonly Problem[]>();
   const waiting = new Map<string, NodeJS.Timeout>();
-  let reading: Reading | undefined;
-  let own: readonly string[] = [];
-  let catalogue = emptyCatalogue;
+  /** Files that are not open, and whose problems the editor was told. */
+  const told = new Map<Project, ReadonlySet<string>>();
+  let options: EditorOptions = {};
+  let can: InitializeParams['capabilities'] = {};
   let reported = '';
+  let reading: NodeJS.Timeout | undefined;
+  let stopWatching: (() => void) | undefined;
 
-  const readAll = async (): Promise<void> => {
+  const read = async (project: Project, anew: boolean): Promise<void> => {
     try {
-      catalogue = (await reading?.catalogue()) ?? emptyCatalogue;
+      await project.read({ anew });
       reported = '';
     } catch (thrown) {
       reportUnread(thrown);
     }
-    for (const document of documents.all()) lookSoon(document);
+    await tellFailed(project);
+    for (const document of documents.all())
+      if (projects.of(fileOf(document.uri)) === project) lookSoon(document);
+  };
+
+  const readAll = async (anew: boolean): Promise<void> => {
+    await Promise.all(projects.all.map((project) => read(project, anew)));
+  };
+
+  /** Reads all anew when what changes has changed. */
+  const readSoon = (): void => {
+    clearTimeout(reading);
+    reading = setTimeout(() => void readAll(true), fileDelay);
+  };
+
+  /** Tells of modules that cannot be loaded, open or not. */
+  const tellFailed = async (project: Project): Promise<void> => {
+    const files = new OpenFiles(documents);
+    const byFile = new Map<string, Problem[]>();
+    for (const { failed } of project.catalogue.unread)
+      for (const one of failed?.problems ?? []) {
+        const { file = '' } = one.source ?? {};
+        const known = byFile.get(file) ?? [];
+        if (!known.some(({ message }) => message === one.message)) byFile.set(file, [...known, one]);
+      }
+    const before = told.get(project) ?? new Set();
+    const now = new Set([...byFile.keys()].filter((file) => !documents.get(files.uri(file))));
+    told.set(project, now);
+    for (const file of new Set([...before, ...now])) {
+      const uri = files.uri(file);
+      if (documents.get(uri)) continue;
+      const document = files.document(file);
+      const diagnostics = (byFile.get(file) ?? []).map((one) => diagnostic(one, document));
+      await connection.sendDiagnostics({ uri, diagnostics });
+    }
   };
 
   /** Reports why the problems of a document are not known, once for each reason. */
@@ -87,7 +130,9 @@ export function serveEditor(
 
   const look = async (document: TextDocument): Promise<void> => {
     const { uri, version } = document;
-    const found = await reading?.problemsIn(fileOf(uri), document.getText()).catch((thrown: unknown) => {
+    const file = fileOf(uri);
+    const project = projects.of(file);
+    const found = await project?.reading.problemsIn(file, document.getText()).catch((thrown: unknown) => {
       if (documents.get(uri)?.version === version) reportUnread(thrown);
       return undefined;
     });
@@ -101,192 +146,106 @@ export function serveEditor(
     });
   };
 
-  const ask = ({ position, textDocument }: TextDocumentPositionParams): Asked | undefined => {
-    const document = documents.get(textDocument.uri);
-    if (!document) return undefined;
-    const file = fileOf(textDocument.uri);
-    const region = regionAt(document.getText(), document.offsetAt(position), file, catalogue);
-    return region && { ...region, document, base: document.offsetAt(position) - region.offset };
-  };
-
-  connection.onInitialize(({ rootUri, workspaceFolders }) => {
+  connection.onInitialize(({ capabilities, initializationOptions, rootUri, workspaceFolders }) => {
     const folders = workspaceFolders?.map(({ uri }) => fileOf(uri)) ?? (rootUri ? [fileOf(rootUri)] : []);
-    const all = paths.length > 0 ? paths : folders.length > 0 ? folders : ['.'];
-    own = all.filter((path) => existsSync(path));
-    reading = new Reading(own);
+    projects.open(folders.length > 0 ? folders : ['.']);
+    can = capabilities;
+    options = (initializationOptions ?? {}) as EditorOptions;
     return {
       serverInfo: { name: 'lattice', version: packageInfo().version },
-      capabilities: {
-        textDocumentSync: TextDocumentSyncKind.Incremental,
-        completionProvider: { triggerCharacters: ['<', ' ', '"', "'", '.', '{', ':', '/'] },
-        hoverProvider: true,
-        definitionProvider: true,
-        renameProvider: { prepareProvider: true },
-        codeActionProvider: { codeActionKinds: [CodeActionKind.QuickFix] },
-      },
+      capabilities: serverCapabilities,
     };
   });
-  connection.onInitialized(() => void readAll());
+
+  connection.onInitialized(async () => {
+    void readAll(false);
+    const canWatch = can.workspace?.didChangeWatchedFiles?.dynamicRegistration === true;
+    const folders = projects.all.flatMap((one) => (one.paths.length > 0 ? one.paths : [one.folder]));
+    stopWatching = await watchFiles(connection, canWatch, folders, readSoon);
+  });
+  connection.onNotification(DidChangeWorkspaceFoldersNotification.type, ({ event }) => {
+    projects.close(event.removed.map(({ uri }) => fileOf(uri)));
+    for (const project of projects.open(event.added.map(({ uri }) => fileOf(uri)))) void read(project, false);
+    for (const document of documents.all()) lookSoon(document);
+  });
 
   documents.onDidChangeContent(({ document }) => lookSoon(document));
   documents.onDidSave(() => {
-    void reading?.renew().then(readAll, readAll);
+    clearTimeout(reading);
+    void readAll(true);
   });
   documents.onDidClose(({ document: { uri } }) => {
     clearTimeout(waiting.get(uri));
     problems.delete(uri);
     void connection.sendDiagnostics({ uri, diagnostics: [] });
   });
-  connection.onDidChangeWatchedFiles(() => {
-    void reading?.renew().then(readAll, readAll);
-  });
 
-  connection.onCompletion((params): CompletionItem[] => {
-    const asked = ask(params);
+  connection.onCompletion(async (params): Promise<CompletionItem[]> => {
+    const asked = askedAt(params, documents, projects);
     if (!asked) return [];
     const spotted = spotAt(asked.text, asked.offset);
-    return knownAt(spotted, catalogue, asked.owner).map((one) => item(one));
+    const place = replacing(asked, spotted, can);
+    const own = knownAt(spotted, asked.project.catalogue, asked.owner).map((one) => item(one, place));
+    return options.html ? [...own, ...(await html.completions(params, own))] : own;
   });
 
-  connection.onHover((params): Hover | undefined => {
-    const one = wordAt(ask(params), catalogue);
-    if (!one) return undefined;
+  connection.onHover(async (params): Promise<Hover | undefined> => {
+    const one = wordAt(askedAt(params, documents, projects));
+    if (!one) return options.html ? html.hover(params) : undefined;
     const head =
       one.detail === '' || one.what === 'component' ? `**${one.word}**` : `**${one.word}**: ${one.detail}`;
     return { contents: { kind: MarkupKind.Markdown, value: [head, one.about].filter(Boolean).join('\n\n') } };
   });
 
-  connection.onDefinition((params): Location | undefined => {
-    const written = wordAt(ask(params), catalogue)?.written;
+  connection.onDefinition((params) => {
+    const written = wordAt(askedAt(params, documents, projects))?.written;
     return written && locationOf(written, new OpenFiles(documents));
   });
 
+  const html = serveHtml({ connection, documents, projects });
+  serveNames({ connection, documents, projects });
+  serveFixes({ connection, documents, projects, problems });
   serveRename({
     connection,
     documents,
-    paths: () => own,
-    catalogue: () => catalogue,
+    projects,
     propAt(params) {
-      const asked = ask(params);
-      const found = wordAt(asked, catalogue);
+      const asked = askedAt(params, documents, projects);
+      const found = wordAt(asked);
       if (!asked || !found?.prop) return undefined;
       const end = asked.base + wordEnd(asked.text, asked.offset);
       return { ...found.prop, word: found.word, from: end - found.word.length, to: end };
     },
   });
 
-  connection.onCodeAction(({ range, textDocument: { uri } }): CodeAction[] => {
-    const document = documents.get(uri);
-    if (!document) return [];
-    return (problems.get(uri) ?? []).flatMap((problem) => {
-      const shown = diagnostic(problem, document);
-      if (shown.range.end.line < range.start.line || shown.range.start.line > range.end.line) return [];
-      const at = document.offsetAt(shown.range.start);
-      const open = new OpenFiles(documents);
-      const action = (title: string, file: string, edits: readonly TextEdit[]): CodeAction => ({
-        title,
-        kind: CodeActionKind.QuickFix,
-        diagnostics: [shown],
-        edit: { changes: Object.fromEntries([open.changes(file, edits)]) },
-      });
-      const inText = mendings(problem, document.getText(), at).map((one) =>
-        action(one.title, fileOf(uri), [one]),
-      );
-      const used = problem.code === 'component-unknown' ? listing(document, at) : undefined;
-      return used ? [...inText, action(used.title, used.file, used.edits)] : inText;
-    });
-  });
-
-  /** How to list the component whose tag stands at a place in the `uses` of the one whose template that is. */
-  const listing = (document: TextDocument, at: number): Listing | undefined => {
-    const region = regionAt(document.getText(), at, fileOf(document.uri), catalogue);
-    const tag = /^<([\w.-]+)/.exec(document.getText().slice(at))?.[1];
-    const used = catalogue.components.find(({ name }) => name === tag);
-    if (!region?.owner || !used || region.owner.text.uses.includes(used.name)) return undefined;
-    const { file, name } = region.owner;
-    const text = new OpenFiles(documents).text(file);
-    const edits = text === undefined ? [] : listed(text, region.owner, used);
-    return edits.length === 0
-      ? undefined
-      : { title: `List ${used.exportName} in uses of ${name}`, file, edits };
+  const end = (): void => {
+    clearTimeout(reading);
+    stopWatching?.();
+    projects.end();
   };
-
-  connection.onShutdown(() => reading?.end());
+  connection.onShutdown(end);
   // The process ends by itself then: with 0 after a shutdown, with 1 without one.
-  connection.onExit(() => reading?.end());
+  connection.onExit(end);
   documents.listen(connection);
   connection.listen();
   return connection;
 }
 
-interface Listing {
-  readonly title: string;
-  readonly file: string;
-  readonly edits: readonly TextEdit[];
-}
-
-interface Asked {
-  readonly document: TextDocument;
-  /** The HTML text around the place, and where in it that is. */
-  readonly text: string;
-  readonly offset: number;
-  /** Where in the document it begins. */
-  readonly base: number;
-  readonly owner: ComponentFacts | undefined;
-}
-
-/** What is known of the word that a place is in. */
-function wordAt(asked: Asked | undefined, catalogue: Catalogue): Known | undefined {
-  if (!asked) return undefined;
-  const end = wordEnd(asked.text, asked.offset);
-  const spotted = spotAt(asked.text, end);
-  const { spot } = spotted;
-  if (spot.kind === 'text') return undefined;
-  const word =
-    spot.kind === 'value'
-      ? (/[\w$-]*$/.exec(spot.word)?.[0] ?? '')
-      : // The names of tags and attributes are the same in capitals (https://html.spec.whatwg.org/#attributes-2).
-        spot.kind === 'expression'
-        ? spot.word
-        : spot.word.toLowerCase();
-  // An end tag is of the component whose tag it is; what is written once is looked up all the same.
-  const place = spot.kind === 'tag' ? { ...spotted, spot: { ...spot, isEnd: false } } : spotted;
-  const open = spot.kind === 'attribute' ? { ...place, spot: { ...spot, others: [] } } : place;
-  return knownAt(open, catalogue, asked.owner).find((one) => one.word === word);
-}
-
-function locationOf(
-  { file, line, word }: NonNullable<Known['written']>,
-  files: OpenFiles,
-): Location | undefined {
-  const text = files.text(file);
-  if (text === undefined) return undefined;
-  const lines = text.split('\n');
-  const pattern = new RegExp(`(?<![\\w$-])${word.replace(/[$]/g, '\\$&')}(?![\\w$-])`);
-  const found = lines.findIndex((one, index) => index >= line - 1 && pattern.test(one));
-  const at = found < 0 ? line - 1 : found;
-  const column = Math.max(0, lines[at]?.search(pattern) ?? 0);
-  const start = { line: at, character: column };
-  return {
-    uri: files.uri(file),
-    range: { start, end: { line: at, character: column + word.length } },
-  };
-}
-
-function diagnostic({ code, hint, message, severity, source }: Problem, document: TextDocument): Diagnostic {
-  const line = Math.max(0, (source?.line ?? 1) - 1);
-  const start = { line, character: Math.max(0, (source?.column ?? 1) - 1) };
-  const text = document.getText();
-  const from = document.offsetAt(start);
-  const length = /^<?\/?[\w$-]+/.exec(text.slice(from))?.[0].length ?? 1;
-  return {
-    range: { start, end: document.positionAt(from + length) },
-    severity: severity === 'error' ? DiagnosticSeverity.Error : DiagnosticSeverity.Warning,
-    code,
-    source: 'lattice',
-    message: hint === '' ? message : `${message}\n${hint}`,
-  };
-}
+const serverCapabilities: ServerCapabilities = {
+  textDocumentSync: {
+    openClose: true,
+    change: TextDocumentSyncKind.Incremental,
+    save: true,
+  },
+  workspace: { workspaceFolders: { supported: true, changeNotifications: true } },
+  completionProvider: { triggerCharacters: ['<', ' ', '"', "'", '.', '{', ':', '/', '-'] },
+  hoverProvider: true,
+  definitionProvider: true,
+  renameProvider: { prepareProvider: true },
+  codeActionProvider: { codeActionKinds: ['quickfix'] },
+  ...htmlCapabilities,
+  ...nameCapabilities,
+};
 
 const itemKinds: Readonly<Record<Known['what'], CompletionItemKind>> = {
   component: CompletionItemKind.Class,
@@ -298,10 +257,43 @@ const itemKinds: Readonly<Record<Known['what'], CompletionItemKind>> = {
   directive: CompletionItemKind.Keyword,
 };
 
-function item({ about, detail, what, word }: Known): CompletionItem {
+/** What a chosen word takes the place of: where it was begun, to the cursor, or where the word ends there. */
+type Replacing = (word: string) => NonNullable<CompletionItem['textEdit']>;
+
+function replacing(
+  { base, document, offset, text }: Asked,
+  { spot }: Spotted,
+  can: InitializeParams['capabilities'],
+): Replacing {
+  // Of a value that holds more than a word, the last one is written.
+  const from =
+    spot.kind === 'text'
+      ? offset
+      : spot.kind === 'value' && /^(?:handles|given|each-of|bind)$/.test(spot.attribute)
+        ? offset - (/[\w$-]*$/.exec(spot.word)?.[0].length ?? 0)
+        : spot.from;
+  const start = document.positionAt(base + from);
+  const cursor = document.positionAt(base + offset);
+  const isBoth = can.textDocument?.completion?.completionItem?.insertReplaceSupport === true;
+  // What an expression's names are made of has no hyphen.
+  const end =
+    spot.kind === 'expression'
+      ? (/^[\w$]*/.exec(text.slice(offset))?.[0].length ?? 0) + offset
+      : wordEnd(text, offset);
+  return (newText) =>
+    isBoth
+      ? { newText, insert: { start, end: cursor }, replace: { start, end: document.positionAt(base + end) } }
+      : { newText, range: { start, end: cursor } };
+}
+
+function item({ about, detail, what, word }: Known, textEdit: Replacing): CompletionItem {
   return {
     label: word,
     kind: itemKinds[what],
+    // An editor whose words end at a hyphen would write the rest of it once more.
+    filterText: word,
+    insertTextFormat: InsertTextFormat.PlainText,
+    textEdit: textEdit(word),
     ...(detail !== '' && { detail }),
     ...(about !== '' && { documentation: { kind: MarkupKind.Markdown, value: about } }),
   };

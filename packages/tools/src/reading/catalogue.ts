@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { basename, relative } from 'node:path';
+import { parseExpression } from '@babel/parser';
 import {
   type ComponentCore,
   componentCore,
@@ -10,6 +11,7 @@ import type { Catalog } from 'zesty-lattice/internal/markup';
 import { isInteractive } from 'zesty-lattice/internal/plan';
 import { LatticeError } from 'zesty-lattice/internal/problem';
 import { componentProblems } from '../check/components.js';
+import { failedModule } from '../check/failed.js';
 import { filesIn, namesLibrary } from '../check/files.js';
 import { loadModule } from '../check/modules.js';
 import { readSettings } from '../check/settings.js';
@@ -34,15 +36,19 @@ export interface ReadProject {
  * @throws MissingPath for a path that is not there
  */
 export async function readProject(paths: readonly string[]): Promise<ReadProject> {
-  const { foreign, ignore } = readSettings(paths[0] ?? '.');
-  const files = (await filesIn(paths, ignore)).map(({ path }) => path);
+  const { components: others = [], foreign, ignore } = readSettings(paths[0] ?? '.');
+  const files = (await filesIn([...paths, ...others], ignore)).map(({ path }) => path);
   const exported = new Map<string, Exported & { readonly file: string }>();
   const unread: UnreadFile[] = [];
   const tried = async <T>(file: string, read: () => Promise<T> | T): Promise<T | undefined> => {
     try {
       return await read();
     } catch (thrown) {
-      unread.push({ file: relative('.', file), message: wordsOf(thrown) });
+      const shown = { file: relative('.', file), message: wordsOf(thrown) };
+      const isPart = file.endsWith('.html') || isSampleFile(file);
+      unread.push(
+        isPart ? shown : { ...shown, failed: failedModule(thrown, file, readFileSync(file, 'utf8')) },
+      );
       return undefined;
     }
   };
@@ -107,7 +113,28 @@ function textFacts(core: ComponentCore): ComponentFacts['text'] {
     handlers: Object.keys(handlers),
     helpers: Object.keys(helpers),
     uses: uses.map(({ name }) => name),
+    takes: Object.fromEntries([
+      ...Object.entries(helpers).map(([name, helper]) => [name, parametersOf(helper)]),
+      // What the component gives every handler comes first.
+      ...Object.entries(handlers).map(([name, handler]) => [name, parametersOf(handler).slice(1)]),
+    ]),
   };
+}
+
+/** The parameters of a function, as its own text has them (https://tc39.es/ecma262/#sec-function.prototype.tostring). */
+function parametersOf(given: unknown): readonly string[] {
+  if (typeof given !== 'function') return [];
+  const text = String(given);
+  for (const written of [`(${text})`, `({${text}})`])
+    try {
+      const expression = parseExpression(written);
+      const made = expression.type === 'ObjectExpression' ? expression.properties[0] : expression;
+      if (!made || !('params' in made)) return [];
+      return made.params.map(({ end, start }) => written.slice(start ?? 0, end ?? 0));
+    } catch {
+      // One is a function, the other a method of a record.
+    }
+  return [];
 }
 
 /** The samples of a file, each with the component that it belongs to: the one it uses, else the one the file names. */

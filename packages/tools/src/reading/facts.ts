@@ -1,6 +1,7 @@
 import type { KindWord } from 'zesty-lattice/internal/component';
 import type { PrettyPart } from 'zesty-lattice/internal/html';
 import type { Problem } from 'zesty-lattice/internal/problem';
+import type { FailedModule } from '../check/failed.js';
 import type { Line } from '../tree-page/view.js';
 
 // What the page of a preview and the process that reads the project tell each other: plain data.
@@ -74,15 +75,19 @@ export interface ComponentFacts {
     readonly handlers: readonly string[];
     readonly helpers: readonly string[];
     readonly uses: readonly string[];
+    /** What helpers and handlers take, by their names: parameters as they are written, without types. */
+    readonly takes: Readonly<Record<string, readonly string[]>>;
   };
   readonly samples: readonly SampleFacts[];
   readonly problems: readonly Problem[];
 }
 
-/** A file that could not be read, and why. */
+/** A file that could not be read, as a person knows it, and why. */
 export interface UnreadFile {
   readonly file: string;
   readonly message: string;
+  /** What is wrong with a module and where, and what is not known without it; undefined of a file of samples. */
+  readonly failed?: FailedModule;
 }
 
 export interface Catalogue {

@@ -1,10 +1,14 @@
 import { readFileSync } from 'node:fs';
+import { dirname } from 'node:path';
 import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { isDocument } from 'zesty-lattice/internal/markup';
 import type { Problem } from 'zesty-lattice/internal/problem';
 import { resolveOpen } from 'zesty-lattice/internal/tree';
 import { componentProblems } from '../check/components.js';
+import { type FailedModule, textOfFailed, withoutFailed } from '../check/failed.js';
 import { documentProblems, templateProblems } from '../check/markup.js';
+import { readSettings, type Settings, withSettings } from '../check/settings.js';
+import { typeProblems } from '../check/types.js';
 import { isSampleFile } from '../samples/index.js';
 import type { ReadProject } from './catalogue.js';
 import { templateIn } from './template-in.js';
@@ -14,27 +18,48 @@ import { templateIn } from './template-in.js';
  * samples, or a module with templates in strings.
  */
 export function problemsIn(project: ReadProject, file: string, text: string): readonly Problem[] {
-  const { components, foreign } = project.known;
-  const tags = foreign.filter((one) => typeof one === 'string');
-  if (!file.endsWith('.html')) return moduleProblems([...components.values()], file, text);
+  const settings = readSettings(dirname(file));
+  const failed = project.unread.flatMap((one) => one.failed ?? []);
+  return withSettings(withoutFailed(foundIn(project, file, text, settings, failed), failed), settings);
+}
+
+function foundIn(
+  project: ReadProject,
+  file: string,
+  text: string,
+  { foreign: tags, types = false }: Settings,
+  failed: readonly FailedModule[],
+): readonly Problem[] {
+  const { components } = project.known;
+  if (!file.endsWith('.html'))
+    return [
+      ...failed.flatMap(({ problems }) => problems.filter(({ source }) => source?.file === file)),
+      ...moduleProblems([...components.values()], file, text, types),
+    ];
   const owners = [...components.values()].filter(
     ({ template }) => typeof template === 'object' && template.file === file,
   );
-  if (owners.length > 0) return owners.flatMap((core) => textProblems(core, text, file));
+  if (owners.length > 0) return owners.flatMap((core) => textProblems(core, text, file, types));
   if (isDocument(text) || isSampleFile(file))
     return documentProblems(text, file, components, tags, !isDocument(text));
-  return templateProblems(text, file, components, tags);
+  return [...textOfFailed(file, failed), ...templateProblems(text, file, components, tags)];
 }
 
 /** What is wrong in a component's template, were this its text. */
-function textProblems(core: ComponentCore, text: string, file: string): readonly Problem[] {
-  return resolveOpen({ ...core, template: { text, file } }).problems.filter(
+function textProblems(core: ComponentCore, text: string, file: string, types: boolean): readonly Problem[] {
+  const now = { ...core, template: { text, file } };
+  return [...resolveOpen(now).problems, ...(types ? typeProblems(now) : [])].filter(
     ({ source }) => source?.file === file,
   );
 }
 
 /** What is wrong in the strings of a module that are templates; all else of it is known when it is saved. */
-function moduleProblems(cores: readonly ComponentCore[], file: string, text: string): readonly Problem[] {
+function moduleProblems(
+  cores: readonly ComponentCore[],
+  file: string,
+  text: string,
+  types: boolean,
+): readonly Problem[] {
   const own = cores.filter(({ source }) => source?.file === file);
   const isSaved = (): boolean => {
     try {
@@ -52,7 +77,7 @@ function moduleProblems(cores: readonly ComponentCore[], file: string, text: str
     if (place && template !== undefined && !/[\\]|\$\{/.test(template)) {
       const before = text.slice(0, place.from).split('\n');
       const [line, column] = [before.length, (before.at(-1)?.length ?? 0) + 1];
-      for (const one of textProblems(core, template, `${file}#`))
+      for (const one of textProblems(core, template, `${file}#`, types))
         found.push({ ...one, source: moved(one.source, file, line, column) });
     } else if (isSaved())
       found.push(...componentProblems(core).filter(({ source }) => source?.file === file));

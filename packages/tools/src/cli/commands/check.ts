@@ -2,7 +2,7 @@ import { text } from 'node:stream/consumers';
 import { type Command, Option } from 'commander';
 import pc from 'picocolors';
 import { type CheckReport, check, jsonReport, sarifReport, textReport } from '../../check/index.js';
-import { wrongCall } from '../load.js';
+import { pathsOf, wrongCall } from '../load.js';
 import { UsageError } from '../usage-error.js';
 import { watching } from '../watching.js';
 
@@ -28,8 +28,9 @@ export function checkCommand(command: Command): Command {
 }
 
 async function runCheck(given: readonly string[], options: CheckFlags): Promise<void> {
-  const paths = given.filter((path) => path !== '-');
-  const isPiped = paths.length < given.length;
+  const named = given.filter((path) => path !== '-');
+  const isPiped = named.length < given.length;
+  const paths = isPiped ? named : pathsOf(named);
   if (isPiped && options.watch)
     throw new UsageError('Standard input is read once: check - and --watch do not go together.');
   if (options.watch)
@@ -51,7 +52,7 @@ async function checked(
   const bar = process.stderr.isTTY ? await progressBar() : undefined;
   try {
     const progress = (done: number, all: number): void => bar?.show(done, all);
-    return await check(paths, { types, progress, ...(input !== undefined && { input }) });
+    return await check(paths, { ...(types && { types }), progress, ...(input !== undefined && { input }) });
   } catch (thrown) {
     throw wrongCall(thrown);
   } finally {

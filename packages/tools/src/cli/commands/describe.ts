@@ -13,7 +13,7 @@ import { editorData, elementsManifest, propsSchema, tagTypes } from '../../descr
 import { type ReferenceSample, referencePage } from '../../describe/reference.js';
 import { isSampleFile, textSamples } from '../../samples/index.js';
 import { samplePages, shoot, slugOf } from '../../shots/index.js';
-import { wrongCall } from '../load.js';
+import { pathsOf, settingsNow, wrongCall } from '../load.js';
 import { UsageError } from '../usage-error.js';
 
 const forms = ['manifest', 'schemas', 'editor', 'types', 'reference'] as const;
@@ -24,7 +24,7 @@ interface DescribeFlags {
   readonly print?: Form;
   readonly only?: readonly Form[];
   readonly pictures?: true;
-  readonly css?: string;
+  readonly css?: string | undefined;
   readonly browser?: string;
 }
 
@@ -40,7 +40,8 @@ export function describeCommand(command: Command): Command {
     .action(runDescribe);
 }
 
-async function runDescribe(paths: readonly string[], options: DescribeFlags): Promise<void> {
+async function runDescribe(given: readonly string[], options: DescribeFlags): Promise<void> {
+  const paths = pathsOf(given);
   const { out = 'out/describe', print } = options;
   const files = await modulesIn(paths);
   const modules = files.map(
@@ -57,7 +58,9 @@ async function runDescribe(paths: readonly string[], options: DescribeFlags): Pr
     return;
   }
   const wanted = options.only ?? forms;
-  const samples = wanted.includes('reference') ? await samplesFor(paths, all, out, options) : () => [];
+  const samples = wanted.includes('reference')
+    ? await samplesFor(paths, all, out, { css: settingsNow().css, ...options })
+    : () => [];
   for (const form of wanted) {
     const texts = textsOf(form, modules, all, shown, samples);
     for (const [name, text] of Object.entries(texts)) {

@@ -5,7 +5,7 @@ import { type Command, InvalidArgumentError } from 'commander';
 import pc from 'picocolors';
 import { openPreview } from '../../preview/index.js';
 import { compare, type Difference, type Scheme, samplePages, shoot } from '../../shots/index.js';
-import { wrongCall } from '../load.js';
+import { pathsOf, settingsNow, wrongCall } from '../load.js';
 import { printProblems } from '../print-problems.js';
 import { UsageError } from '../usage-error.js';
 
@@ -15,7 +15,7 @@ interface PreviewFlags {
   readonly compare?: string;
   readonly widths: readonly number[];
   readonly schemes: readonly Scheme[];
-  readonly css?: string;
+  readonly css?: string | undefined;
   readonly browser?: string;
 }
 
@@ -32,7 +32,9 @@ export function previewCommand(command: Command): Command {
     .action(runPreview);
 }
 
-async function runPreview(paths: readonly string[], options: PreviewFlags): Promise<void> {
+async function runPreview(given: readonly string[], flags: PreviewFlags): Promise<void> {
+  const paths = pathsOf(given, ['.']);
+  const options = { css: settingsNow().css, ...flags };
   if (options.css !== undefined && !existsSync(options.css))
     throw new UsageError(`There is no file ${options.css}.`);
   const { shot } = options;

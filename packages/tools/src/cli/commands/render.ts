@@ -9,7 +9,14 @@ import { type Problem, placed, visible } from 'zesty-lattice/internal/problem';
 import { resolve } from 'zesty-lattice/internal/tree';
 import { fieldsOfSettings, linkedRules, pageOf, propsOf, settingsOf, sourcesOf } from '../../batch/index.js';
 import { pageFindings } from '../../check/page.js';
-import { type DocumentArguments, isDocumentPath, loadComponent, loadDocument, loadProps } from '../load.js';
+import {
+  type DocumentArguments,
+  isDocumentPath,
+  loadComponent,
+  loadDocument,
+  loadProps,
+  settingsNow,
+} from '../load.js';
 import { rulesOption } from '../options.js';
 import { printProblems } from '../print-problems.js';
 import { UsageError } from '../usage-error.js';
@@ -81,7 +88,8 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
   const core = componentCore(component);
   if (options.showCode && core) return write(`${codeOf(core)}\n`, options.out);
   const given = (await loadProps(options.props)) ?? {};
-  const { css, dir, head, lang, title } = options;
+  const { dir, head, lang, title } = options;
+  const css = options.css ?? (options.page ? settingsNow().css : undefined);
   const said = { dir, lang, title };
   const own = new Set(fieldsOfSettings(said));
   const settings = settingsOf(said, given, 1);

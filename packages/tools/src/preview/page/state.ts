@@ -54,7 +54,7 @@ const noFacts: ComponentFacts = {
   props: [],
   slots: [],
   events: [],
-  text: { file: '', state: [], handlers: [], helpers: [], uses: [] },
+  text: { file: '', state: [], handlers: [], helpers: [], uses: [], takes: {} },
   samples: [],
   problems: [],
 };
