@@ -33,6 +33,8 @@ export class Editor {
   readonly #connection: ProtocolConnection;
   readonly #reported = new Map<string, readonly Diagnostic[]>();
   readonly #versions = new Map<string, number>();
+  /** The version of each document whose problems were reported last. */
+  readonly #looked = new Map<string, number>();
   readonly log: string[] = [];
   /** What the server asked to be told of. */
   readonly registered: string[] = [];
@@ -51,8 +53,9 @@ export class Editor {
       new StreamMessageReader(stdout),
       new StreamMessageWriter(stdin),
     );
-    this.#connection.onNotification('textDocument/publishDiagnostics', ({ diagnostics, uri }) => {
+    this.#connection.onNotification('textDocument/publishDiagnostics', ({ diagnostics, uri, version }) => {
       this.#reported.set(uri, diagnostics);
+      this.#looked.set(uri, version ?? 0);
     });
     this.#connection.onNotification('window/logMessage', ({ message }) => {
       this.log.push(message);
@@ -91,6 +94,10 @@ export class Editor {
     return this.#connection.sendNotification('workspace/didChangeWatchedFiles', { changes });
   }
 
+  request<Answer>(method: string, params: object): Promise<Answer> {
+    return this.#connection.sendRequest(method, params);
+  }
+
   /** What is asked of a document as a whole. */
   ask<Answer>(method: string, file: string, more: object = {}): Promise<Answer> {
     return this.#connection.sendRequest(method, { textDocument: { uri: addressOf(file) }, ...more });
@@ -111,6 +118,17 @@ export class Editor {
         contentChanges: [{ text }],
       });
     return uri;
+  }
+
+  /** What is reported of a text, once it was looked at. */
+  async problemsOf(file: string, text: string): Promise<readonly Diagnostic[]> {
+    const uri = await this.write(file, text);
+    const until = Date.now() + 40_000;
+    while (this.#looked.get(uri) !== this.#versions.get(uri)) {
+      if (Date.now() > until) throw new Error(`Nothing was reported of ${file}.`);
+      await new Promise((turn) => setTimeout(turn, 2));
+    }
+    return this.diagnostics(file);
   }
 
   /** What is asked at the sign `|` in a text. */

@@ -138,16 +138,37 @@ export const FairPage = component('fair-page', {
   const said = (name: string): string =>
     editor
       .diagnostics(file(name))
-      .map(({ code, message, range: { start } }) => `${start.line + 1}:${start.character + 1} ${code} ${message}`)
+      .map(
+        ({ code, message, range: { start } }) =>
+          `${start.line + 1}:${start.character + 1} ${code} ${message}`,
+      )
       .join('\n');
   const failures: readonly (readonly [string, RegExp])[] = [
-    [sign.replace('prop.number()', 'prop.number('), /^\d:\d+ module-failed The module could not be loaded: Unexpected/],
+    [
+      sign.replace('prop.number()', 'prop.number('),
+      /^\d:\d+ module-failed The module could not be loaded: Unexpected/,
+    ],
     [`${sign}\nthrow new Error('the till is shut');\n`, /^8:7 module-failed .*: the till is shut\./],
-    [`${sign}\nseason();\n`, /^8:1 module-failed .*season is not defined\.\nImport season, or define it above/],
-    [`${sign}\ndocument.title = '';\n`, /^8:1 module-failed .*\nThere is no document while modules are loaded/],
-    [`import './weather.js';\n${sign}`, /^1:9 module-failed .*imports "\.\/weather\.js", which is not there\.\nWrite the path/],
-    [`import x from 'grove-tools';\n${sign}`, /^1:16 module-failed .*\nInstall the package: npm install grove-tools/],
-    [`import { component as c, nothing } from 'zesty-lattice';\nc('x-y', { template: () => nothing });\n${sign}`, /^1:1 module-failed .*'nothing'\.\nExport nothing there/],
+    [
+      `${sign}\nseason();\n`,
+      /^8:1 module-failed .*season is not defined\.\nImport season, or define it above/,
+    ],
+    [
+      `${sign}\ndocument.title = '';\n`,
+      /^8:1 module-failed .*\nThere is no document while modules are loaded/,
+    ],
+    [
+      `import './weather.js';\n${sign}`,
+      /^1:9 module-failed .*imports "\.\/weather\.js", which is not there\.\nWrite the path/,
+    ],
+    [
+      `import x from 'grove-tools';\n${sign}`,
+      /^1:16 module-failed .*\nInstall the package: npm install grove-tools/,
+    ],
+    [
+      `import { component as c, nothing } from 'zesty-lattice';\nc('x-y', { template: () => nothing });\n${sign}`,
+      /^1:1 module-failed .*'nothing'\.\nExport nothing there/,
+    ],
     [sign.replace("'stall-sign'", "'StallSign'"), /^3:26 name-invalid /],
   ];
   for (const [broken, words] of failures) {
@@ -155,7 +176,9 @@ export const FairPage = component('fair-page', {
     await editor.changed(file('sign.ts'));
     await expect.poll(() => said('sign.ts'), soon).toMatch(words);
     if (broken.includes("'StallSign'")) continue;
-    await expect.poll(() => said('fair.html'), soon).toMatch(/module-failed .*sign\.ts.*, which this needs, could not be loaded/);
+    await expect
+      .poll(() => said('fair.html'), soon)
+      .toMatch(/module-failed .*sign\.ts.*, which this needs, could not be loaded/);
     await expect.poll(() => said('a.html'), soon).toMatch(/module-failed .*sign\.ts/);
     // What else is wrong there is still said.
     expect(said('a.html')).toContain('id-doubled');
@@ -203,5 +226,8 @@ export const StallSign = component('stall-sign', {
   expect(await found(text.replace('click: count', 'click: cou|nt'))).toBe('11 count');
   expect(await found(text.replace('name="badge"', 'name="bad|ge"'))).toBe('8 badge');
   const tag = await editor.definition(file('b.html'), page('<stall|-sign stall="a"></stall-sign>'));
-  expect((tag as Location).range).toEqual({ start: { line: 4, character: 36 }, end: { line: 4, character: 46 } });
+  expect((tag as Location).range).toEqual({
+    start: { line: 4, character: 36 },
+    end: { line: 4, character: 46 },
+  });
 });

@@ -17,9 +17,38 @@ const propertyWords: Readonly<Record<string, string>> = {
   defaultchecked: 'In HTML it is "checked".',
 };
 
+/** What is written for the elements that HTML no longer has (https://html.spec.whatwg.org/#non-conforming-features). */
+const insteadOf: Readonly<Record<string, string>> = {
+  acronym: 'Write <abbr>.',
+  applet: 'Write <embed> or <object>.',
+  basefont: 'CSS sets the font of a page.',
+  bgsound: 'Write <audio>.',
+  big: 'CSS sets the size of text.',
+  blink: 'CSS animates, for those who want it.',
+  center: 'CSS centers: text-align, or margin-inline: auto.',
+  dir: 'Write <ul>.',
+  font: 'CSS sets the font, size and color of text.',
+  frame: 'Write <iframe>.',
+  frameset: 'Write <iframe>.',
+  isindex: 'Write <form> with a field.',
+  listing: 'Write <pre> and <code>.',
+  marquee: 'CSS moves things, for those who want it.',
+  nobr: 'CSS keeps a line whole: white-space: nowrap.',
+  noembed: 'Write <object> with content of its own.',
+  noframes: 'Write <iframe>.',
+  plaintext: 'Write <pre> and <code>.',
+  rb: 'Write <ruby> with <rt>.',
+  rtc: 'Write <ruby> with <rt>.',
+  strike: 'Write <del> for what was removed, or <s>.',
+  tt: 'Write <code>, <kbd>, <samp> or <var>.',
+  xmp: 'Write <pre> and <code>.',
+};
+
 /** A tag that neither HTML nor SVG has, with the component that it stands for, or the nearest one that one of them has. */
 export function unknownTag(tag: string, components: Iterable<string> = []): Finding | undefined {
   if (htmlTags.has(tag) || svgTags.has(tag)) return undefined;
+  const instead = Object.hasOwn(insteadOf, tag) ? insteadOf[tag] : undefined;
+  if (instead !== undefined) return finding('tag-unknown', { tag, hint: instead });
   const meant = [...components].find((name) => name.replaceAll('-', '') === tag);
   if (meant !== undefined)
     return finding('tag-unknown', {

@@ -139,6 +139,9 @@ function inModule(
       if (part === 'component' && isIt(node)) {
         const isKey = parent?.type === 'MemberExpression' && parent.property === node;
         if (!isKey) add(node);
+        // import { SeasonTag as Tag }
+        const imported = parent?.type === 'ImportSpecifier' ? (parent.imported as CodeNode) : undefined;
+        if (imported && parent?.local === node && imported.start !== node.start) add(imported);
       }
       if (part === 'slots' && node.type === 'CallExpression' && isIt(node.callee)) {
         const field = fieldsOf((node.arguments as readonly CodeNode[])[1]).get(word);

@@ -290,8 +290,8 @@ function item({ about, detail, what, word }: Known, textEdit: Replacing): Comple
   return {
     label: word,
     kind: itemKinds[what],
-    // An editor whose words end at a hyphen would write the rest of it once more.
-    filterText: word,
+    // It is compared with what the edit replaces. A text to compare of its own, be it the same, has some editors look at
+    // the word before the cursor instead, which ends at a hyphen.
     insertTextFormat: InsertTextFormat.PlainText,
     textEdit: textEdit(word),
     ...(detail !== '' && { detail }),
