@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -258,7 +259,7 @@ export default component('fruit-card', {
         "import { component } from 'zesty-lattice';\nexport default component('Card', { template: () => null });\n",
       'other.ts': "throw new Error('this names no component, so it is not run');\n",
     });
-    expect(found).toEqual(['module-failed broken.ts:1:1', 'name-invalid named.ts:2:16']);
+    expect(found).toEqual(['module-failed broken.ts:3:7', 'name-invalid named.ts:2:16']);
     expect(report.problems[0]?.message).toContain('no server');
   });
 
@@ -269,7 +270,91 @@ export default component('fruit-card', {
   });
 });
 
+describe('what does not fit is reported where the mistake is', () => {
+  const parts = `import { component, slot } from 'zesty-lattice';
+export const LineBox = component('line-box', { slots: { default: slot() }, template: \`<p><slot></slot></p>\` });
+export const RowBox = component('row-box', { template: \`<tr><td>x</td></tr>\` });
+export const DeepBox = component('deep-box', { uses: [RowBox], template: \`<row-box></row-box>\` });
+`;
+  const using = (template: string): string => `import { component } from 'zesty-lattice';
+import { DeepBox, LineBox, RowBox } from './parts.js';
+export default component('stall-page', { uses: [DeepBox, LineBox, RowBox], template: \`${template}\` });
+`;
+
+  test.each([
+    ['in a template that uses it', '<section><row-box></row-box></section>', ['stall.ts:3:96']],
+    ['through a component that uses it', '<section>\n<deep-box></deep-box></section>', ['stall.ts:4:1']],
+    ['in what is passed to a slot', '<line-box>\n<div>x</div></line-box>', ['stall.ts:4:1']],
+    ['of a component in a slot', '<line-box>\n<line-box>x</line-box></line-box>', ['stall.ts:4:1']],
+    [
+      'nowhere, where it fits',
+      '<table><tbody><template given="true"><deep-box></deep-box></template></tbody></table>',
+      [],
+    ],
+  ])('%s', async (_what, template, places) => {
+    const { found } = await checked({ 'parts.ts': parts, 'stall.ts': using(template) });
+    const own = found.filter((one) => one.startsWith('content-not-allowed'));
+    expect(own).toEqual(places.map((place) => `content-not-allowed ${place}`));
+  });
+
+  test('in a document, what is shown in a component as well', async () => {
+    const { found } = await checked({
+      'parts.ts': parts,
+      'page.html': page('<line-box><ul><li>x</li></ul></line-box>\n<p><line-box>x</line-box></p>'),
+    });
+    expect(found.filter((one) => one.includes('page.html'))).toEqual([
+      'content-not-allowed page.html:4:1',
+      'content-not-allowed page.html:5:4',
+    ]);
+  });
+});
+
 describe('settings in lattice.json', () => {
+  test('say what the project is, for all commands', () => {
+    const home = join(folder, `p${++number}`);
+    const files = {
+      'lattice.json': JSON.stringify({
+        paths: ['src', 'page.html'],
+        components: ['parts'],
+        css: 'page.css',
+        types: true,
+        severity: { 'component-unused': 'off' },
+      }),
+      'page.css': '.box { color: teal }',
+      'parts/box.ts': box,
+      'src/fair.ts': `import { component, prop } from 'zesty-lattice';
+import { NoticeBox } from '../parts/box.js';
+export const FairPage = component('fair-page', {
+  props: { rows: prop.number() },
+  uses: [NoticeBox],
+  template: \`<notice-box title="{{ rows }}"></notice-box>\`,
+});
+`,
+      'page.html': page('<notice-box title="x">y</notice-box>'),
+      'other.html': '<div>',
+    };
+    for (const [name, text] of Object.entries(files)) {
+      mkdirSync(dirname(join(home, name)), { recursive: true });
+      writeFileSync(join(home, name), text);
+    }
+    const run = (...args: readonly string[]): string => {
+      const { stderr, stdout } = spawnSync('node', [join(root, 'packages/tools/dist/node/cli.js'), ...args], {
+        cwd: home,
+        encoding: 'utf8',
+      });
+      return stdout + stderr;
+    };
+    const found = run('check');
+    expect(found).toMatch(/prop-misfit[\s\S]*at src\/fair\.ts:6:/);
+    expect(found).toContain('1 error, 0 warnings in 2 files');
+    expect(run('render', 'page.html')).toContain('<section class="box"><h2>x</h2>y</section>');
+    expect(run('render', 'parts/box.ts', '--page', '--props', '{ "title": "a" }')).toContain(
+      '.box { color: teal }',
+    );
+    expect(run('describe', '--print', 'editor')).toContain('"fair-page"');
+    expect(run('describe', '--print', 'editor')).not.toContain('"notice-box"');
+  });
+
   test('change how grave a problem is, name foreign tags, and leave paths out', async () => {
     const { found, report } = await checked({
       'lattice.json': JSON.stringify({
@@ -289,7 +374,14 @@ describe('settings in lattice.json', () => {
     ['{ "severity": { "component-unusd": "off" } }', 'Did you mean "component-unused"?'],
     ['{ "severity": { "component-unused": "loud" } }', 'Write "error", "warning" or "off".'],
     ['{ "severity": null }', 'sets severity to something other than a record'],
-    ['{ "foreing": [] }', 'It can set severity, foreign and ignore.'],
+    ['{ "foreing": [] }', 'Did you mean "foreign"?'],
+    ['{ "stalls": [] }', 'It can set severity, foreign, ignore, paths, css, types and components.'],
+    ['{ "types": "yes" }', 'sets types to something other than true or false'],
+    ['{ "css": 4 }', 'sets css to something other than the path of a file'],
+    [
+      '{ "components": ["parts"] }',
+      'sets components to "parts", and there is no file or folder of that name',
+    ],
     ['{ "foreign": "x-map" }', 'other than a list of texts'],
     ['[]', 'holds no record'],
     ['{', 'is no JSON'],

@@ -86,7 +86,7 @@ function applied({ edit }: CodeAction, file: string, text: string): string | und
 }
 
 const words = (all: readonly Diagnostic[]): readonly string[] =>
-  all.map(({ code, message }) => `${code} ${message.split('\n')[0]}`).sort();
+  all.map(({ code, message }) => `${code} ${String(message).split('\n')[0]}`).sort();
 
 let offered = 0;
 describe('a quick fix leaves a text better', () => {

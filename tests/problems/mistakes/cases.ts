@@ -21,6 +21,20 @@ const of = (where: Mistake['in'], rows: readonly Row[]): readonly Mistake[] =>
 
 const uses = of('use', [
   [
+    'data passed by a slot that passes none',
+    'slots.badge({ stall: 4 } as never)',
+    'RowList({}, { row: (line) => line })',
+    'content-not-allowed',
+    'slot.with(prop.record({ … }))',
+  ],
+  [
+    'a name that is not imported',
+    'el.p(EggList as never)',
+    'el.div(NoteCard({}))',
+    'template-failed',
+    'Import EggList',
+  ],
+  [
     'text in the place of props',
     "NoteCard('hello')",
     "NoteCard({}, 'hello')",
@@ -585,6 +599,48 @@ const defines = of('define', [
 ]);
 
 const texts = of('text', [
+  [
+    'a word of a directive misspelt',
+    '<template givn="open"><b>x</b></template>',
+    '<template given="open"><b>x</b></template>',
+    'attribute-unknown',
+    'Did you mean "given"?',
+  ],
+  [
+    'JSON in an attribute with names that are not quoted',
+    '<row-list rows="[a, b]"></row-list>',
+    `<row-list rows='["a", "b"]'></row-list>`,
+    'prop-invalid',
+    'in double quotes',
+  ],
+  [
+    'an event that the component at whose tag it is listened to does not declare',
+    '<note-card><button type="button" handles="click: add(1)">x</button></note-card><crate-counter handles="chnged: add(1)"></crate-counter>',
+    '<note-card><button type="button" handles="click: add(1)">x</button></note-card><crate-counter handles="changed: add(1)"></crate-counter>',
+    'event-misspelt',
+    'Did you mean "changed"?',
+  ],
+  [
+    'an element of SVG as all of a template',
+    '<circle r="4"></circle>',
+    '<svg viewBox="0 0 8 8" aria-hidden="true"><circle r="4"></circle></svg>',
+    'content-not-allowed',
+    'write <svg> around it',
+  ],
+  [
+    'a slot in a row',
+    '<table><tr><td><slot name="badge"></slot></td></tr></table><table><tr><slot></slot></tr></table>',
+    '<table><tr><td><slot name="badge"></slot></td></tr></table><table><tr><template given="true"><slot></slot></template></tr></table>',
+    'content-not-allowed',
+    '<template given="true"><slot>',
+  ],
+  [
+    'an element of old',
+    '<center>x</center>',
+    '<p style="text-align: center">x</p>',
+    'tag-unknown',
+    'text-align',
+  ],
   [
     'a condition on an element',
     '<p given="open">x</p>',

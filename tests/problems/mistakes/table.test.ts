@@ -21,7 +21,7 @@ const around = `props: { open: prop.flag(), items: prop.list(prop.text()).fallba
   state: () => ({ count: 0 }),
   handlers: { add: ({ state }, step: number) => ({ count: state.count + step }) },
   helpers: { upper: (text: string) => text.toUpperCase() },
-  uses: [BoardRow, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard],`;
+  uses: [BoardRow, CrateCounter, NeedBox, NoteCard, PlainSign, PriceTag, RowList, StallBoard],`;
 
 /** A module or document with a mistake in it, and its name. */
 function fileOf({ in: where }: Mistake, code: string, index: number): readonly [name: string, text: string] {

@@ -10,3 +10,4 @@ export { type Hole, pieces } from '../markup/syntax/holes.js';
 export type { MarkupAttribute, MarkupNode } from '../markup/syntax/nodes.js';
 export { Places } from '../markup/syntax/place.js';
 export { isDocument, readDocument, readFragment, readMarkup } from '../markup/syntax/read-node.js';
+export { checkTags } from '../markup/syntax/tags.js';

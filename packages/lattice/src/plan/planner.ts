@@ -7,6 +7,7 @@ import {
   isNode,
   isRecord,
   type Site,
+  type SlotNode,
   withSource,
 } from '../template/index.js';
 import type { RowList } from './attributes/bound-to.js';
@@ -148,7 +149,7 @@ export class Planner {
     } else {
       const value = coreOf(content);
       if (value) nodes.push({ kind: 'value', value });
-      else this.report(this.written(misplaced(content)));
+      else this.report(this.written(misplaced(content, this.current)));
     }
   }
 
@@ -174,7 +175,7 @@ export class Planner {
 }
 
 /** Words what stands where content belongs and is none. */
-export function misplaced(content: unknown): Finding {
+export function misplaced(content: unknown, around?: AnyNode): Finding {
   const place = 'where content belongs';
   const component = componentCore(content);
   if (component) {
@@ -194,7 +195,7 @@ export function misplaced(content: unknown): Finding {
   return finding('content-not-allowed', {
     what: upper(printValue(content)),
     place,
-    hint: contentHint(content),
+    hint: contentHint(content, around),
   });
 }
 
@@ -202,10 +203,12 @@ export function misplaced(content: unknown): Finding {
 const attributeNames =
   /^(class|id|style|href|src|type|role|hidden|on|lang|for|alt|tabindex|disabled|(data|aria)-.*)$/;
 
-function contentHint(content: unknown): string {
+function contentHint(content: unknown, around: AnyNode | undefined): string {
   if (content === true) return 'Write text for it: given(test, "yes", "no").';
   if (content instanceof Promise) return 'Wait for it before, and hand what comes of it over as a prop.';
   if (content instanceof Date) return 'Write it as text: calc(date, (d) => d.toISOString()).';
+  if (around?.kind === 'slot')
+    return `A slot that passes data says so where it is declared: ${(around as SlotNode).name}: slot.with(prop.record({ … })).`;
   const names = isRecord(content) ? Object.keys(content) : [];
   if (names.some((name) => attributeNames.test(name)))
     return 'Attributes come first, before the content: el.p({ … }, content).';

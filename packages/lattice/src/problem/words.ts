@@ -36,10 +36,14 @@ export const words = {
       `Pass ${expected}: ${inText ? `${kebab(prop)}="…"` : `{ ${prop}: … }`}. If the prop is optional, declare it with .optional() or .fallback(value).`,
     ],
   ),
-  'prop-invalid': error<{ component: string; prop: string; fault: string }>(({ component, prop, fault }) => [
-    `The prop "${prop}" of ${component} ${fault}${/[.?]$/.test(fault) ? '' : '.'}`,
-    'Pass a value of the declared kind, or change the kind where the component declares the prop.',
-  ]),
+  'prop-invalid': error<{ component: string; prop: string; fault: string }>(
+    ({ component, prop, fault }, inText) => [
+      `The prop "${prop}" of ${component} ${fault}${/[.?]$/.test(fault) ? '' : '.'}`,
+      inText && /expects (?:a record|a list).*received the text "\s*[{[]/.test(fault)
+        ? `Write it as JSON, in single quotes: ${kebab(prop)}='${/expects a list/.test(fault) ? '["one", "two"]' : '{ "name": "text", "count": 1 }'}'. Names and texts stand in double quotes.`
+        : 'Pass a value of the declared kind, or change the kind where the component declares the prop.',
+    ],
+  ),
   'prop-misfit': error<{
     component: string;
     prop: string;
@@ -47,11 +51,14 @@ export const words = {
     written: string;
     is: string;
     always: boolean;
-  }>(({ component, prop, expected, written, is, always }) => [
+    words?: readonly string[] | undefined;
+  }>(({ component, prop, expected, written, is, always, words }) => [
     `The prop "${prop}" of ${component} accepts ${expected}, but receives ${written}, which ${always ? 'is' : 'may be'} ${is}.`,
     always
       ? 'Pass a value of the declared kind, or change the kind where the component declares the prop.'
-      : `Pass a default value: ${written} ?? …, or put a condition around it. Or make the prop optional: .optional().`,
+      : words
+        ? `Declare what is passed with the same words, prop.choice([${words.map((one) => `'${one}'`).join(', ')}]), or pass one of them: ${written} === '${words[0]}' ? '${words[0]}' : '${words.at(-1)}'.`
+        : `Pass a default value: ${written} ?? …, or put a condition around it. Or make the prop optional: .optional().`,
   ]),
   'props-misplaced': error<{ component: string; got: string }>(({ component, got }) => [
     `${component} expects its props first, as a record, but received ${got}.`,
@@ -136,9 +143,11 @@ export const words = {
   ]),
   'template-failed': error<{ name: string; reason: string }>(({ name, reason }) => [
     `The template of ${name} stopped with an error: ${reason}.`,
-    /Cannot read properties of undefined/.test(reason)
-      ? 'A template runs once, with expressions instead of values. It reads a property of something undefined: see the line.'
-      : 'A template runs once, with expressions instead of values. Code that needs a value goes into calc(…) or a handler.',
+    /^[\w$]+ is not defined$/.test(reason)
+      ? `Import ${reason.split(' ')[0]}, or define it in the module.`
+      : /Cannot read properties of undefined/.test(reason)
+        ? 'A template runs once, with expressions instead of values. It reads a property of something undefined: see the line.'
+        : 'A template runs once, with expressions instead of values. Code that needs a value goes into calc(…) or a handler.',
   ]),
   'content-not-allowed': error<{ what: string; place: string; hint: string }>(({ what, place, hint }) => [
     `${what} cannot stand ${place}.`,
@@ -248,9 +257,18 @@ export const words = {
     `An interpolation {{ … }} cannot stand ${place}.`,
     hint,
   ]),
-  'event-misspelt': warning<{ event: string; tag: string; near: string }>(({ event, tag, near }) => [
-    `<${tag}> listens to "${event}", which no element sends.`,
-    `Did you mean "${near}"?`,
+  'event-misspelt': warning<{
+    event: string;
+    tag: string;
+    near: string | undefined;
+    declares?: readonly string[];
+  }>(({ declares, event, tag, near }) => [
+    declares
+      ? `${tag} declares no event "${event}", and no element sends one.`
+      : `<${tag}> listens to "${event}", which no element sends.`,
+    near === undefined
+      ? `${declares && declares.length > 0 ? `It declares ${declares.join(', ')}. ` : ''}An event is declared by the component that sends it: events: { ${event}: event() }.`
+      : `Did you mean "${near}"?`,
   ]),
   'expression-invalid': error<{ expression: string; fault: string; hint: string }>(
     ({ expression, fault, hint }) => [`The expression "${clipped(expression)}" ${fault}.`, hint],
@@ -363,7 +381,7 @@ export const words = {
   ]),
   'load-failed': error<{ component: string; reason: string }>(({ component, reason }) => [
     `The data of ${component} could not be loaded: ${reason.replace(/\.$/, '')}.`,
-    'Show it: whenLoaded(data, { …, failed: (fault) => … }), or declare onFailure on the component.',
+    'The reason says what to correct where it is loaded. Show something in its place, if nothing is: whenLoaded(data, { …, failed: (fault) => … }), or onFailure of the component.',
   ]),
   'async-needed': error<{ what: string }>(({ what }) => [
     `${what}, but renderHtml does not wait.`,

@@ -44,9 +44,19 @@ const insteadOf: Readonly<Record<string, string>> = {
   xmp: 'Write <pre> and <code>.',
 };
 
+/** The elements of MathML Core (https://www.w3.org/TR/mathml-core/#dom-and-javascript), with those that old ones become. */
+export const mathTags: ReadonlySet<string> = /* @__PURE__ */ new Set(
+  /* @__PURE__ */ 'annotation annotation-xml maction math merror mfrac mi mmultiscripts mn mo mover mpadded mphantom mprescripts mroot mrow ms mspace msqrt mstyle msub msubsup msup mtable mtd mtext mtr munder munderover none semantics'.split(
+    ' ',
+  ),
+);
+
+/** What a `template` of a component's text may have besides. */
+const directives = ['given', 'otherwise', 'each-of', 'as', 'key', 'index', 'loading', 'loaded', 'failed'];
+
 /** A tag that neither HTML nor SVG has, with the component that it stands for, or the nearest one that one of them has. */
 export function unknownTag(tag: string, components: Iterable<string> = []): Finding | undefined {
-  if (htmlTags.has(tag) || svgTags.has(tag)) return undefined;
+  if (htmlTags.has(tag) || svgTags.has(tag) || mathTags.has(tag)) return undefined;
   const instead = Object.hasOwn(insteadOf, tag) ? insteadOf[tag] : undefined;
   if (instead !== undefined) return finding('tag-unknown', { tag, hint: instead });
   const meant = [...components].find((name) => name.replaceAll('-', '') === tag);
@@ -65,9 +75,13 @@ export function unknownAttribute(tag: string, attribute: string): Finding | unde
   if (isKnown(attribute, own)) return undefined;
   const word = propertyWords[attribute.toLowerCase()];
   if (word !== undefined) return finding('attribute-unknown', { attribute, tag, hint: word });
+  if (tag === 'template' && directives.includes(attribute)) {
+    const hint = 'It is read in the template of a component. Here nothing reads it.';
+    return finding('attribute-unknown', { attribute, tag, hint });
+  }
   const known = attribute.startsWith('aria-')
     ? [...ariaNames].map((name) => `aria-${name}`)
-    : [...own, ...globalNames].filter((name) => name !== '');
+    : [...own, ...globalNames, ...(tag === 'template' ? directives : [])].filter((name) => name !== '');
   const near = nearest(attribute, known);
   return finding('attribute-unknown', {
     attribute,

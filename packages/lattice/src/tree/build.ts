@@ -19,6 +19,7 @@ import { scopedRules } from '../styles/index.js';
 import { describe, type Fill, placeOfNode, withSource } from '../template/index.js';
 import { unknownAttribute } from './attribute-names.js';
 import { followElement } from './element-checks.js';
+import { undeclaredEvent } from './event-names.js';
 import { Ids } from './ids.js';
 import { keyFault } from './keys.js';
 import { knownState, knownValue, open } from './known.js';
@@ -147,10 +148,13 @@ export class TreeBuilder {
   follow(component: ComponentCore, scope: TreeScope, spot: Spot, isKnown: boolean): void {
     const plan = planOf(component);
     this.faults(plan, scope);
-    const misfit = hasHostRules(component) ? elementMisfit(hostTag, spot.open) : undefined;
-    if (misfit) {
+    if (hasHostRules(component)) {
       const hint = 'Write those rules for the elements of the template instead.';
-      this.misfit({ ...misfit, hint }, `<${hostTag}>, which its rules with :host are for,`, scope);
+      const misfit = (open: readonly string[]): Misfit | undefined => {
+        const found = elementMisfit(hostTag, open);
+        return found && { ...found, hint };
+      };
+      this.misfit(misfit, `<${hostTag}>, which its rules with :host are for,`, scope, spot.open);
     }
     this.unplacedSlots(component, plan, scope);
     const inside: Spot = {
@@ -209,7 +213,8 @@ export class TreeBuilder {
     this.enter(component, path);
     this.placement(node, spot, path);
     this.own(node, scope, spot, path);
-    const inside = this.scopeOf(node, scope, path, values, openProps, fills);
+    const entered = [...scope.entered, { node, path, depth: spot.open.length }];
+    const inside = { ...this.scopeOf(node, scope, path, values, openProps, fills), entered };
     this.accepted(values[component.props.at.get(component.accepts ?? '') ?? -1], node, path);
     const uses: TreePart[] = [];
     const recursive = this.goesRound(node, scope, spot, path);
@@ -271,6 +276,7 @@ export class TreeBuilder {
       given: node.props.map(({ expr }) => expr),
       root: rootIn(component, owner),
       above: [...owner.above, component],
+      entered: owner.entered,
     };
   }
 
@@ -279,6 +285,8 @@ export class TreeBuilder {
     const { component, own, place } = node;
     if (own.length === 0) return;
     for (const one of own) {
+      const unheard = one.kind === 'listener' ? undeclaredEvent(node, one.type) : undefined;
+      if (unheard) this.report(withSource(unheard, node), path);
       const unknown =
         one.kind === 'fixed' || one.kind === 'value' ? unknownAttribute(component.name, one.name) : undefined;
       if (unknown && !/^(?:name|form)$/.test(one.key)) this.report(withSource(unknown, node), path);
@@ -367,14 +375,25 @@ export class TreeBuilder {
     return { ...base, expression: describe(expr), value };
   }
 
+  /**
+   * Reports what may not stand where it does: where it is written, or where the component is used that it may stand in by
+   * itself, since what does not fit is around that use.
+   *
+   * @param misfitIn what is wrong with it in these open tags
+   */
   misfit(
-    misfit: Misfit | undefined,
+    misfitIn: (open: readonly string[]) => Misfit | undefined,
     what: string,
     scope: TreeScope,
+    open: readonly string[],
     written: { readonly place: object | undefined } = { place: undefined },
   ): void {
-    if (misfit && !isMovedByParser(scope.component))
-      this.report(withSource(finding('content-not-allowed', { what, ...misfit }), written), scope.path);
+    const misfit = misfitIn(open);
+    if (!misfit || isMovedByParser(scope.component)) return;
+    const use = scope.entered.find(({ depth }) => depth > 0 && !misfitIn(open.slice(depth)));
+    const of = use ? `${what.replace(/,$/, '')} of ${use.node.component.name}` : what;
+    const found = finding('content-not-allowed', { what: of, ...misfit });
+    this.report(withSource(found, use?.node ?? written), use?.path ?? scope.path);
   }
 }
 
@@ -421,13 +440,14 @@ type Follower<Node> = (node: Node, scope: TreeScope, spot: Spot, builder: TreeBu
 
 const followers: { readonly [Kind in PlanKind]: Follower<PlanOf<Kind>> } = {
   text({ text }, scope, spot, builder) {
-    builder.misfit(textMisfit(text, spot.open), `The text ${JSON.stringify(short(text))}`, scope);
+    const what = `The text ${JSON.stringify(short(text))}`;
+    builder.misfit((open) => textMisfit(text, open), what, scope, spot.open);
     const { component } = scope;
     const escaped = typeof component?.template === 'function' ? escapedIn(text, spot.open.at(-1)) : undefined;
     if (component && escaped) builder.report(saidOf(escaped, component), scope.path);
   },
   value: ({ value }, scope, spot, builder) =>
-    builder.misfit(textMisfit(undefined, spot.open), describe(value), scope),
+    builder.misfit((open) => textMisfit(undefined, open), describe(value), scope, spot.open),
   trusted: () => undefined,
   data: () => undefined,
   element: followElement,

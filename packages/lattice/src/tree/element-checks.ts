@@ -2,13 +2,13 @@ import { htmlTags, svgTags } from '../generated/tags.js';
 import { attributesIn, mergedAttributes, type PlanElement, type PlanNode } from '../plan/index.js';
 import { type Finding, finding } from '../problem/index.js';
 import { type Report, withSource } from '../template/index.js';
-import { unknownAttribute, unknownTag } from './attribute-names.js';
+import { mathTags, unknownAttribute, unknownTag } from './attribute-names.js';
 import { attributeValueFault } from './attribute-values.js';
 import type { TreeBuilder } from './build.js';
 import { childrenFault, misplacedElement } from './conforming.js';
 import { misspeltEvent } from './event-names.js';
 import { knownValue } from './known.js';
-import { elementMisfit, openName } from './nesting.js';
+import { elementMisfit, type Misfit, openName } from './nesting.js';
 import { madeId, type Spot, type TreeScope } from './scope.js';
 
 /** Follows an element: its names, where it stands, its ids, what stands in it. */
@@ -20,9 +20,9 @@ export function followElement(node: PlanElement, scope: TreeScope, spot: Spot, b
   const attributes = mergedAttributes(own, scope.accepted, tags, say);
   if (typeof node.tag === 'string') checkNames(node, say);
   if (tag !== undefined) {
-    const misfit = elementMisfit(tag, spot.open);
-    builder.misfit(misfit, `<${tag}>`, scope, node);
-    const misplaced = misfit
+    const misfit = (open: readonly string[]) => elementMisfit(tag, open);
+    builder.misfit(misfit, `<${tag}>`, scope, spot.open, node);
+    const misplaced = misfit(spot.open)
       ? undefined
       : misplacedElement(tag, (one) => hasAttribute(one, attributes), spot.open);
     if (misplaced) say(misplaced);
@@ -131,13 +131,22 @@ function checkAll(
   spot: Spot,
   builder: TreeBuilder,
 ): void {
-  const misfits = tags.map((tag) => elementMisfit(tag, spot.open));
-  if (misfits.every((one) => one !== undefined)) builder.misfit(misfits[0], `<${tags[0]}>`, scope, node);
+  const misfit = (open: readonly string[]): Misfit | undefined => {
+    const misfits = tags.map((tag) => elementMisfit(tag, open));
+    return misfits.every((one) => one !== undefined) ? misfits[0] : undefined;
+  };
+  builder.misfit(misfit, `<${tags[0]}>`, scope, spot.open, node);
 }
 
 /** Names that no element, or not this one, has. Foreign and custom elements may have any. */
 function checkNames({ tag, attributes, old }: PlanElement, say: Report): void {
-  if (typeof tag !== 'string' || tag.includes('-') || (svgTags.has(tag) && !htmlTags.has(tag))) return;
+  if (
+    typeof tag !== 'string' ||
+    tag.includes('-') ||
+    (svgTags.has(tag) && !htmlTags.has(tag)) ||
+    mathTags.has(tag)
+  )
+    return;
   const unknown = unknownTag(tag);
   if (unknown) return say(unknown);
   for (const one of attributes) {

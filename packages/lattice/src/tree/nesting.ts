@@ -77,7 +77,10 @@ export function elementMisfit(tag: string, open: readonly string[]): Misfit | un
     return { place: 'in a component', hint: 'renderPage writes html, head and body; leave them out.' };
   if (isInSvg(open)) return svgMisfit(tag, parent);
   if (tag !== 'svg' && svgTags.has(tag) && !bothWorlds.has(tag)) {
-    return { place: 'outside <svg>', hint: 'It is an element of SVG: put it into el.svg(…).' };
+    return {
+      place: 'outside <svg>',
+      hint: 'It is an element of SVG: write <svg> around it, in the same template.',
+    };
   }
   return parentMisfit(tag, parent) ?? ancestorMisfit(tag, open);
 }

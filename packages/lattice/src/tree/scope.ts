@@ -1,5 +1,5 @@
 import type { ComponentCore } from '../component/index.js';
-import { isInteractive, type PlanAttribute, type PlanFill } from '../plan/index.js';
+import { isInteractive, type PlanAttribute, type PlanFill, type PlanUse } from '../plan/index.js';
 import { type Core, type Scope, type Site, stepText } from '../template/index.js';
 import type { Branch, ShadowRootOf } from './ids.js';
 import type { TreeCondition, TreePart } from './tree.js';
@@ -26,6 +26,16 @@ export interface TreeScope {
   readonly root: ShadowRootOf | undefined;
   /** The components around it and itself, outermost first. */
   readonly above: readonly ComponentCore[];
+  /** The uses that led here, outermost first. */
+  readonly entered: readonly EnteredUse[];
+}
+
+/** A use whose component's template is followed. */
+export interface EnteredUse {
+  readonly node: PlanUse;
+  readonly path: string;
+  /** How many tags were open where it is written. */
+  readonly depth: number;
 }
 
 export interface ScopedFill {
@@ -108,6 +118,7 @@ export const outside: TreeScope = {
   given: [],
   root: undefined,
   above: [],
+  entered: [],
 };
 
 /** Returns the shadow root in which a component's template stands: its own, or that of whoever uses it. */

@@ -73,7 +73,7 @@ class SpotBuilder extends TreeBuilder {
       const open = one.open.map((other) => chosenTag(other, node));
       if (tag.startsWith('?') || elementMisfit(tag, open)) continue;
       const what = `<${tag}> of ${node.component.name}`;
-      this.misfit(elementMisfit(tag, [...spot.open, ...open]), what, scope, node);
+      this.misfit((around) => elementMisfit(tag, around), what, scope, [...spot.open, ...open], node);
     }
   }
 }

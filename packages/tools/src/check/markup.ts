@@ -1,13 +1,15 @@
 import type { ComponentCore, Declared } from 'zesty-lattice/internal/component';
 import {
+  checkTags,
   documentFindings,
   Places,
+  type RenderedDocument,
   readDocument,
   renderDocument,
   usesIn,
 } from 'zesty-lattice/internal/markup';
 import { isInteractive } from 'zesty-lattice/internal/plan';
-import { type Finding, type Problem, placed } from 'zesty-lattice/internal/problem';
+import { type Finding, type Problem, placed, type SourcePlace } from 'zesty-lattice/internal/problem';
 import { placementFault, resolveOpen } from 'zesty-lattice/internal/tree';
 import { pageFindings, unreachableFindings } from './page.js';
 
@@ -22,6 +24,7 @@ export function documentProblems(
   const found: Finding[] = [...documentFindings(text, file, components)];
   const rendered = renderDocument(text, { components, foreign }, { file });
   if (!isPart) found.push(...outermostFindings(text, file, components, foreign));
+  if (rendered.html !== text) found.push(...nestingFindings(rendered, found));
   found.push(...pageFindings(rendered.html, rendered.origin, isPart));
   const hasElements = [...components.values()].some(
     (one) => isInteractive(one) && text.includes(`<${one.name}`),
@@ -33,6 +36,23 @@ export function documentProblems(
   // What a component refers to may stand elsewhere on the page, which was looked at as a whole.
   const own = rendered.problems.filter(({ code }) => code !== 'reference-dangling');
   return [...found.map((one) => placed(one, '')), ...own];
+}
+
+/** What cannot stand where a component shows it, which is seen in what is rendered: reported where the component stands. */
+function nestingFindings({ html, origin }: RenderedDocument, known: readonly Finding[]): readonly Finding[] {
+  const places = new Places(html, '');
+  const tags = checkTags({ text: html, holes: [], unclosed: undefined }, places, {
+    rendered: () => undefined,
+  });
+  const placeOf = ({ line, column }: SourcePlace): string => `${line}:${column}`;
+  const reported = new Set(
+    known.flatMap(({ code, source }) => (source ? [`${code} ${placeOf(source)}`] : [])),
+  );
+  return tags.flatMap((one) => {
+    if (one.code !== 'content-not-allowed' || !one.source) return [];
+    const source = origin((places.starts[one.source.line - 1] ?? 0) + one.source.column - 1);
+    return reported.has(`${one.code} ${placeOf(source)}`) ? [] : [{ ...one, source }];
+  });
 }
 
 /** Components that stand on the page itself, and may not. */

@@ -80,14 +80,17 @@ function holding(test: Core): readonly string[] {
 function misfitOf(
   type: readonly Known[] | undefined,
   kind: AnyKind,
-): { readonly is: string; readonly always: boolean } | undefined {
+): { readonly is: string; readonly always: boolean; readonly words?: readonly string[] } | undefined {
   const wrong = type?.filter((one) => !takes(kind, one)) ?? [];
   if (!type || wrong.length === 0) return undefined;
   // Of texts some may be words of a choice.
   const isAnyText = ({ word, words }: Known): boolean =>
     word === 'text' && !words && wordsIn(kind) !== undefined;
   const is = wrong.map((one) => (isAnyText(one) ? 'any text' : wordsOf(one)));
+  // Where a default would not help: what is there may be another word.
+  const words = wrong.every(isAnyText) ? wordsIn(kind) : undefined;
   return {
+    ...(words && { words }),
     is: [...new Set(is)].join(' or '),
     always: wrong.length === type.length && !wrong.some(isAnyText),
   };

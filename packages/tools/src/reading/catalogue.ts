@@ -130,7 +130,9 @@ function parametersOf(given: unknown): readonly string[] {
       const expression = parseExpression(written);
       const made = expression.type === 'ObjectExpression' ? expression.properties[0] : expression;
       if (!made || !('params' in made)) return [];
-      return made.params.map(({ end, start }) => written.slice(start ?? 0, end ?? 0).replace(/\s*=\s*/, ' = '));
+      return made.params.map(({ end, start }) =>
+        written.slice(start ?? 0, end ?? 0).replace(/\s*=\s*/, ' = '),
+      );
     } catch {
       // One is a function, the other a method of a record.
     }
