@@ -309,6 +309,90 @@ export default component('stall-page', { uses: [DeepBox, LineBox, RowBox], templ
   });
 });
 
+describe('a comment allows one problem at one place, with a reason', () => {
+  const image = '<img src="a.png">';
+  test.each([
+    ['in the line before', `<!-- lattice-allow image-unnamed: drawn -->\n${image}`, []],
+    ['in its own line', `<p>${image}</p> <!-- lattice-allow image-unnamed: drawn -->`, []],
+    ['for a tag of several lines', `<!-- lattice-allow image-unnamed: drawn -->\n<img\n  src="a.png"\n>`, []],
+    [
+      'and no other one',
+      `<!-- lattice-allow image-unnamed: drawn -->\n${image}\n${image}`,
+      ['image-unnamed page.html:6:1'],
+    ],
+    [
+      'of no other code',
+      `<!-- lattice-allow id-doubled: both -->\n${image}`,
+      ['allowance-unused page.html:4:1', 'image-unnamed page.html:5:1'],
+    ],
+    [
+      'not without a reason',
+      `<!-- lattice-allow image-unnamed -->\n${image}`,
+      ['allowance-invalid page.html:4:1', 'image-unnamed page.html:5:1'],
+    ],
+    [
+      'of no unknown code',
+      `<!-- lattice-allow image-named: x -->\n${image}`,
+      ['allowance-invalid page.html:4:1', 'image-unnamed page.html:5:1'],
+    ],
+  ])('%s', async (_what, body, all) => {
+    const { found } = await checked({ 'page.html': page(body) });
+    expect(found).toEqual(all);
+  });
+
+  test('in modules, in code and in templates', async () => {
+    const { found } = await checked({
+      'box.ts': `import { component, prop } from 'zesty-lattice';
+// lattice-allow prop-unread: the page reads it
+export default component('note-box', {
+  props: { note: prop.text().optional() },
+  template: \`<p>x</p>
+    <!-- lattice-allow attribute-unknown: a script of the page reads it -->
+    <b crates="4">y</b>\`,
+});
+// lattice-allow prop-unread: nothing any more
+export const words = 1;
+`,
+    });
+    expect(found).toEqual(['allowance-unused box.ts:9:1']);
+  });
+});
+
+describe('a page is read alike wherever it is read', () => {
+  test('ids of two shadow roots may be the same, those of one may not', async () => {
+    const part = (name: string, body: string): string => `import { component } from 'zesty-lattice';
+export const Part = component('${name}', {
+  state: () => ({ seen: 0 }),
+  handlers: { see: ({ state }) => ({ seen: state.seen + 1 }) },
+  template: \`${body}<button type="button" handles="click: see">{{ seen }}</button>\`,
+});
+`;
+    const twice = (tag: string): string => page(`<${tag}></${tag}><${tag}></${tag}>`);
+    const { found } = await checked({
+      'one.ts': part('one-part', '<p id="in-it">x</p>'),
+      'page.html': twice('one-part'),
+      'other.html': page('<p id="x">x</p><p id="x">y</p><one-part></one-part>'),
+    });
+    expect(found).toEqual(['id-doubled other.html:4:19']);
+  });
+
+  test('where a component may stand is kept when it is rendered', () => {
+    const home = join(folder, `p${++number}`);
+    mkdirSync(home);
+    writeFileSync(
+      join(home, 'row.ts'),
+      `import { component } from 'zesty-lattice';
+export const Row = component('board-row', { placement: { parents: ['stall-board'] }, template: \`<p>x</p>\` });
+`,
+    );
+    writeFileSync(join(home, 'page.html'), page('<board-row></board-row>'));
+    const { code, err, out } = lattice('render', join(home, 'page.html'), '--uses', join(home, 'row.ts'));
+    expect(code).toBe(1);
+    expect(err).toContain('component-misplaced');
+    expect(out).toContain('<board-row></board-row>');
+  });
+});
+
 describe('settings in lattice.json', () => {
   test('say what the project is, for all commands', () => {
     const home = join(folder, `p${++number}`);

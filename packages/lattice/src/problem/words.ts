@@ -303,6 +303,11 @@ export const words = {
     ),
     hint,
   ]),
+  'allowance-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
+  'allowance-unused': warning<{ code: string }>(({ code }) => [
+    `Nothing here is reported as ${code}, so that nothing has to be allowed.`,
+    'Remove the comment, or put it in the line before what is reported.',
+  ]),
   'adopt-failed': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
   'list-invalid': error<{ name: string; got: string }>(({ name, got }, inText) => [
     `${inText ? '<template each-of>' : 'eachOf'} expects a list, but ${name} is ${got}.`,

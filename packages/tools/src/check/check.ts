@@ -5,6 +5,7 @@ import { isDocument } from 'zesty-lattice/internal/markup';
 import { type Problem, problemText } from 'zesty-lattice/internal/problem';
 import { resolve } from 'zesty-lattice/internal/tree';
 import { isSampleFile, moduleSamples, textSamples } from '../samples/index.js';
+import { withAllowances } from './allowed.js';
 import { componentProblems, unusedComponents } from './components.js';
 import { type FailedModule, failedModule, textOfFailed, withoutFailed } from './failed.js';
 import { type CheckedFile, filesIn, namesLibrary } from './files.js';
@@ -110,7 +111,7 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
   return {
     files: files.map(({ path }) => path),
     components: components.size,
-    problems: sorted(withSettings(withoutRepeats(problems), settings)),
+    problems: sorted(withSettings(withAllowances(withoutRepeats(problems), texts, true), settings)),
     took: performance.now() - start,
   };
 }

@@ -4,14 +4,12 @@ import {
   documentFindings,
   Places,
   type RenderedDocument,
-  readDocument,
   renderDocument,
-  usesIn,
 } from 'zesty-lattice/internal/markup';
 import { isInteractive } from 'zesty-lattice/internal/plan';
 import { type Finding, type Problem, placed, type SourcePlace } from 'zesty-lattice/internal/problem';
-import { placementFault, resolveOpen } from 'zesty-lattice/internal/tree';
-import { pageFindings, unreachableFindings } from './page.js';
+import { resolveOpen } from 'zesty-lattice/internal/tree';
+import { doubledIds, pageFindings, unreachableFindings } from './page.js';
 
 /** What is wrong in a document, or in a part of one, its components rendered. */
 export function documentProblems(
@@ -23,16 +21,18 @@ export function documentProblems(
 ): readonly Problem[] {
   const found: Finding[] = [...documentFindings(text, file, components)];
   const rendered = renderDocument(text, { components, foreign }, { file });
-  if (!isPart) found.push(...outermostFindings(text, file, components, foreign));
   if (rendered.html !== text) found.push(...nestingFindings(rendered, found));
-  found.push(...pageFindings(rendered.html, rendered.origin, isPart));
   const hasElements = [...components.values()].some(
     (one) => isInteractive(one) && text.includes(`<${one.name}`),
   );
   if (hasElements) {
     const { html, origin } = renderDocument(text, { components, foreign }, { file, form: 'elements' });
     found.push(...unreachableFindings(html, origin));
-  }
+    const doubled = doubledIds(html);
+    const isDoubled = ({ code, message }: Finding): boolean =>
+      code !== 'id-doubled' || doubled.has(/"([^"]*)"/.exec(message)?.[1] ?? '');
+    found.push(...pageFindings(rendered.html, rendered.origin, isPart).filter(isDoubled));
+  } else found.push(...pageFindings(rendered.html, rendered.origin, isPart));
   // What a component refers to may stand elsewhere on the page, which was looked at as a whole.
   const own = rendered.problems.filter(({ code }) => code !== 'reference-dangling');
   return [...found.map((one) => placed(one, '')), ...own];
@@ -52,22 +52,6 @@ function nestingFindings({ html, origin }: RenderedDocument, known: readonly Fin
     if (one.code !== 'content-not-allowed' || !one.source) return [];
     const source = origin((places.starts[one.source.line - 1] ?? 0) + one.source.column - 1);
     return reported.has(`${one.code} ${placeOf(source)}`) ? [] : [{ ...one, source }];
-  });
-}
-
-/** Components that stand on the page itself, and may not. */
-function outermostFindings(
-  text: string,
-  file: string,
-  components: ReadonlyMap<string, ComponentCore>,
-  foreign: readonly string[],
-): readonly Finding[] {
-  const places = new Places(text, file);
-  // What else is wrong with them is reported when they are rendered.
-  const uses = usesIn(text, readDocument(text), places, { components, foreign }, () => undefined);
-  return [...uses].flatMap(({ place, use }) => {
-    const fault = placementFault(use.component, []);
-    return fault ? [{ ...fault, source: places.at(place.from) }] : [];
   });
 }
 

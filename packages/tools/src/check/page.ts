@@ -68,31 +68,12 @@ function idFindings(elements: readonly ParsedElement[], place: PlaceOfOffset): F
 export function unreachableFindings(html: string, place: PlaceOfOffset): readonly Finding[] {
   const ids = new Map<string, (string | undefined)[]>();
   const references: { element: ParsedElement; name: string; id: string; root: string | undefined }[] = [];
-  // With a stack of its own: a document may be nested as deep as it is long.
-  type Nodes = ParsedElement['childNodes'];
-  const open: (readonly [node: Nodes[number], root: string | undefined])[] = [];
-  const add = (nodes: Nodes, root: string | undefined): void => {
-    for (const node of nodes.toReversed()) open.push([node, root]);
-  };
-  add(readDocument(html).childNodes as Nodes, undefined);
-  for (let next = open.pop(); next; next = open.pop()) {
-    const [element, root] = next;
-    if (!('tagName' in element)) continue;
+  for (const [element, root] of inRoots(html))
     for (const { name, value: text } of element.attrs) {
       if (name === 'id' && text !== '') ids.set(text, [...(ids.get(text) ?? []), root]);
       const named = referring.has(name) ? text.split(/\s+/) : name === 'href' ? linkId(text) : [];
       for (const id of named) references.push({ element, name, id, root });
     }
-    if (!('content' in element)) {
-      add(element.childNodes, root);
-      continue;
-    }
-    const { parentNode: host } = element;
-    if (value(element, 'shadowrootmode') === undefined || !host || !('tagName' in host)) continue;
-    // Hosts of one tag have a root each.
-    const own = `${host.tagName} ${host.sourceCodeLocation?.startOffset}`;
-    add((element.content as { readonly childNodes: Nodes }).childNodes, own);
-  }
   return references.flatMap(({ element, id, name, root }) => {
     const roots = ids.get(id) ?? [];
     if (roots.length === 0 || roots.includes(name === 'href' ? undefined : root)) return [];
@@ -103,6 +84,49 @@ export function unreachableFindings(html: string, place: PlaceOfOffset): readonl
     const what = `${name}="${shown}" of <${element.tagName}> points ${direction} <${component}>`;
     return [finding('id-unreachable', { what, component, why: '' }, at(element, place, name))];
   });
+}
+
+/**
+ * The ids that stand twice in one root of a page whose components are elements: those of two shadow roots may be the same.
+ *
+ * @param html with the shadow roots declared
+ */
+export function doubledIds(html: string): ReadonlySet<string> {
+  const known = new Set<string>();
+  const doubled = new Set<string>();
+  for (const [element, root] of inRoots(html)) {
+    const id = value(element, 'id');
+    if (id === undefined || id === '') continue;
+    const key = `${root ?? ''} ${id}`;
+    if (known.has(key)) doubled.add(id);
+    known.add(key);
+  }
+  return doubled;
+}
+
+/** The elements of a page, each with the shadow root that it stands in: its host's tag and place; undefined for the page itself. */
+function* inRoots(html: string): Generator<readonly [element: ParsedElement, root: string | undefined]> {
+  // With a stack of its own: a document may be nested as deep as it is long.
+  type Nodes = ParsedElement['childNodes'];
+  const open: (readonly [node: Nodes[number], root: string | undefined])[] = [];
+  const add = (nodes: Nodes, root: string | undefined): void => {
+    for (const node of nodes.toReversed()) open.push([node, root]);
+  };
+  add(readDocument(html).childNodes as Nodes, undefined);
+  for (let next = open.pop(); next; next = open.pop()) {
+    const [element, root] = next;
+    if (!('tagName' in element)) continue;
+    yield [element, root];
+    if (!('content' in element)) {
+      add(element.childNodes, root);
+      continue;
+    }
+    const { parentNode: host } = element;
+    if (value(element, 'shadowrootmode') === undefined || !host || !('tagName' in host)) continue;
+    // Hosts of one tag have a root each.
+    const own = `${host.tagName} ${host.sourceCodeLocation?.startOffset}`;
+    add((element.content as { readonly childNodes: Nodes }).childNodes, own);
+  }
 }
 
 /** `#top` is the page's start and `#:~:` starts a text directive: neither needs an element. */

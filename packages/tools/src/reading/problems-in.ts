@@ -4,6 +4,7 @@ import type { ComponentCore } from 'zesty-lattice/internal/component';
 import { isDocument } from 'zesty-lattice/internal/markup';
 import type { Problem } from 'zesty-lattice/internal/problem';
 import { resolveOpen } from 'zesty-lattice/internal/tree';
+import { withAllowances } from '../check/allowed.js';
 import { componentProblems } from '../check/components.js';
 import { type FailedModule, textOfFailed, withoutFailed } from '../check/failed.js';
 import { documentProblems, templateProblems } from '../check/markup.js';
@@ -20,7 +21,9 @@ import { templateIn } from './template-in.js';
 export function problemsIn(project: ReadProject, file: string, text: string): readonly Problem[] {
   const settings = readSettings(dirname(file));
   const failed = project.unread.flatMap((one) => one.failed ?? []);
-  return withSettings(withoutFailed(foundIn(project, file, text, settings, failed), failed), settings);
+  const found = withoutFailed(foundIn(project, file, text, settings, failed), failed);
+  // What is wrong with the project as a whole is not known here, and a comment may allow that.
+  return withSettings(withAllowances(found, [[file, text]], false), settings);
 }
 
 function foundIn(

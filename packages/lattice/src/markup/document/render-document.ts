@@ -3,16 +3,17 @@ import type { ComponentCore } from '../../component/index.js';
 import type { WrittenUse } from '../../html/pass.js';
 import { joinedCss, write } from '../../html/render.js';
 import { styleSheet } from '../../html/styles.js';
-import { deepOr, LatticeError, type Problem, type SourcePlace } from '../../problem/index.js';
+import { deepOr, LatticeError, type Problem, placed, type SourcePlace } from '../../problem/index.js';
 import {
   type ComponentTree,
   type InspectedUse,
   inspectedUse,
+  placementFault,
   resolve,
   usesByPath,
 } from '../../tree/index.js';
 import { Places } from '../syntax/place.js';
-import { readDocument } from '../syntax/read-node.js';
+import { isDocument, readDocument } from '../syntax/read-node.js';
 import type { Catalog } from './catalog.js';
 import { elementsIn, usesIn } from './uses-in.js';
 
@@ -74,7 +75,14 @@ function rendered(html: string, catalog: Catalog, options: DocumentOptions): Ren
   const uses: WrittenUse[] = [];
   /** The rules that stand for style attributes: the same is the same text. */
   const styleRules = new Set<string>();
+  const isWhole = isDocument(html);
   for (const { use, place } of usesIn(html, document, places, catalog, report)) {
+    // A part of a page may be meant for a place in another component.
+    const misplaced = isWhole ? placementFault(use.component, []) : undefined;
+    if (misplaced) {
+      report(placed({ ...misplaced, source: places.at(place.from) }, ''));
+      continue;
+    }
     try {
       const before = problems.length;
       const tree = resolve(use);
