@@ -303,6 +303,24 @@ export const words = {
     ),
     hint,
   ]),
+  'control-unnamed': warning<{ tag: string; what: string; hint: string }>(({ tag, what, hint }) => [
+    `The ${what} <${tag}> has no name: nobody who hears the page knows what it is for.`,
+    hint,
+  ]),
+  'heading-empty': warning<{ tag: string }>(({ tag }) => [
+    `The heading <${tag}> is empty.`,
+    'Write text in it, or leave it out.',
+  ]),
+  'main-doubled': warning<Record<never, never>>(() => [
+    'The page has more than one <main>.',
+    'Keep one for what the page is about; <section> or <article> for its parts.',
+  ]),
+  'page-unnamed': warning<{ what: 'language' | 'title'; got?: string }>(({ what, got }) => [
+    got === undefined ? `The page does not say its ${what}.` : `The page’s language "${got}" is no language.`,
+    what === 'language'
+      ? 'Write it in the start tag of <html>: lang="en". The codes are those of BCP 47.'
+      : 'Write <title> in the head, with what the page is about first.',
+  ]),
   'allowance-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
   'allowance-unused': warning<{ code: string }>(({ code }) => [
     `Nothing here is reported as ${code}, so that nothing has to be allowed.`,

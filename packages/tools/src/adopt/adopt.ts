@@ -76,6 +76,57 @@ export function adopt(html: string, options: AdoptOptions): Adopted {
   }
 }
 
+/** Between the blocks of several pages while they are laid over one another. */
+const between = '<!--lattice-next-block-->';
+
+/** A page, and where the component's tags go in it. */
+export interface AdoptedPage {
+  readonly file: string;
+  /** The page with the component's tag in the place of each block. */
+  readonly html: string;
+  readonly blocks: number;
+}
+
+/**
+ * Turns blocks of several pages into one component, so that what differs between pages is a prop as well.
+ *
+ * @param pages their texts by their files
+ * @returns the component, its sample the first page; and all pages with its tags in them
+ * @throws LatticeError as `adopt` does
+ */
+export function adoptPages(
+  pages: ReadonlyMap<string, string>,
+  options: AdoptOptions,
+): { readonly adopted: Adopted; readonly pages: readonly AdoptedPage[] } {
+  const found = [...pages].map(([file, html]) => {
+    const blocks = blocksIn(html, options, new Places(html, file));
+    const places = blocks.flatMap(({ sourceCodeLocation: place }) => place ?? []);
+    return { file, html, places };
+  });
+  const texts = found.flatMap(({ html, places }) =>
+    places.map(({ endOffset, startOffset }) => html.slice(startOffset, endOffset)),
+  );
+  const { block: _block, ...others } = options;
+  const adopted = adopt(texts.join(between), others);
+  const uses = adopted.sample.split(between);
+  if (uses.length !== texts.length || adopted.blocks !== texts.length)
+    throw failed(
+      `The blocks of the pages are not of one shape: ${adopted.blocks} of ${texts.length} are`,
+      'Give a selector that picks elements with the same tag and class: --block "selector".',
+    );
+  let next = 0;
+  const done = found.map(({ file, html, places }): AdoptedPage => {
+    let text = '';
+    let at = 0;
+    for (const { endOffset, startOffset } of places) {
+      text += html.slice(at, startOffset) + (uses[next++] ?? '');
+      at = endOffset;
+    }
+    return { file, html: text + html.slice(at), blocks: places.length };
+  });
+  return { adopted: { ...adopted, sample: done[0]?.html ?? '' }, pages: done };
+}
+
 function failed(fault: string, hint: string, place?: SourcePlace): Error {
   return failure(finding('adopt-failed', { fault, hint }, place));
 }

@@ -1,5 +1,6 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
 import { isBlank } from 'zesty-lattice/internal/template';
+import { referring } from 'zesty-lattice/internal/tree';
 import { PropNames } from './names.js';
 import type { AttributePart, Part, Piece } from './parts.js';
 import type { ParsedElement } from './select.js';
@@ -53,6 +54,8 @@ class Merger {
   readonly values: Map<string, string | true>[];
   readonly kinds = new Map<string, DrawnProp['kind']>();
   readonly notes: string[] = [];
+  /** The props that are ids. */
+  readonly ids = new Set<string>();
   readonly html: string;
   readonly slotOf: (element: ParsedElement) => string | undefined;
 
@@ -126,10 +129,26 @@ class Merger {
       (text) => text.startsWith(lead) && text.endsWith(tail) && text.length >= lead.length + tail.length,
     );
     const [start, end] = keeps ? [lead.length, tail.length] : [0, 0];
+    const values = texts.map((text) => text.slice(start, text.length - end));
     const prop = name();
-    for (const [at, text] of texts.entries())
-      this.values[at]?.set(prop, text.slice(start, text.length - end));
+    for (const [at, value] of values.entries()) this.values[at]?.set(prop, value);
     return [first.slice(0, start), { prop }, first.slice(first.length - end)].filter((piece) => piece !== '');
+  }
+
+  /** An id, or a reference to one: one prop for all places that have the same in each block. */
+  reference(texts: readonly string[], name: () => string): Piece[] {
+    const sign = texts.every((text) => text.startsWith('#')) ? '#' : '';
+    const values = texts.map((text) => text.slice(sign.length));
+    const known = this.known(values, this.ids);
+    const prop = known ?? name();
+    this.ids.add(prop);
+    for (const [at, value] of values.entries()) this.values[at]?.set(prop, value);
+    return sign === '' ? [{ prop }] : [sign, { prop }];
+  }
+
+  /** A prop that has these values in the blocks already. */
+  known(values: readonly string[], among: Iterable<string>): string | undefined {
+    return [...among].find((prop) => values.every((value, at) => this.values[at]?.get(prop) === value));
   }
 
   attributes(elements: readonly ParsedElement[]): AttributePart[] {
@@ -149,11 +168,9 @@ class Merger {
       const texts = found as readonly string[];
       if (asked === undefined && texts.every((text) => text === texts[0]))
         return [{ name: full, value: this.isBare(first, full) ? true : [texts[0] ?? ''] }];
-      if (full === 'style')
-        throw new BlocksDiffer(
-          'The style attributes of the blocks differ',
-          first.sourceCodeLocation?.startOffset ?? 0,
-        );
+      if (full === 'style') return [{ name: full, value: this.declarations(texts, elements) }];
+      if (asked === undefined && isReference(full, texts))
+        return [{ name: full, value: this.reference(texts, name) }];
       const isWords = full === 'class' && asked === undefined;
       return [
         {
@@ -212,6 +229,27 @@ class Merger {
     });
   }
 
+  /** CSS declarations, one by one: the value of one that differs becomes a prop of its property's name. */
+  declarations(texts: readonly string[], elements: readonly ParsedElement[]): Piece[] {
+    const lists = texts.map(declarationsIn);
+    const [first = []] = lists;
+    const at = lists.findIndex(
+      (list) => list.length !== first.length || list.some(({ name }, index) => name !== first[index]?.name),
+    );
+    if (at >= 0)
+      throw new BlocksDiffer(
+        `The style attributes of the blocks set other properties: "${texts[0]}" and "${texts[at]}". A prop can take the value of a property that all of them set`,
+        elements[at]?.sourceCodeLocation?.startOffset ?? 0,
+      );
+    return first.flatMap(({ before }, index): Piece[] => [
+      before,
+      ...this.pieces(
+        lists.map((list) => list[index]?.value ?? ''),
+        () => this.names.free(first[index]?.name ?? 'style'),
+      ),
+    ]);
+  }
+
   isBare(element: ParsedElement, name: string): boolean {
     const place = element.sourceCodeLocation?.attrs?.[name];
     return place !== undefined && !this.html.slice(place.startOffset, place.endOffset).includes('=');
@@ -223,6 +261,30 @@ class Merger {
       here.sourceCodeLocation?.startOffset ?? 0,
     );
   }
+}
+
+/** Whether an attribute is an id or names one (https://html.spec.whatwg.org/#the-id-attribute). */
+function isReference(name: string, texts: readonly string[]): boolean {
+  if (name === 'href') return texts.every((text) => /^#./.test(text));
+  return (name === 'id' || referring.has(name)) && texts.every((text) => !/\s/.test(text));
+}
+
+interface Declaration {
+  readonly name: string;
+  /** What stands before the value: what separates it from the one before, and its name. */
+  readonly before: string;
+  readonly value: string;
+}
+
+/** The declarations of a style attribute (https://drafts.csswg.org/css-style-attr/#syntax); signs in quotes and brackets are of the value. */
+function declarationsIn(text: string): readonly Declaration[] {
+  const parts = text.match(/(?:"[^"]*"|'[^']*'|\([^)]*\)|[^;"'(])+/g) ?? [];
+  return parts.flatMap((part, index) => {
+    const found = /^(\s*)([-\w]+)(\s*:\s*)([\s\S]*)$/.exec(part);
+    if (!found) return [];
+    const [, lead = '', name = '', colon = '', value = ''] = found;
+    return [{ name, before: `${index === 0 ? '' : ';'}${lead}${name}${colon}`, value: value.trimEnd() }];
+  });
 }
 
 function nameOf({ name, prefix }: ParsedElement['attrs'][number]): string {

@@ -97,7 +97,7 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
     const found: Problem[] = [];
     if (isSampleFile(path))
       for (const { alone } of textSamples(text, path))
-        found.push(...documentProblems(alone, path, byTag, settings.foreign, true));
+        found.push(...documentProblems(alone, path, byTag, settings.foreign, !isDocument(text)));
     else if (isDocument(text)) found.push(...documentProblems(text, path, byTag, settings.foreign));
     else if (!templates.has(path)) {
       found.push(...textOfFailed(path, failed));

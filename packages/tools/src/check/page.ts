@@ -1,6 +1,7 @@
 import { elementsIn, type ParsedElement, readDocument } from 'zesty-lattice/internal/markup';
 import { type Finding, finding, type SourcePlace } from 'zesty-lattice/internal/problem';
 import { referring } from 'zesty-lattice/internal/tree';
+import { accessibleFindings } from './accessible.js';
 
 type PlaceOfOffset = (offset: number) => SourcePlace | undefined;
 
@@ -13,6 +14,7 @@ export function pageFindings(html: string, place: PlaceOfOffset, isPart = false)
   return [
     ...idFindings(elements, place),
     ...(isPart ? [] : headingFindings(elements, place)),
+    ...accessibleFindings(elements, (one) => at(one, place) ?? place(0), isPart),
     ...elements.filter((one) => one.tagName === 'img').flatMap((image) => imageFinding(image, place)),
   ];
 }

@@ -15,9 +15,9 @@ const declared: Readonly<Record<string, Declared>> = {
     load: async () => (await import('./commands/new.js')).newCommand,
   },
   render: {
-    description: 'Render a component to HTML, or the components in a document.',
+    description: 'Render a component to HTML, or the components in documents.',
     arguments: [
-      ['<file>', 'a TypeScript or JavaScript module that exports the component, or an HTML document'],
+      ['<files...>', 'a TypeScript or JavaScript module that exports the component, or HTML documents'],
     ],
     load: async () => (await import('./commands/render.js')).renderCommand,
   },

@@ -1,4 +1,4 @@
-import { Places, readFragment } from 'zesty-lattice/internal/markup';
+import { isDocument, Places, readFragment } from 'zesty-lattice/internal/markup';
 import type { SourcePlace } from 'zesty-lattice/internal/problem';
 
 /** A use of a component that somebody wrote to be looked at, as HTML text. */
@@ -24,6 +24,8 @@ export function isSampleFile(file: string): boolean {
  */
 export function textSamples(text: string, file: string): readonly TextSample[] {
   const places = new Places(text, file);
+  // A page is looked at as a whole: the comments in it name nothing.
+  if (isDocument(text)) return [{ name: 'Page', text, alone: text, source: places.at(0) }];
   const names = readFragment(text).childNodes.flatMap((node) => {
     const at = node.nodeName === '#comment' && 'data' in node ? node.sourceCodeLocation : undefined;
     return at && 'data' in node ? [{ name: node.data.trim().replace(/\s+/g, ' '), at }] : [];

@@ -42,8 +42,11 @@ export function readDocument(
   html: string,
   onParseError?: (error: ParserError) => void,
 ): DefaultTreeAdapterTypes.Document {
-  return parse(html, { ...options, ...(onParseError && { onParseError }) });
+  return parse(withoutMark(html), { ...options, ...(onParseError && { onParseError }) });
 }
+
+/** A text whose byte order mark is a space, so that every place in it stays (https://html.spec.whatwg.org/#parsing). */
+const withoutMark = (html: string): string => html.replace(/^\uFEFF/, ' ');
 
 /** A part of a document as `parse5` reads it. */
 export function readFragment(

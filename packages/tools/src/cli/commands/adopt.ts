@@ -1,12 +1,14 @@
-import { existsSync } from 'node:fs';
-import { readFile, rm } from 'node:fs/promises';
-import { join, resolve } from 'node:path';
+import { existsSync, readFileSync } from 'node:fs';
+import { readFile, rm, writeFile } from 'node:fs/promises';
+import { join, relative, resolve } from 'node:path';
 import { type Command, Option } from 'commander';
 import { serialize } from 'parse5';
 import { catalog, elementsIn, readDocument, renderDocument } from 'zesty-lattice/internal/markup';
 import { LatticeError, visible } from 'zesty-lattice/internal/problem';
-import { type Adopted, adopt } from '../../adopt/adopt.js';
-import { loadComponents } from '../load.js';
+import { countWords } from 'zesty-lattice/internal/tree';
+import { type Adopted, type AdoptOptions, adopt, adoptPages } from '../../adopt/adopt.js';
+import { filesIn } from '../../check/files.js';
+import { loadComponents, wrongCall } from '../load.js';
 import { UsageError } from '../usage-error.js';
 import { writeNewFiles } from '../write-files.js';
 
@@ -17,6 +19,7 @@ interface AdoptFlags {
   readonly prop: readonly string[];
   readonly as: 'text' | 'builders';
   readonly dir: string;
+  readonly also?: readonly string[];
 }
 
 /** `lattice adopt`: existing HTML becomes a component. */
@@ -38,6 +41,7 @@ export function adoptCommand(command: Command): Command {
       new Option('--as <writing>', 'form of the template').choices(['text', 'builders']).default('text'),
     )
     .option('-d, --dir <folder>', 'output folder', '.')
+    .option('--also <pages...>', 'further pages whose blocks become the component’s tag, in place')
     .action(runAdopt);
 }
 
@@ -48,26 +52,44 @@ function gather(one: string, before: readonly string[]): readonly string[] {
 async function runAdopt(path: string, options: AdoptFlags): Promise<void> {
   if (!existsSync(path)) throw new UsageError(`There is no file ${path}.`);
   const html = await readFile(path, 'utf8');
-  const adopted = adopt(html, {
+  const wanted: AdoptOptions = {
     name: options.name,
     as: options.as,
     slots: Object.fromEntries(options.slot.map(slotFrom)),
     props: Object.fromEntries(options.prop.map(propFrom)),
     file: resolve(path),
     ...(options.block !== undefined && { block: options.block }),
-  });
+  };
+  const others = await furtherPages(path, options.also ?? []);
+  const { adopted, pages } =
+    others.size === 0
+      ? { adopted: adopt(html, wanted), pages: [] }
+      : adoptPages(new Map([[resolve(path), html], ...others]), wanted);
+  const ends = (text: string): string => (html.includes('\r\n') ? text.replace(/\r?\n/g, '\r\n') : text);
   const { name, dir } = options;
   const files = {
-    [`${name}.ts`]: adopted.module,
-    ...(adopted.markup !== undefined && { [`${name}.html`]: adopted.markup }),
+    [`${name}.ts`]: ends(adopted.module),
+    ...(adopted.markup !== undefined && { [`${name}.html`]: ends(adopted.markup) }),
     [`${name}.sample.html`]: adopted.sample,
   };
   await writeNewFiles(dir, files);
   const respelled = await assertSame(html, adopted, options, Object.keys(files));
+  for (const page of pages.slice(1))
+    await assertSame(
+      others.get(page.file) ?? '',
+      { ...adopted, sample: page.html },
+      options,
+      Object.keys(files),
+    );
+  for (const page of pages.slice(1)) await writeFile(page.file, page.html);
   const from = adopted.blocks === 1 ? 'one block' : `${adopted.blocks} blocks`;
   const props = adopted.props.length > 0 ? `props ${adopted.props.join(', ')}` : 'no props';
   process.stdout.write(`${visible(`${name}, from ${from}: ${props}`)}\n`);
   for (const file of Object.keys(files)) process.stdout.write(`  ${join(dir, file)}\n`);
+  for (const page of pages.slice(1))
+    process.stdout.write(
+      `  ${visible(relative('.', page.file))}  ${countWords(page.blocks, 'block')} replaced\n`,
+    );
   const how =
     adopted.notes.length > 0
       ? ' but for what was left out'
@@ -76,6 +98,15 @@ async function runAdopt(path: string, options: AdoptFlags): Promise<void> {
         : ` in another spelling, ${respelled}`;
   process.stdout.write(`Rendered again, the sample is the original${how}.\n`);
   for (const note of adopted.notes) process.stdout.write(`  note: ${visible(note)}\n`);
+}
+
+/** Pages by their paths, without the one that is adopted from. */
+async function furtherPages(path: string, also: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  const files = await filesIn(also, []).catch((thrown) => {
+    throw wrongCall(thrown);
+  });
+  const pages = files.filter((one) => one.kind === 'markup' && one.path !== resolve(path));
+  return new Map(pages.map((one) => [one.path, readFileSync(one.path, 'utf8')]));
 }
 
 function propFrom(text: string): readonly [selector: string, name: string] {

@@ -1,13 +1,15 @@
+import { existsSync, statSync } from 'node:fs';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
+import { dirname, join, relative, resolve, sep } from 'node:path';
 import { type Command, Option } from 'commander';
 import { type ComponentCore, componentCore } from 'zesty-lattice/internal/component';
 import { codeOf, mailText, reached } from 'zesty-lattice/internal/html';
 import { isDocument, renderDocument } from 'zesty-lattice/internal/markup';
 import { isInteractive } from 'zesty-lattice/internal/plan';
 import { type Problem, placed, visible } from 'zesty-lattice/internal/problem';
-import { resolve } from 'zesty-lattice/internal/tree';
+import { countWords, resolve as resolveTree } from 'zesty-lattice/internal/tree';
 import { fieldsOfSettings, linkedRules, pageOf, propsOf, settingsOf, sourcesOf } from '../../batch/index.js';
+import { filesIn } from '../../check/files.js';
 import { pageFindings } from '../../check/page.js';
 import {
   type DocumentArguments,
@@ -16,6 +18,7 @@ import {
   loadDocument,
   loadProps,
   settingsNow,
+  wrongCall,
 } from '../load.js';
 import { rulesOption } from '../options.js';
 import { printProblems } from '../print-problems.js';
@@ -73,8 +76,12 @@ export function renderCommand(command: Command): Command {
     .action(runRender);
 }
 
-async function runRender(path: string, options: RenderFlags, command: Command): Promise<void> {
-  if (options.watch) return again(path, options, command);
+async function runRender(named: readonly string[], options: RenderFlags, command: Command): Promise<void> {
+  const paths = await pagesIn(named);
+  const [path = ''] = paths;
+  const folder = folderOf(paths, options.out);
+  if (options.watch) return again(paths, options, command);
+  if (folder !== undefined) return documents(paths, folder, options, command);
   const isPage = isDocumentPath(path);
   refuseOthers(command, isPage);
   if (options.sheets && options.form !== 'elements')
@@ -95,7 +102,7 @@ async function runRender(path: string, options: RenderFlags, command: Command): 
   const settings = settingsOf(said, given, 1);
   if ('fault' in settings) throw new UsageError(`The page ${settings.fault}.`);
   const props = core ? propsOf({ json: '' }, given, core, own) : given;
-  const tree = resolve(component, props);
+  const tree = resolveTree(component, props);
   if (tree.problems.some((problem) => problem.severity === 'error')) {
     printProblems(tree.problems);
     if (core) sayProps(path, core, options, tree.problems);
@@ -179,12 +186,65 @@ function sayLive(cores: readonly ComponentCore[]): void {
 }
 
 /** Renders whenever the module, what it imports, its props or rules for the page change. */
-function again(path: string, { css, props, uses = [] }: RenderFlags, command: Command): Promise<void> {
+function again(
+  paths: readonly string[],
+  { css, props, uses = [] }: RenderFlags,
+  command: Command,
+): Promise<void> {
   const others = [css, props].filter((one) => one !== undefined);
   return watching(calledWithout(command), async () => [
     ...others,
-    ...(await Promise.all([path, ...uses].map(sourcesOf))).flat(),
+    ...(await Promise.all([...paths, ...uses].map(sourcesOf))).flat(),
   ]);
+}
+
+/** The files that are named, or that a pattern in quotes fits. */
+async function pagesIn(given: readonly string[]): Promise<readonly string[]> {
+  if (!given.some((one) => /[*?{[]/.test(one) && !existsSync(one))) return given;
+  const found = await filesIn(given, []).catch((thrown) => {
+    throw wrongCall(thrown);
+  });
+  return found.map(({ path }) => relative('.', path));
+}
+
+/** The folder that pages go into: where there are several, or `--out` is one. */
+function folderOf(paths: readonly string[], out: string | undefined): string | undefined {
+  const isFolder =
+    out !== undefined &&
+    (/[\\/]$/.test(out) || statSync(out, { throwIfNoEntry: false })?.isDirectory() === true);
+  if (paths.length === 1 && !isFolder) return undefined;
+  if (paths.length > 1 && out === undefined)
+    throw new UsageError('Say where several pages go: --out <folder>.');
+  const module = paths.find((one) => !isDocumentPath(one));
+  if (paths.length > 1 && module !== undefined)
+    throw new UsageError(`${module} is no document: of components one is rendered at a time.`);
+  return module === undefined ? out : undefined;
+}
+
+/** Writes many documents, each where it stands below the folder that holds them all. */
+async function documents(
+  paths: readonly string[],
+  folder: string,
+  options: RenderFlags,
+  command: Command,
+): Promise<void> {
+  refuseOthers(command, true);
+  const start = performance.now();
+  const base = sharedFolder(paths);
+  const targets = paths.map((path) => ({ path, out: join(folder, relative(base, path)) }));
+  const own = targets.find(({ out, path }) => resolve(out) === resolve(path));
+  if (own) throw new UsageError(`${own.path} would be written over. Give another folder as --out.`);
+  for (const { out, path } of targets) await document(path, { ...options, out });
+  const took = ((performance.now() - start) / 1000).toFixed(1);
+  process.stderr.write(`${countWords(paths.length, 'page')} in ${folder}, ${took} s\n`);
+}
+
+/** The innermost folder that all paths are in. */
+function sharedFolder(paths: readonly string[]): string {
+  const all = paths.map((path) => dirname(resolve(path)).split(sep));
+  const [first = []] = all;
+  const at = first.findIndex((part, index) => all.some((other) => other[index] !== part));
+  return (at < 0 ? first : first.slice(0, at)).join(sep) || sep;
 }
 
 /** A document comes back with its components rendered; those with errors stay as they were written. */
