@@ -73,5 +73,18 @@ test('an element is mounted, set, waited for and taken out', async () => {
   expect(found.missing).toMatch(/^<crate-counter> shows no table\. It shows:\n<button /);
   expect(found.html).toMatch(/^<button type="button" aria-label="One crate of Dunlight less"/);
   expect(await page.evaluate('filled()')).toEqual(['Bring <b>a lamp</b>.', 3]);
+  expect(await page.evaluate('waited()')).toEqual({
+    shown: 'North 12 kg0',
+    detail: { kilos: 12 },
+    said: [[expect.stringMatching(/^error handler-failed: /), 'Error: the crate fell']],
+    late: 'No event "weighed" came within 20 milliseconds.',
+  });
+  expect(await page.evaluate('refused()')).toEqual([
+    expect.stringMatching(/^error prop-invalid: The prop "from" of weighing-note expects text/),
+    expect.stringMatching(/^error prop-unknown: /),
+    'mounted',
+    'LatticeError',
+  ]);
+  expect(await page.evaluate('inContent()')).toBe('West 12 kg0');
   await browser.close();
 });

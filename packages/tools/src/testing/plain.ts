@@ -1,5 +1,11 @@
 import type { AnyComponent, PropsFor, Use } from 'zesty-lattice/internal/component';
-import { pretty, renderHtml, withoutMarks } from 'zesty-lattice/internal/html';
+import {
+  type LateOptions,
+  pretty,
+  renderHtml,
+  renderHtmlAsync,
+  withoutMarks,
+} from 'zesty-lattice/internal/html';
 
 type PropsArguments<Target> = Target extends AnyComponent
   ? undefined extends PropsFor<Target>
@@ -21,6 +27,20 @@ export function plainHtml<const Target extends Use | AnyComponent>(
   return withoutMarks(
     (renderHtml as (target: unknown, ...given: readonly unknown[]) => string)(target, ...given),
   );
+}
+
+/**
+ * The same, once the data of all components in it has been loaded.
+ *
+ * @param options how it is loaded, as for `renderHtmlAsync`: `{ loads: { timeOut: 500 } }`
+ * @throws LatticeError as `renderHtmlAsync` does
+ * @example expect(await plainHtmlAsync(GrovePage({ from }))).toContain('3 trees')
+ */
+export async function plainHtmlAsync(
+  use: Use,
+  options: Pick<LateOptions, 'loads' | 'signal'> = {},
+): Promise<string> {
+  return withoutMarks(await renderHtmlAsync(use, options));
 }
 
 /**
