@@ -1,9 +1,9 @@
-import { Command } from 'commander';
+import { Argument, Command } from 'commander';
 
 /** What a command is, before it is known whether it is called: its options come with all that it runs. */
 interface Declared {
   readonly description: string;
-  readonly arguments: readonly (readonly [term: string, description: string, preset?: readonly string[]])[];
+  readonly arguments: readonly (readonly [term: string, description: string, choices?: readonly string[]])[];
   /** Adds its options and what it does. */
   load(): Promise<(command: Command) => Command>;
 }
@@ -73,16 +73,32 @@ const declared: Readonly<Record<string, Declared>> = {
     ],
     load: async () => (await import('./commands/editor.js')).editorCommand,
   },
+  completion: {
+    description: 'Print what a shell reads to complete this command.',
+    arguments: [['<shell>', 'for which shell', ['bash', 'zsh', 'fish']]],
+    load: async () => (await import('./commands/completion.js')).completionCommand,
+  },
 };
 
 /** All commands by what they are for; the one that is called, or asked about, with its options as well. */
 export async function commandsFor(args: readonly string[]): Promise<readonly Command[]> {
   const called = args[0] === 'help' ? args[1] : args[0];
-  return Promise.all(
-    Object.entries(declared).map(async ([name, { arguments: all, description, load }]) => {
-      const command = new Command(name).description(description);
-      for (const [term, what, preset] of all) command.argument(term, what, preset);
-      return name === called ? (await load())(command) : command;
-    }),
-  );
+  return Promise.all(Object.entries(declared).map((one) => commandOf(one, one[0] === called)));
+}
+
+/** All commands with all of their options. */
+export function allCommands(): Promise<readonly Command[]> {
+  return Promise.all(Object.entries(declared).map((one) => commandOf(one, true)));
+}
+
+async function commandOf(
+  [name, { arguments: all, description, load }]: readonly [string, Declared],
+  isLoaded: boolean,
+): Promise<Command> {
+  const command = new Command(name).description(description);
+  for (const [term, what, choices] of all) {
+    const argument = new Argument(term, what);
+    command.addArgument(choices ? argument.choices(choices) : argument);
+  }
+  return isLoaded ? (await load())(command) : command;
 }
