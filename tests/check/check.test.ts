@@ -376,6 +376,28 @@ export const Part = component('${name}', {
     expect(found).toEqual(['id-doubled other.html:4:19']);
   });
 
+  test('links to other pages lead somewhere', async () => {
+    const { found } = await checked({
+      'sign.ts': `import { component, prop } from 'zesty-lattice';
+export const Sign = component('stall-sign', { props: { anchor: prop.text() }, template: \`<p id="{{ anchor }}">x</p>\` });
+`,
+      'index.html': page(
+        [
+          '<a href="more.html">a</a>',
+          '<a href="more.html#north">a</a>',
+          '<a href="more.html?x=1#in%20it">a</a>',
+          '<a href="more.html#nowhere">a</a>',
+          '<a href="gone.html">a</a>',
+          '<a href="sub/gone.html#x">a</a>',
+          '<a href="https://ninefold.example/a.html#x">a</a>',
+          '<a href="/a.html">a</a> <a href="a.pdf">a</a>',
+        ].join('\n'),
+      ),
+      'more.html': page('<stall-sign anchor="north"></stall-sign><p id="in it">x</p>'),
+    });
+    expect(found).toEqual([7, 8, 9].map((line) => `link-dangling index.html:${line}:4`));
+  });
+
   test('where a component may stand is kept when it is rendered', () => {
     const home = join(folder, `p${++number}`);
     mkdirSync(home);

@@ -175,17 +175,98 @@ describe('lattice adopt', () => {
   });
 });
 
+describe('a site is moved over', () => {
+  const page = (title: string, cards: readonly string[]): string =>
+    `\uFEFF<!doctype html>\r\n<html lang="en"><head><!-- by hand --><title>${title}</title></head><body>\r\n<h1>${title}</h1>\r\n${cards
+      .map(
+        (card) =>
+          `<div class="card" style="color: ${card}">\r\n<p id="${card}">${card} x</p><a href="#${card}">go</a></div>`,
+      )
+      .join('\r\n')}\r\n</body></html>\r\n`;
+
+  test('blocks of further pages become the component’s tag, and all pages are rendered in one start', () => {
+    const home = join(folder, 'site');
+    mkdirSync(join(home, 'pages/more'), { recursive: true });
+    const texts = {
+      'index.html': page('Stalls', ['teal', 'olive']),
+      'pages/fair.html': page('Fair', ['navy']),
+      'pages/more/late.html': page('Late', ['teal', 'gray', 'black']),
+    };
+    for (const [name, text] of Object.entries(texts)) writeFileSync(join(home, name), text);
+    const adopted = lattice(
+      ...['adopt', join(home, 'index.html'), '-n', 'stall-card', '-b', '.card', '-d', join(home, 'parts')],
+      ...['--also', join(home, 'pages/**/*.html')],
+    );
+    expect(adopted.err).toBe('');
+    expect(adopted.out).toMatch(
+      /from 6 blocks: props color, id, text[\s\S]*fair\.html {2}1 block replaced[\s\S]*late\.html {2}3 blocks replaced/,
+    );
+    const late = readFileSync(join(home, 'pages/more/late.html'), 'utf8');
+    expect(late).toContain('\r\n<stall-card color="gray" id="gray" text="gray x"></stall-card>\r\n');
+    expect(late.startsWith('\uFEFF<!doctype html>\r\n')).toBe(true);
+    expect(readFileSync(join(home, 'parts/stall-card.ts'), 'utf8')).toMatch(/\r\n$/);
+    expect(lattice('check', home)).toMatchObject({
+      code: 0,
+      out: expect.stringContaining('0 errors, 0 warnings'),
+    });
+
+    const out = join(home, 'dist');
+    const uses = ['--uses', join(home, 'parts/stall-card.ts')];
+    const rendered = lattice('render', join(home, 'pages/**/*.html'), '--out', out, ...uses);
+    expect(rendered).toMatchObject({ code: 0, err: expect.stringMatching(/2 pages in .*dist, /) });
+    for (const name of ['fair.html', 'more/late.html'])
+      expect(readFileSync(join(out, name), 'utf8').replaceAll('\r\n', '\n')).toBe(
+        texts[`pages/${name}` as keyof typeof texts].replaceAll('\r\n', '\n'),
+      );
+    const files = [join(home, 'pages/fair.html'), join(home, 'pages/more/late.html')];
+    expect(lattice('render', ...files)).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('--out <folder>'),
+    });
+    expect(lattice('render', ...files, '--out', join(home, 'pages/'))).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('would be written over'),
+    });
+    expect(lattice('render', ...files, join(home, 'parts/stall-card.ts'), '--out', out)).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('is no document'),
+    });
+  });
+
+  test('pages whose blocks have another shape are left as they are', () => {
+    const home = join(folder, 'other-shape');
+    mkdirSync(home);
+    const other = page('Fair', ['navy']).replace('<a href="#navy">go</a>', '<b>no link</b>');
+    writeFileSync(join(home, 'a.html'), page('Stalls', ['teal', 'olive']));
+    writeFileSync(join(home, 'b.html'), other);
+    const done = lattice(
+      'adopt',
+      join(home, 'a.html'),
+      '-n',
+      'x-card',
+      '-b',
+      '.card',
+      '-d',
+      home,
+      '--also',
+      join(home, 'b.html'),
+    );
+    expect(done.code).toBe(1);
+    expect(readFileSync(join(home, 'b.html'), 'utf8')).toBe(other);
+  });
+});
+
 describe('lattice render of a document', () => {
   test('renders its components, tells what is wrong on standard error, and leaves that as it was', () => {
     const page = join(folder, 'page.html');
     writeFileSync(
       page,
-      '<!doctype html>\n<body class=x>\n<price-tag cents="250"></price-tag>\n<pric-tag></pric-tag>\n',
+      '<!doctype html>\n<html lang=en><title>x</title><body class=x>\n<price-tag cents="250"></price-tag>\n<pric-tag></pric-tag>\n',
     );
     const done = lattice('render', page, '--uses', 'examples/orchard/components/price-tag.ts');
     expect(done.code).toBe(1);
     expect(done.out).toMatch(
-      /^<!doctype html>\n<body class=x>\n<style>.*<\/style><data value="2\.50".*\n<pric-tag><\/pric-tag>\n$/s,
+      /^<!doctype html>\n<html lang=en><title>x<\/title><body class=x>\n<style>.*<\/style><data value="2\.50".*\n<pric-tag><\/pric-tag>\n$/s,
     );
     expect(done.err).toMatch(/component-unknown.*\n.*page\.html:4:1[\s\S]*Did you mean <price-tag>\?/);
     expect(

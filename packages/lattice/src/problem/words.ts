@@ -346,6 +346,14 @@ export const words = {
       hint,
     ],
   ),
+  'link-dangling': warning<{ href: string; tag: string; id?: string }>(({ href, tag, id }) => [
+    id === undefined
+      ? `href="${href}" of <${tag}> leads to a file that is not there.`
+      : `href="${href}" of <${tag}> leads to a page that has no element with the id "${id}".`,
+    id === undefined
+      ? 'Write the path of a page that exists.'
+      : 'Give the element this id, or leave out what follows the #.',
+  ]),
   'id-unreachable': warning<{ what: string; component: string; why: string }>(({ what, component, why }) => [
     `${what}, which is an element in the page${why}: ids and links do not reach into its shadow root, or out of it.`,
     `Put both into one component, pass the element to a slot of <${component}>, or render without elements.`,

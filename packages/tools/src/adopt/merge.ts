@@ -1,6 +1,7 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
 import { isBlank } from 'zesty-lattice/internal/template';
 import { referring } from 'zesty-lattice/internal/tree';
+import { declarationsIn } from './declarations.js';
 import { PropNames } from './names.js';
 import type { AttributePart, Part, Piece } from './parts.js';
 import type { ParsedElement } from './select.js';
@@ -267,24 +268,6 @@ class Merger {
 function isReference(name: string, texts: readonly string[]): boolean {
   if (name === 'href') return texts.every((text) => /^#./.test(text));
   return (name === 'id' || referring.has(name)) && texts.every((text) => !/\s/.test(text));
-}
-
-interface Declaration {
-  readonly name: string;
-  /** What stands before the value: what separates it from the one before, and its name. */
-  readonly before: string;
-  readonly value: string;
-}
-
-/** The declarations of a style attribute (https://drafts.csswg.org/css-style-attr/#syntax); signs in quotes and brackets are of the value. */
-function declarationsIn(text: string): readonly Declaration[] {
-  const parts = text.match(/(?:"[^"]*"|'[^']*'|\([^)]*\)|[^;"'(])+/g) ?? [];
-  return parts.flatMap((part, index) => {
-    const found = /^(\s*)([-\w]+)(\s*:\s*)([\s\S]*)$/.exec(part);
-    if (!found) return [];
-    const [, lead = '', name = '', colon = '', value = ''] = found;
-    return [{ name, before: `${index === 0 ? '' : ';'}${lead}${name}${colon}`, value: value.trimEnd() }];
-  });
 }
 
 function nameOf({ name, prefix }: ParsedElement['attrs'][number]): string {

@@ -1,5 +1,6 @@
 import { escapeAttribute as safeAttribute, escapeText as safeText } from 'zesty-lattice/html';
 import { voidElements } from 'zesty-lattice/internal/template';
+import { declarationsIn } from './declarations.js';
 import type { AttributePart, Part, Piece } from './parts.js';
 
 /** A drawn template as template text. */
@@ -94,13 +95,38 @@ function attributesCode(attributes: readonly AttributePart[], needs: Set<string>
         .map((piece) => (typeof piece === 'string' ? quoted(piece.trim()) : pieceCode(piece)))
         .join(', ')}]`;
     }
-    needs.add('phrase');
-    const text = value.map((piece) =>
-      typeof piece === 'string' ? piece.replace(/[\\`$]/g, '\\$&') : `\${props.${piece.prop}}`,
-    );
-    return `${key}: phrase\`${text.join('')}\``;
+    if (name === 'style') return `${key}: ${styleCode(value, needs)}`;
+    return `${key}: ${phraseCode(value, needs)}`;
   });
   return `{ ${entries.join(', ')} }`;
+}
+
+function phraseCode(pieces: readonly Piece[], needs: Set<string>): string {
+  const [only] = pieces;
+  if (pieces.length === 1 && only !== undefined) return pieceCode(only);
+  needs.add('phrase');
+  const text = pieces.map((piece) =>
+    typeof piece === 'string' ? piece.replace(/[\\`$]/g, '\\$&') : `\${props.${piece.prop}}`,
+  );
+  return `phrase\`${text.join('')}\``;
+}
+
+/** What stands for a prop while a style's text is taken apart: no text of HTML has it. */
+const sign = '\u0000';
+
+/** A style with props in it: a record of its declarations. */
+function styleCode(pieces: readonly Piece[], needs: Set<string>): string {
+  const text = pieces
+    .map((piece) => (typeof piece === 'string' ? piece : `${sign}${piece.prop}${sign}`))
+    .join('');
+  const fields = declarationsIn(text).map(({ name, value }) => {
+    const parts = value.split(sign).map((part, at): Piece => (at % 2 === 0 ? part : { prop: part }));
+    return `${propertyKey(name)}: ${phraseCode(
+      parts.filter((part) => part !== ''),
+      needs,
+    )}`;
+  });
+  return `{ ${fields.join(', ')} }`;
 }
 
 /** A name as the key of a record in code. */

@@ -9,6 +9,7 @@ import { withAllowances } from './allowed.js';
 import { componentProblems, unusedComponents } from './components.js';
 import { type FailedModule, failedModule, textOfFailed, withoutFailed } from './failed.js';
 import { type CheckedFile, filesIn, namesLibrary } from './files.js';
+import { type LinkedPage, linkProblems } from './links.js';
 import { documentProblems, templateProblems } from './markup.js';
 import { loadModule, madeComponents } from './modules.js';
 import { unregisteredProviders } from './registered.js';
@@ -91,6 +92,7 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
   problems.push(...unregisteredProviders(components, texts.values()));
   const byTag = new Map([...others.keys(), ...components.keys()].map((core) => [core.name, core]));
   const templates = new Set([...byTag.values()].map(templateFile));
+  const pages = new Map<string, LinkedPage>();
   for (const { path, kind } of files) {
     if (kind !== 'markup') continue;
     const text = texts.get(path) ?? '';
@@ -98,8 +100,10 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
     if (isSampleFile(path))
       for (const { alone } of textSamples(text, path))
         found.push(...documentProblems(alone, path, byTag, settings.foreign, !isDocument(text)));
-    else if (isDocument(text)) found.push(...documentProblems(text, path, byTag, settings.foreign));
-    else if (!templates.has(path)) {
+    else if (isDocument(text)) {
+      const see = (page: LinkedPage): void => void pages.set(path, page);
+      found.push(...documentProblems(text, path, byTag, settings.foreign, false, see));
+    } else if (!templates.has(path)) {
       found.push(...textOfFailed(path, failed));
       found.push(...templateProblems(text, path, byTag, settings.foreign));
     }
@@ -108,6 +112,7 @@ export async function check(paths: readonly string[], options: CheckOptions = {}
     // Other work, such as drawing how far it is, gets its turn.
     if (done % 50 === 0) await new Promise((turn) => setImmediate(turn));
   }
+  problems.push(...linkProblems(pages));
   return {
     files: files.map(({ path }) => path),
     components: components.size,

@@ -11,16 +11,18 @@ import { type Finding, type Problem, placed, type SourcePlace } from 'zesty-latt
 import { resolveOpen } from 'zesty-lattice/internal/tree';
 import { doubledIds, pageFindings, unreachableFindings } from './page.js';
 
-/** What is wrong in a document, or in a part of one, its components rendered. */
+/** What is wrong in a document, or in a part of one, its components rendered; `see` receives it so. */
 export function documentProblems(
   text: string,
   file: string,
   components: ReadonlyMap<string, ComponentCore>,
   foreign: readonly string[],
   isPart = false,
+  see: (page: RenderedDocument) => void = () => undefined,
 ): readonly Problem[] {
   const found: Finding[] = [...documentFindings(text, file, components)];
   const rendered = renderDocument(text, { components, foreign }, { file });
+  see(rendered);
   if (rendered.html !== text) found.push(...nestingFindings(rendered, found));
   const hasElements = [...components.values()].some(
     (one) => isInteractive(one) && text.includes(`<${one.name}`),
