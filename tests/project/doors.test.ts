@@ -27,7 +27,7 @@ const doors: Record<string, string> = {
   'zesty-lattice-tools/adopt': 'adopt',
   'zesty-lattice-tools/describe': 'editorData elementsManifest propsSchema tagTypes',
   'zesty-lattice-tools/inspect': 'inspect',
-  'zesty-lattice-tools/testing': 'mount plainHtml readableHtml samplesOf',
+  'zesty-lattice-tools/testing': 'mount nextEvent plainHtml plainHtmlAsync readableHtml samplesOf',
   'zesty-lattice-tools/vite': 'default lattice',
   'zesty-lattice-tools/bundlers': 'esbuild rollup webpack',
   'zesty-lattice/internal/hot': 'awaitElements followPage note',

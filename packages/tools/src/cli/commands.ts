@@ -76,7 +76,10 @@ const declared: Readonly<Record<string, Declared>> = {
   completion: {
     description: 'Print what a shell reads to complete this command.',
     arguments: [['<shell>', 'for which shell', ['bash', 'zsh', 'fish']]],
-    load: async () => (await import('./commands/completion.js')).completionCommand,
+    load: async () => {
+      const { completionCommand } = await import('./commands/completion.js');
+      return (command) => completionCommand(allCommands, command);
+    },
   },
 };
 
