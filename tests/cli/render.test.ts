@@ -75,7 +75,7 @@ describe('lattice render', () => {
   });
 
   test.each([
-    [['render'], "missing required argument 'file'"],
+    [['render'], "missing required argument 'files'"],
     [['render', 'no/such.ts'], 'There is no file no/such.ts.'],
     [['render', parts], 'exports 2 components: first-part, second-part. Say which with --component'],
     [['render', parts, '-c', 'frist-part'], 'Did you mean "first-part"?'],
