@@ -117,7 +117,7 @@ describe('rules with :host', () => {
       resolve(component('row-page', { template: use as never })()).problems.map(({ message }) => message);
     expect(problems(() => el.p(Row() as never))).toHaveLength(1);
     expect(problems(() => el.table(el.tbody((Row as AnyComponent as typeof Row)())))).toEqual([
-      '<lattice-host>, which its rules with :host are for, cannot stand straight in <tbody>.',
+      '<lattice-host> of stall-row, which its rules with :host are for, cannot stand straight in <tbody>.',
     ]);
   });
 

@@ -19,6 +19,8 @@ export interface TemplateText {
 export interface ComponentCore {
   readonly name: string;
   readonly description: string | undefined;
+  /** What to use in its place. */
+  readonly deprecated?: string | undefined;
   readonly props: Declared<AnyKind>;
   readonly slots: Declared<AnySlotKind>;
   /** The prop that names the element whose attributes a use may give as well. */

@@ -23,6 +23,7 @@ const isEventKind = (value: unknown): boolean => isRecord(value) && 'description
 /** What each part of a definition may be. */
 const parts: Readonly<Record<string, (value: unknown) => Fault>> = {
   description: (value) => must(typeof value === 'string', 'one sentence of text', value),
+  deprecated: (value) => must(typeof value === 'string', 'a text that says what to use instead', value),
   props: (value) => eachFault(value, 'a prop', isKind, 'made by prop.text() and the like'),
   slots: (value) => eachFault(value, 'a slot', isSlotKind, 'made by slot()'),
   accepts: (value) => must(typeof value === 'string', 'the name of a prop', value),

@@ -49,6 +49,8 @@ export interface Definition<
 > {
   /** One sentence about the component. */
   readonly description?: string;
+  /** Says that the component should no longer be used, and what to use instead. `lattice check` reports uses. */
+  readonly deprecated?: string;
   /** The props by name, made with `prop`. */
   readonly props?: P;
   /** The slots by name, made with `slot`. */

@@ -7,14 +7,23 @@ export class EventKind<Detail = void> {
   /** How it is sent, where that is not as usual. */
   readonly options: EventOptions | undefined;
 
-  constructor(description?: string, options?: EventOptions) {
+  /** What to listen to in its place. */
+  readonly instead: string | undefined;
+
+  constructor(description?: string, options?: EventOptions, instead?: string) {
     this.description = description;
     this.options = options;
+    this.instead = instead;
   }
 
   /** Says in a sentence when the event is sent. */
   describe(description: string): EventKind<Detail> {
-    return new EventKind<Detail>(description, this.options);
+    return new EventKind<Detail>(description, this.options, this.instead);
+  }
+
+  /** Says that nobody should listen to it any more, and what to do instead. `lattice check` reports those who do. */
+  deprecated(instead: string): EventKind<Detail> {
+    return new EventKind<Detail>(this.description, this.options, instead);
   }
 }
 

@@ -38,6 +38,8 @@ interface Settings {
   readonly presence: Presence;
   readonly fallbackValue?: unknown;
   readonly description?: string;
+  /** What to use in its place. */
+  readonly deprecated?: string;
   readonly tests: readonly Test[];
   /** Whether an element's attribute follows its property. */
   readonly reflects?: true;
@@ -123,6 +125,15 @@ export class Kind<Value, Given = Value, How extends Presence = 'required'> {
   /** Says what the prop is for. */
   describe(description: string): Kind<Value, Given, How> {
     return new Kind(this.rules, { ...this.settings, description });
+  }
+
+  /**
+   * Says that uses should no longer pass the prop, and what to do instead. `lattice check` and the editor report uses that do.
+   *
+   * @example crates: prop.number().optional().deprecated('Pass trees.')
+   */
+  deprecated(instead: string): Kind<Value, Given, How> {
+    return new Kind(this.rules, { ...this.settings, deprecated: instead });
   }
 }
 

@@ -17,6 +17,7 @@ import { type AnySlotKind, slot } from './slot.js';
 /** A definition without the types that only its author needs. */
 export interface LooseDefinition {
   readonly description?: string;
+  readonly deprecated?: string;
   readonly props?: Readonly<Record<string, AnyKind>>;
   readonly slots?: Readonly<Record<string, AnySlotKind>>;
   readonly accepts?: string;
@@ -57,6 +58,7 @@ export function coreFrom(name: string, parts: LooseDefinition, place: object | u
   const core: ComponentCore = {
     name,
     description: parts.description,
+    deprecated: parts.deprecated,
     props: declared(parts.props),
     slots: declared(parts.slots),
     accepts: parts.accepts,

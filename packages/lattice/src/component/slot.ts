@@ -15,21 +15,30 @@ export class SlotKind<Data = never, Needed extends boolean = false, Hands extend
   readonly item: AnyKind | undefined;
   readonly description: string | undefined;
 
-  constructor(needed: Needed, hands: Hands, item?: AnyKind, description?: string) {
+  /** What to fill in its place. */
+  readonly instead: string | undefined;
+
+  constructor(needed: Needed, hands: Hands, item?: AnyKind, description?: string, instead?: string) {
     this.needed = needed;
     this.hands = hands;
     this.item = item;
     this.description = description;
+    this.instead = instead;
   }
 
   /** The slot has to be filled at every use. */
   required(): SlotKind<Data, true, Hands> {
-    return new SlotKind<Data, true, Hands>(true, this.hands, this.item, this.description);
+    return new SlotKind<Data, true, Hands>(true, this.hands, this.item, this.description, this.instead);
   }
 
   /** Says in a sentence what the slot is for. */
   describe(description: string): SlotKind<Data, Needed, Hands> {
-    return new SlotKind<Data, Needed, Hands>(this.needed, this.hands, this.item, description);
+    return new SlotKind<Data, Needed, Hands>(this.needed, this.hands, this.item, description, this.instead);
+  }
+
+  /** Says that uses should no longer fill it, and what to do instead. `lattice check` reports uses that do. */
+  deprecated(instead: string): SlotKind<Data, Needed, Hands> {
+    return new SlotKind<Data, Needed, Hands>(this.needed, this.hands, this.item, this.description, instead);
   }
 }
 

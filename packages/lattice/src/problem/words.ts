@@ -321,6 +321,10 @@ export const words = {
       ? 'Write it in the start tag of <html>: lang="en". The codes are those of BCP 47.'
       : 'Write <title> in the head, with what the page is about first.',
   ]),
+  'deprecated-used': warning<{ what: string; instead: string }>(({ what, instead }) => [
+    `${what} should no longer be used.`,
+    instead,
+  ]),
   'allowance-invalid': error<{ fault: string; hint: string }>(({ fault, hint }) => [`${fault}.`, hint]),
   'allowance-unused': warning<{ code: string }>(({ code }) => [
     `Nothing here is reported as ${code}, so that nothing has to be allowed.`,

@@ -212,6 +212,7 @@ export class TreeBuilder {
     const fills = node.fills.map((fill) => fill && { fill, scope, of: component, parts: [], shown: false });
     this.enter(component, path);
     this.placement(node, spot, path);
+    this.deprecated(node, path);
     this.own(node, scope, spot, path);
     const entered = [...scope.entered, { node, path, depth: spot.open.length }];
     const inside = { ...this.scopeOf(node, scope, path, values, openProps, fills), entered };
@@ -243,6 +244,25 @@ export class TreeBuilder {
     const parents = [writtenIn, shownIn].filter((one) => one !== undefined);
     const fault = parents.length > 0 ? placementFault(node.component, parents) : undefined;
     if (fault) this.report(withSource(fault, node), path);
+  }
+
+  /** Uses of what its author says should no longer be used. */
+  deprecated({ component, fills, own, place, props }: PlanUse, path: string): void {
+    const say = (what: string, instead: string | undefined): void => {
+      if (instead !== undefined)
+        this.report(withSource(finding('deprecated-used', { what, instead }), { place }), path);
+    };
+    const { name } = component;
+    say(`The component ${name}`, component.deprecated);
+    for (const [index, { from, name: prop }] of props.entries())
+      if (from === 'given')
+        say(`The prop "${prop}" of ${name}`, component.props.kinds[index]?.settings.deprecated);
+    for (const [index, fill] of fills.entries())
+      if (fill)
+        say(`The slot "${component.slots.names[index]}" of ${name}`, component.slots.kinds[index]?.instead);
+    for (const one of own)
+      if (one.kind === 'listener' && Object.hasOwn(component.events, one.type))
+        say(`The event "${one.type}" of ${name}`, component.events[one.type]?.instead);
   }
 
   scopeOf(
@@ -391,7 +411,7 @@ export class TreeBuilder {
     const misfit = misfitIn(open);
     if (!misfit || isMovedByParser(scope.component)) return;
     const use = scope.entered.find(({ depth }) => depth > 0 && !misfitIn(open.slice(depth)));
-    const of = use ? `${what.replace(/,$/, '')} of ${use.node.component.name}` : what;
+    const of = use ? what.replace(/(?=, which )|$/, ` of ${use.node.component.name}`) : what;
     const found = finding('content-not-allowed', { what: of, ...misfit });
     this.report(withSource(found, use?.node ?? written), use?.path ?? scope.path);
   }

@@ -1,4 +1,10 @@
-import { type AnyKind, attributeOf, fallbackOf, isMade } from 'zesty-lattice/internal/component';
+import {
+  type AnyKind,
+  type AnySlotKind,
+  attributeOf,
+  fallbackOf,
+  isMade,
+} from 'zesty-lattice/internal/component';
 import { aboutOf, type Described, type DescribedModule, describedIn } from './described.js';
 import { styleParts, styleProperties } from './style-facts.js';
 import { typeText } from './type-text.js';
@@ -44,6 +50,7 @@ function declaration({ core, exportName }: Described): Readonly<Record<string, u
     customElement: true,
     tagName: name,
     ...said(aboutOf(core) || undefined),
+    ...old(core.deprecated),
     superclass: { name: 'HTMLElement' },
     attributes: kinds.map(([prop, kind]) => ({
       name: attributeOf(prop),
@@ -51,6 +58,7 @@ function declaration({ core, exportName }: Described): Readonly<Record<string, u
       type: { text: typeText(kind) },
       ...defaultAttribute(kind),
       ...said(kind.settings.description),
+      ...old(kind.settings.deprecated),
     })),
     members: [
       ...kinds.map(([prop, kind]) => ({
@@ -62,6 +70,7 @@ function declaration({ core, exportName }: Described): Readonly<Record<string, u
         ...defaultField(kind),
         ...(kind.settings.reflects && { attribute: attributeOf(prop), reflects: true }),
         ...said(kind.settings.description),
+        ...old(kind.settings.deprecated),
         privacy: 'public',
       })),
       ...Object.keys(elementMethods).map((method) => ({
@@ -75,10 +84,12 @@ function declaration({ core, exportName }: Described): Readonly<Record<string, u
       name: event,
       type: { text: 'CustomEvent' },
       ...said(kind.description),
+      ...old(kind.instead),
     })),
     slots: slots.names.map((slot, index) => ({
       name: slot === 'default' ? '' : slot,
-      ...said(slots.kinds[index]?.description),
+      ...said(slotText(slots.kinds[index])),
+      ...old(slots.kinds[index]?.instead),
     })),
     cssProperties: styleProperties(core).map((one) => ({
       name: one.name,
@@ -86,6 +97,15 @@ function declaration({ core, exportName }: Described): Readonly<Record<string, u
     })),
     cssParts: styleParts(core).map((part) => ({ name: part })),
   };
+}
+
+const old = (instead: string | undefined): { readonly deprecated?: string } =>
+  instead === undefined ? {} : { deprecated: instead };
+
+/** What a slot is for, and what it passes: the format has no field for that. */
+function slotText(kind: AnySlotKind | undefined): string | undefined {
+  const passes = kind?.hands && kind.item ? `Passes ${typeText(kind.item)}.` : undefined;
+  return [kind?.description, passes].filter(Boolean).join(' ') || undefined;
 }
 
 const said = (description: string | undefined): { readonly description?: string } =>

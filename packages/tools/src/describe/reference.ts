@@ -26,7 +26,7 @@ export function referencePage(
   const kinds = props.names.map((prop, index) => [prop, props.kinds[index] as AnyKind] as const);
   const parts = [
     `# ${name}`,
-    prose(aboutOf(core)),
+    prose(withInstead(aboutOf(core), core.deprecated)),
     `${span(exportName)} in ${span(file)}`,
     ...samples.flatMap(({ name: title, picture, text }) => [
       `## ${escaped(title)}`,
@@ -41,7 +41,7 @@ export function referencePage(
         span(attributeOf(prop)),
         span(typeText(kind)),
         leftOut(kind),
-        prose(kind.settings.description ?? ''),
+        prose(withInstead(kind.settings.description, kind.settings.deprecated)),
       ]),
     ),
     table(
@@ -49,14 +49,28 @@ export function referencePage(
       ['Slot', '', ''],
       slots.names.map((slot, index) => {
         const kind = slots.kinds[index];
-        const facts = [kind?.needed ? 'needed' : '', kind?.hands ? 'passes data to its content' : ''];
-        return [span(slot), facts.filter(Boolean).join(', '), prose(kind?.description ?? '')];
+        const facts = [
+          kind?.needed ? 'needed' : '',
+          kind?.hands
+            ? kind.item
+              ? `passes ${span(typeText(kind.item))}`
+              : 'passes data to its content'
+            : '',
+        ];
+        return [
+          span(slot),
+          facts.filter(Boolean).join(', '),
+          prose(withInstead(kind?.description, kind?.instead)),
+        ];
       }),
     ),
     table(
       'Events',
       ['Event', ''],
-      Object.entries(events).map(([event, kind]) => [span(event), prose(kind.description ?? '')]),
+      Object.entries(events).map(([event, kind]) => [
+        span(event),
+        prose(withInstead(kind.description, kind.instead)),
+      ]),
     ),
     table(
       'Methods',
@@ -76,6 +90,9 @@ export function referencePage(
   ];
   return `${parts.filter((one) => one !== '').join('\n\n')}\n`;
 }
+
+const withInstead = (description = '', instead: string | undefined = undefined): string =>
+  instead === undefined ? description : `Deprecated: ${instead} ${description}`.trim();
 
 function leftOut(kind: AnyKind): string {
   const { fallbackValue, presence } = kind.settings;

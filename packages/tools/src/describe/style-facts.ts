@@ -42,7 +42,7 @@ function untilClosed(text: string): string {
 export function styleParts(core: ComponentCore): readonly string[] {
   const names = new Set<string>();
   for (const block of blocksOf(core))
-    for (const node of block.nodes) for (const name of partsOf(node)) names.add(name);
+    for (const node of block.all('element')) for (const name of partsOf(node)) names.add(name);
   return [...names];
 }
 

@@ -1,4 +1,4 @@
-import { type Diagnostic, DiagnosticSeverity } from 'vscode-languageserver/node';
+import { type Diagnostic, DiagnosticSeverity, DiagnosticTag } from 'vscode-languageserver/node';
 import type { TextDocument } from 'vscode-languageserver-textdocument';
 import type { Problem } from 'zesty-lattice/internal/problem';
 
@@ -17,6 +17,7 @@ export function diagnostic(
     severity: severity === 'error' ? DiagnosticSeverity.Error : DiagnosticSeverity.Warning,
     code,
     source: 'lattice',
+    ...(code === 'deprecated-used' && { tags: [DiagnosticTag.Deprecated] }),
     message: hint === '' ? message : `${message}\n${hint}`,
   };
 }
