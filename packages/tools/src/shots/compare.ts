@@ -50,7 +50,10 @@ export async function compare(
     differences.push({ file, kind: 'changed', pixels, drawn });
   }
   const known = new Set(files);
+  // Of folders whose samples were not taken now nothing is known.
+  const groups = new Set(files.map((file) => dirname(file)));
   const all = await glob('**/*.png', { cwd: before, ignore: [`${drawnIn}/**`] });
-  for (const file of all.sort()) if (!known.has(file)) differences.push({ file, kind: 'gone' });
+  for (const file of all.sort())
+    if (!known.has(file) && groups.has(dirname(file))) differences.push({ file, kind: 'gone' });
   return differences;
 }

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { basename, dirname } from 'node:path';
 import { type ComponentCore, componentCore, componentsIn } from 'zesty-lattice/internal/component';
 import { renderPage } from 'zesty-lattice/internal/html';
-import { renderDocument } from 'zesty-lattice/internal/markup';
+import { isDocument, renderDocument } from 'zesty-lattice/internal/markup';
 import type { Problem } from 'zesty-lattice/internal/problem';
 import { resolve } from 'zesty-lattice/internal/tree';
 import { filesIn, namesLibrary } from '../check/files.js';
@@ -59,7 +59,7 @@ export async function samplePages(paths: readonly string[], css: string): Promis
         const page = renderDocument(
           documentOf(alone, css),
           { components, foreign },
-          { file, form: 'elements' },
+          { file, form: 'elements', isSample: true },
         );
         add(name, part.problems, () => page.html);
       }
@@ -77,5 +77,9 @@ export async function samplePages(paths: readonly string[], css: string): Promis
 const pageRules = 'html { padding: 16px; } body { margin: 0; font-family: system-ui, sans-serif; }\n';
 
 function documentOf(html: string, css: string): string {
-  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Sample</title><style>${pageRules}${css.replaceAll('</', '<\\/')}</style></head><body>${html}</body></html>`;
+  // A sample that is a page has a head of its own.
+  if (isDocument(html)) return html;
+  // A page reads in the direction of what stands on it alone.
+  const direction = /^\s*<[a-z][^>]*\sdir=["']?(rtl|ltr)/i.exec(html)?.[1];
+  return `<!doctype html><html lang="en"${direction ? ` dir="${direction}"` : ''}><head><meta charset="utf-8"><title>Sample</title><style>${pageRules}${css.replaceAll('</', '<\\/')}</style></head><body>${html}</body></html>`;
 }

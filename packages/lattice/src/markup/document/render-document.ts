@@ -29,6 +29,8 @@ export interface DocumentOptions {
   readonly sheets?: readonly string[];
   /** `as-rules`: components write rules in place of style attributes, which a policy without `'unsafe-inline'` blocks. */
   readonly styleAttributes?: 'as-rules';
+  /** Renders a component on the page itself although it may stand only in others, as a sample of it does. */
+  readonly isSample?: boolean;
   /** Collects each use that is written, for the inspector. Comments in the HTML contain their numbers. */
   readonly inspected?: InspectedUse[];
 }
@@ -75,7 +77,7 @@ function rendered(html: string, catalog: Catalog, options: DocumentOptions): Ren
   const uses: WrittenUse[] = [];
   /** The rules that stand for style attributes: the same is the same text. */
   const styleRules = new Set<string>();
-  const isWhole = isDocument(html);
+  const isWhole = !options.isSample && isDocument(html);
   for (const { use, place } of usesIn(html, document, places, catalog, report)) {
     // A part of a page may be meant for a place in another component.
     const misplaced = isWhole ? placementFault(use.component, []) : undefined;
