@@ -1,4 +1,5 @@
-// npm run bench:check: how long `lattice check` takes for 1,000 template texts, as a process from start to end.
+// npm run bench:check: how long `lattice check` takes for 1,000 template texts, and for 1,000 modules with as many pages that
+// use them, as a process from start to end; of the latter also the time of all processors.
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -41,4 +42,41 @@ for (const count of [10, 100, 1000]) {
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
+}
+
+/** A module with a component, and a page that uses it and leads to the next one. */
+const module = (n) => `import { component, prop, slot } from 'zesty-lattice';
+export const Part${n} = component('part-x${n}', {
+  props: { title: prop.text(), crates: prop.number().fallback(0), rare: prop.flag() },
+  slots: { default: slot() },
+  template: \`<article class="card"><h3>{{ title }} ${n}</h3><slot></slot><template given="rare"><p>Few trees</p></template><p>{{ crates }} crates</p></article>\`,
+});
+`;
+const page = (n) => `<!doctype html>
+<html lang="en"><head><title>Stall ${n}</title></head><body><h1>Stall ${n}</h1><h2>Today</h2>
+<part-x${n} title="Dunlight" crates="4"><p>Thin skin</p></part-x${n}><a href="page-${(n + 1) % 1000}.html">next</a></body></html>
+`;
+const folder = mkdtempSync(join(root, 'out-bench-check-'));
+try {
+  for (let n = 0; n < 1000; n++) {
+    writeFileSync(join(folder, `part-${n}.ts`), module(n));
+    writeFileSync(join(folder, `page-${n}.html`), page(n));
+  }
+  const times = [];
+  for (let run = 0; run < 3; run++) {
+    const { cpu, summary } = measured(folder);
+    times.push(cpu);
+    console.log(`2,000 files: ${cpu.toFixed(2)} s of processor  (${summary})`);
+  }
+  console.log(`2,000 files, in the middle: ${times.sort((a, b) => a - b)[1].toFixed(2)} s of processor`);
+} finally {
+  rmSync(folder, { recursive: true, force: true });
+}
+
+/** The time of all processors of one check, in seconds. */
+function measured(folder) {
+  const command = `"${process.execPath}" "${join(root, 'packages/tools/dist/node/cli.js')}" check "${folder}"`;
+  const done = spawnSync('bash', ['-c', `TIMEFORMAT='%U %S'; time ${command}`], { encoding: 'utf8' });
+  const [user = 0, system = 0] = done.stderr.trim().split(/\s+/).slice(-2).map(Number);
+  return { cpu: user + system, summary: done.stdout.trim().split('\n').at(-1) };
 }

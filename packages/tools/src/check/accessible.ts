@@ -48,12 +48,15 @@ function pageParts(elements: readonly ParsedElement[], place: Place): readonly F
   return found;
 }
 
+let languages: Intl.DisplayNames | undefined;
+
 /** Whether a tag begins with a language that there is (https://www.rfc-editor.org/rfc/rfc5646#section-2.2.1). */
 function isLanguage(tag: string): boolean {
   const [primary = ''] = tag.split('-');
   if (/^[ix]$/i.test(primary)) return true;
   if (!/^[a-z]{2,3}$/i.test(primary)) return false;
-  return new Intl.DisplayNames(['en'], { type: 'language', fallback: 'none' }).of(primary) !== undefined;
+  languages ??= new Intl.DisplayNames(['en'], { type: 'language', fallback: 'none' });
+  return languages.of(primary) !== undefined;
 }
 
 const placed = (source: SourcePlace | undefined): { readonly source?: SourcePlace } =>

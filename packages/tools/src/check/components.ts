@@ -91,12 +91,13 @@ export function unusedComponents(
       blocksOf(core).flatMap(({ uses }) => uses.map((use) => use.component)),
     ),
   );
+  const named = namedIn(texts);
   const problems: Problem[] = [];
   for (const [core, { file, exportName }] of components) {
     // What a module exports as its default is its page or its main part: it is there to be rendered.
     if (used.has(core) || exportName === 'default') continue;
-    const isNamed = [...texts].some(
-      ([path, text]) => path !== file && (mentions(text, exportName) || text.includes(`<${core.name}`)),
+    const isNamed = [exportName, `<${core.name}`].some((word) =>
+      [...(named.get(word) ?? [])].some((path) => path !== file),
     );
     const isNamedAtHome = count(texts.get(file) ?? '', exportName) > 1;
     if (isNamed || isNamedAtHome) continue;
@@ -108,6 +109,20 @@ export function unusedComponents(
     );
   }
   return problems;
+}
+
+/** The files that have a word in them, or a tag as it begins: `PriceTag`, `<price-tag`. */
+function namedIn(texts: ReadonlyMap<string, string>): ReadonlyMap<string, ReadonlySet<string>> {
+  const found = new Map<string, Set<string>>();
+  // What looks like a tag may be a word behind a sign: a<b.
+  for (const [path, text] of texts)
+    for (const [all] of text.matchAll(/[\w$]+|<[a-z][^\s/>'"`]*/g))
+      for (const word of all.startsWith('<') ? [all, all.slice(1)] : [all]) {
+        const known = found.get(word);
+        if (known) known.add(path);
+        else found.set(word, new Set([path]));
+      }
+  return found;
 }
 
 function mentions(text: string, word: string): boolean {

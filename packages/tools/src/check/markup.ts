@@ -24,10 +24,7 @@ export function documentProblems(
   const rendered = renderDocument(text, { components, foreign }, { file });
   see(rendered);
   if (rendered.html !== text) found.push(...nestingFindings(rendered, found));
-  const hasElements = [...components.values()].some(
-    (one) => isInteractive(one) && text.includes(`<${one.name}`),
-  );
-  if (hasElements) {
+  if (interactiveIn(components).some((name) => text.includes(`<${name}`))) {
     const { html, origin } = renderDocument(text, { components, foreign }, { file, form: 'elements' });
     found.push(...unreachableFindings(html, origin));
     const doubled = doubledIds(html);
@@ -38,6 +35,16 @@ export function documentProblems(
   // What a component refers to may stand elsewhere on the page, which was looked at as a whole.
   const own = rendered.problems.filter(({ code }) => code !== 'reference-dangling');
   return [...found.map((one) => placed(one, '')), ...own];
+}
+
+const interactive = new WeakMap<ReadonlyMap<string, ComponentCore>, readonly string[]>();
+
+/** The tags of those that stay elements. */
+function interactiveIn(components: ReadonlyMap<string, ComponentCore>): readonly string[] {
+  const names =
+    interactive.get(components) ?? [...components.values()].filter(isInteractive).map(({ name }) => name);
+  interactive.set(components, names);
+  return names;
 }
 
 /** What cannot stand where a component shows it, which is seen in what is rendered: reported where the component stands. */
