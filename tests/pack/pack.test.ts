@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { Ajv } from 'ajv';
@@ -170,5 +170,102 @@ describe('lattice pack', () => {
       code: 2,
       err: expect.stringMatching(/exports no component/),
     });
+  });
+});
+
+describe('several modules', () => {
+  const parts = '../../../examples/open-day/components/index.js';
+  beforeAll(() => {
+    writeFileSync(file('counting.ts'), `export { CrateCounter } from '${parts}';\n`);
+    writeFileSync(file('noting.ts'), `export { NotePanel } from '${parts}';\n`);
+  });
+
+  test('share one runtime, which a page loads once', async () => {
+    const { code, err, out } = lattice('pack', file('counting.ts'), file('noting.ts'), '--out', file('many'));
+    expect({ code, err }).toEqual({ code: 0, err: '' });
+    const names = readdirSync(file('many')).sort();
+    const modules = names.filter((name) => name.endsWith('.js'));
+    expect(modules).toEqual(expect.arrayContaining(['counting.js', 'noting.js']));
+    expect(modules).toHaveLength(3);
+    expect(names).toEqual(expect.arrayContaining(['counting.d.ts', 'noting.custom-elements.json']));
+    for (const name of [...modules, 'all of it']) expect(out).toContain(name);
+    const size = (name: string): number => readFileSync(join(file('many'), name)).length;
+    const [shared = ''] = modules.filter((name) => !/^(?:counting|noting)/.test(name));
+    expect(size('counting.js')).toBeLessThan(size(shared));
+    // As from a server: the two modules, and the third that they import.
+    const page = await browser.newPage();
+    await page.route('http://plain.test/**', (route) => {
+      const path = new URL(route.request().url()).pathname.slice(1);
+      return path === ''
+        ? route.fulfill({
+            contentType: 'text/html',
+            body: `<!doctype html>${counter}<note-panel title="Fog"></note-panel><script type="module" src="counting.js"></script><script type="module" src="noting.js"></script>`,
+          })
+        : route.fulfill({ contentType: 'text/javascript', body: readFileSync(join(file('many'), path)) });
+    });
+    await page.goto('http://plain.test/');
+    await page.waitForFunction("customElements.get('crate-counter') && customElements.get('note-panel')");
+    await page.locator('crate-counter button').last().click();
+    expect(await page.locator('crate-counter output').innerText()).toBe('3');
+    await page.close();
+  });
+
+  test('with source maps that lead to what was written', () => {
+    for (const [more, source] of [
+      // Components that are compiled ahead stand in the module that registers them, as the code that they became.
+      [[], 'counting.ts.pack.js'],
+      [['--dev'], 'crate-counter.ts'],
+    ] as const) {
+      const done = lattice('pack', file('counting.ts'), '--out', file('mapped.js'), '--sourcemap', ...more);
+      expect({ code: done.code, err: done.err }).toEqual({ code: 0, err: '' });
+      expect(readFileSync(file('mapped.js'), 'utf8')).toMatch(/\/\/# sourceMappingURL=mapped\.js\.map\n$/);
+      const map = JSON.parse(readFileSync(file('mapped.js.map'), 'utf8'));
+      expect(map.version).toBe(3);
+      expect(map.sources.map((one: string) => one.split('/').at(-1))).toContain(source);
+      expect(map.mappings.length).toBeGreaterThan(1000);
+    }
+  });
+
+  test('without packages that the page brings itself', () => {
+    writeFileSync(
+      file('outside.ts'),
+      `import { join } from 'grove-words/join.js';
+import { component, prop } from 'zesty-lattice';
+export const Said = component('said-note', {
+  props: { word: prop.text() },
+  state: () => ({ n: 0 }),
+  handlers: { say: () => ({ n: join('a', 'b').length }) },
+  template: \`<button type="button" handles="click: say">{{ word }} {{ n }}</button>\`,
+});
+`,
+    );
+    mkdirSync(file('node_modules/grove-words'), { recursive: true });
+    writeFileSync(file('node_modules/grove-words/package.json'), '{ "type": "module" }');
+    writeFileSync(
+      file('node_modules/grove-words/join.js'),
+      'export const join = (...words) => `grove ${words}`;\n',
+    );
+    const { code, err } = lattice(
+      'pack',
+      file('outside.ts'),
+      '--out',
+      file('outside.js'),
+      '--external',
+      'grove-words',
+    );
+    expect({ code, err }).toEqual({ code: 0, err: '' });
+    const made = readFileSync(file('outside.js'), 'utf8');
+    expect(made).toContain('from"grove-words/join.js"');
+    expect(made).not.toContain('grove ${');
+  });
+
+  test('called wrongly, say how it is meant', () => {
+    const two = [file('counting.ts'), file('noting.ts')];
+    expect(lattice('pack', ...two, '--out', file('x.js'))).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('--out <folder>'),
+    });
+    expect(lattice('pack', ...two, '--picture', file('x.svg'))).toMatchObject({ code: 2 });
+    expect(lattice('pack', ...two, '--out', file('many'), '--limit', '1kB').code).toBe(1);
   });
 });

@@ -59,8 +59,8 @@ const declared: Readonly<Record<string, Declared>> = {
     load: async () => (await import('./commands/describe.js')).describeCommand,
   },
   pack: {
-    description: 'Build one ES module of elements for a plain page, and print its size.',
-    arguments: [['<module>', 'a TypeScript or JavaScript module that exports or registers the components']],
+    description: 'Build ES modules of elements for a plain page, and print their sizes.',
+    arguments: [['<modules...>', 'TypeScript or JavaScript modules that export or register the components']],
     load: async () => (await import('./commands/pack.js')).packCommand,
   },
   editor: {

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { resolve } from 'node:path';
+import { basename, resolve } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import remapping from '@jridgewell/remapping';
 import { transform } from 'esbuild';
 import type { Plugin } from 'vite';
 import {
@@ -69,11 +70,7 @@ export async function bundle(file: string, entries: readonly Entry[], isDev = fa
   const path = resolve(file);
   // Beside the module, so that what it imports is found from there.
   const entryPath = `${path}.pack.js`;
-  const names = entries.map(({ exportName }, index) => `${propertyKey(exportName)} as C${index}`);
-  const entry = `import { ${names.join(', ')} } from ${quoted(path)};
-import { register } from 'zesty-lattice/elements';
-register(${entries.map((_, index) => `C${index}`).join(', ')});
-`;
+  const entry = registering(path, entries);
   const plugins = lattice({ ahead: !isDev });
   const modules = new Map<string, string>();
   const first = entries.length === 0 ? path : entryPath;
@@ -118,6 +115,95 @@ export async function sizesAlone({ entry, modules }: Packed, at: number): Promis
   return sizesOf(plain, minified);
 }
 
+/** A file that was made of several modules: one of them, or what they share. */
+export interface PackedFile {
+  readonly name: string;
+  readonly code: string;
+  /** Its source map (https://tc39.es/ecma426/), where one was asked for. */
+  readonly map: string | undefined;
+  readonly sizes: Sizes;
+  readonly isShared: boolean;
+}
+
+/** How modules are packed. */
+export interface PackOptions {
+  /** Packages that the page brings itself, with all that lies in them. */
+  readonly external?: readonly string[];
+  readonly sourceMaps?: boolean;
+  readonly isDev?: boolean;
+}
+
+/** A module to pack, and what it registers; nothing where it registers its own. */
+export interface PackEntry {
+  readonly file: string;
+  readonly entries: readonly Entry[];
+}
+
+/**
+ * Elements of several modules as an ES module each; what they have in common, such as the runtime, is in modules of its own that
+ * a page loads once.
+ *
+ * @throws PackageMissing without Vite; an error with all problems of the components
+ */
+export async function bundleAll(
+  modules: readonly PackEntry[],
+  { external = [], isDev = false, sourceMaps = false }: PackOptions = {},
+): Promise<readonly PackedFile[]> {
+  const { lattice, vite } = await loadVite('Packing');
+  const virtual = new Map<string, string>();
+  const input: Record<string, string> = {};
+  for (const { entries, file } of modules) {
+    const path = resolve(file);
+    const name = stemOf(path);
+    if (Object.hasOwn(input, name)) throw new Error(`Two modules are called ${name}: pack them one by one.`);
+    input[name] = entries.length === 0 ? path : `${path}.pack.js`;
+    if (entries.length > 0) virtual.set(`${path}.pack.js`, registering(path, entries));
+  }
+  const pack: Plugin = {
+    name: 'zesty-lattice:pack',
+    enforce: 'pre',
+    resolveId: (id) => (virtual.has(id) ? id : undefined),
+    load: (id) => virtual.get(id),
+  };
+  const isExternal = (id: string): boolean => external.some((one) => id === one || id.startsWith(`${one}/`));
+  const plugins = [pack, ...lattice({ ahead: !isDev })];
+  const chunks = await chunksOf(vite, input, plugins, isDev, { isExternal, sourceMaps });
+  return Promise.all(
+    chunks.map(async ({ code, fileName, isEntry, map }) => {
+      const small = await transform(code, {
+        ...minifying,
+        minify: !isDev,
+        ...(sourceMaps && { sourcemap: 'external', sourcefile: fileName }),
+      });
+      // What Vite made is the one source of what was minified; its own sources are the author's.
+      const under = (_source: string, { depth }: { readonly depth: number }): never =>
+        (depth === 1 ? map : null) as never;
+      const whole = sourceMaps && map ? remapping(small.map, under).toString() : undefined;
+      const end = whole === undefined ? '' : `//# sourceMappingURL=${fileName}.map\n`;
+      return {
+        name: fileName,
+        code: small.code + end,
+        map: whole,
+        sizes: sizesOf(code, small.code),
+        isShared: !isEntry,
+      };
+    }),
+  );
+}
+
+const stemOf = (file: string): string => basename(file).replace(/\.[cm]?[jt]sx?$/, '');
+
+/** A module that registers what another one exports. */
+function registering(path: string, entries: readonly Entry[]): string {
+  const names = entries.map(({ exportName }, index) => `${propertyKey(exportName)} as C${index}`);
+  return `import { ${names.join(', ')} } from ${quoted(path)};
+import { register } from 'zesty-lattice/elements';
+register(${entries.map((_, index) => `C${index}`).join(', ')});
+`;
+}
+
+const minifying = { minify: true, format: 'esm', target: 'es2022', legalComments: 'none' } as const;
+
 /** One module of an entry, as it comes and minified. */
 async function built(
   vite: typeof import('vite'),
@@ -125,6 +211,29 @@ async function built(
   plugins: readonly Plugin[],
   isDev: boolean,
 ): Promise<{ readonly plain: string; readonly minified: string }> {
+  const [output] = await chunksOf(vite, { packed: entry }, plugins, isDev);
+  const plain = output?.code ?? '';
+  return { plain, minified: (await transform(plain, minifying)).code };
+}
+
+interface Chunk {
+  readonly fileName: string;
+  readonly code: string;
+  readonly isEntry: boolean;
+  readonly map: { toString(): string } | null;
+}
+
+/** What Vite makes of entries by their names, those first. */
+async function chunksOf(
+  vite: typeof import('vite'),
+  entry: Readonly<Record<string, string>>,
+  plugins: readonly Plugin[],
+  isDev: boolean,
+  {
+    isExternal,
+    sourceMaps = false,
+  }: { readonly isExternal?: (id: string) => boolean; readonly sourceMaps?: boolean } = {},
+): Promise<readonly Chunk[]> {
   const before = process.env.NODE_ENV;
   const mode = isDev ? 'development' : 'production';
   process.env.NODE_ENV = mode;
@@ -140,16 +249,15 @@ async function built(
         write: false,
         minify: false,
         target: 'es2022',
-        lib: { entry, formats: ['es'], fileName: () => 'packed.js' },
+        sourcemap: sourceMaps,
+        lib: { entry, formats: ['es'], fileName: (_format, name) => `${name}.js` },
         cssCodeSplit: false,
+        ...(isExternal && { rollupOptions: { external: isExternal } }),
       },
     });
-    const [output] = (Array.isArray(made) ? made : [made]).flatMap((one) =>
-      'output' in one ? one.output : [],
-    );
-    const plain = output && 'code' in output ? output.code : '';
-    const options = { minify: true, format: 'esm', target: 'es2022', legalComments: 'none' } as const;
-    return { plain, minified: (await transform(plain, options)).code };
+    const all = (Array.isArray(made) ? made : [made]).flatMap((one) => ('output' in one ? one.output : []));
+    const chunks = all.flatMap((one) => ('code' in one ? [one as unknown as Chunk] : []));
+    return [...chunks.filter((one) => one.isEntry), ...chunks.filter((one) => !one.isEntry)];
   } finally {
     if (before === undefined) delete process.env.NODE_ENV;
     else process.env.NODE_ENV = before;

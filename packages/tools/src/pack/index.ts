@@ -1,4 +1,14 @@
-export { bundle, type Entry, entriesOf, type Packed, registersItself, type Sizes } from './bundle.js';
+export {
+  bundle,
+  bundleAll,
+  type Entry,
+  entriesOf,
+  type PackEntry,
+  type Packed,
+  type PackedFile,
+  registersItself,
+  type Sizes,
+} from './bundle.js';
 export { measured, type PackSizes } from './measured.js';
 export { sizePicture } from './picture.js';
 export { packedTypes } from './types.js';
