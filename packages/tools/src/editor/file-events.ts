@@ -19,8 +19,12 @@ export async function watchFiles(
     const method = 'workspace/didChangeWatchedFiles';
     const registerOptions = { watchers: [{ globPattern: pattern }] };
     const registrations = [{ id: 'lattice-files', method, registerOptions }];
-    await connection.sendRequest('client/registerCapability', { registrations });
-    return () => undefined;
+    const isAsked = await connection.sendRequest('client/registerCapability', { registrations }).then(
+      () => true,
+      // An editor that refuses what it said it could: the files are watched here then.
+      () => false,
+    );
+    if (isAsked) return () => undefined;
   }
   const { watch } = await import('chokidar');
   const watcher = watch([...folders], {
