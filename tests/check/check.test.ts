@@ -292,8 +292,19 @@ export default component('stall-page', { uses: [DeepBox, LineBox, RowBox], templ
       [],
     ],
   ])('%s', async (_what, template, places) => {
-    const { found } = await checked({ 'parts.ts': parts, 'stall.ts': using(template) });
+    const { found, report } = await checked({ 'parts.ts': parts, 'stall.ts': using(template) });
     const own = found.filter((one) => one.startsWith('content-not-allowed'));
+    const { runs } = JSON.parse(sarifReport(report)) as {
+      runs: {
+        results: {
+          ruleId: string;
+          locations: { physicalLocation: { artifactLocation: { uri: string } } }[];
+        }[];
+      }[];
+    };
+    for (const { locations, ruleId } of runs[0]?.results ?? [])
+      if (ruleId === 'content-not-allowed')
+        expect(locations[0]?.physicalLocation.artifactLocation.uri).toMatch(/stall\.ts$/);
     expect(own).toEqual(places.map((place) => `content-not-allowed ${place}`));
   });
 
@@ -374,6 +385,15 @@ export const Part = component('${name}', {
       'other.html': page('<p id="x">x</p><p id="x">y</p><one-part></one-part>'),
     });
     expect(found).toEqual(['id-doubled other.html:4:19']);
+  });
+
+  test('a label around one field names no other one', async () => {
+    const { found } = await checked({
+      'page.html': page(
+        '<label for="a"></label>\n<label>North <input type="text" id="a"></label>\n<input type="text" id="a">',
+      ),
+    });
+    expect(found).toContain('control-unnamed page.html:6:1');
   });
 
   test('links to other pages lead somewhere', async () => {

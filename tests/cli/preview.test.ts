@@ -63,6 +63,11 @@ describe('lattice preview --shot', () => {
       file('one/crate-sign/gone.360-light.png'),
       readFileSync(file('two/crate-sign/full.360-light.png')),
     );
+    mkdirSync(file('one/other-sign'));
+    writeFileSync(
+      file('one/other-sign/full.360-light.png'),
+      readFileSync(file('two/crate-sign/full.360-light.png')),
+    );
     writeInto('parts', 'crate-sign.ts', sign('rgb(0, 120, 60)'));
     writeInto('parts', 'crate-sign.sample.html', samples.replace('120px', '150px'));
     // A module is read once in a process: what changed is read by another.
@@ -83,6 +88,8 @@ describe('lattice preview --shot', () => {
     expect(out).toMatch(/with-a-box\.360-light\.png.* another size/);
     expect(out).toMatch(/none-left\.360-light\.png.* new/);
     expect(out).toMatch(/gone\.360-light\.png.* gone/);
+    // Of another component, none of whose pictures was taken: told, and not counted.
+    expect(out).toMatch(/other-sign\/full\.360-light\.png.* not taken now/);
     expect(out).toContain('4 differ from before.');
     expect(picture('three/differences/crate-sign/full.360-light.png').width).toBe(360);
   });

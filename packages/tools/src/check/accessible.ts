@@ -1,5 +1,6 @@
 import { elementsIn, type ParsedElement } from 'zesty-lattice/internal/markup';
 import { type Finding, finding, type SourcePlace } from 'zesty-lattice/internal/problem';
+import { attribute } from './attribute.js';
 
 type Place = (element: ParsedElement) => SourcePlace | undefined;
 
@@ -184,7 +185,7 @@ class Names {
     const given = this.given(element);
     if (given !== '') return given;
     const id = attribute(element, 'id');
-    const labels = id === undefined ? [] : (this.#labels.get(id) ?? []);
+    const labels = [...((id !== undefined && this.#labels.get(id)) || [])];
     for (let at = element.parentNode; at && 'tagName' in at; at = at.parentNode as never)
       if (at.tagName === 'label') labels.push(at as ParsedElement);
     const text = labels
@@ -193,10 +194,6 @@ class Names {
       .trim();
     return text || (attribute(element, 'placeholder') ?? '').trim();
   }
-}
-
-function attribute({ attrs }: ParsedElement, name: string): string | undefined {
-  return attrs.find((one) => one.name === name)?.value;
 }
 
 const roleOf = (element: ParsedElement): string | undefined => {

@@ -1,7 +1,8 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
-import { elementsIn, type ParsedElement, readDocument } from 'zesty-lattice/internal/markup';
+import { elementsIn, readDocument } from 'zesty-lattice/internal/markup';
 import { finding, type Problem, placed, type SourcePlace } from 'zesty-lattice/internal/problem';
+import { attribute } from './attribute.js';
 
 /** A page as it is rendered, and where its parts come from. */
 export interface LinkedPage {
@@ -56,9 +57,6 @@ function anchorsIn(html: string): ReadonlySet<string> {
   }
   return found;
 }
-
-const attribute = ({ attrs }: ParsedElement, name: string): string | undefined =>
-  attrs.find((one) => one.name === name)?.value;
 
 function decoded(text: string): string {
   try {

@@ -2,6 +2,7 @@ import { elementsIn, type ParsedElement, readDocument } from 'zesty-lattice/inte
 import { type Finding, finding, type SourcePlace } from 'zesty-lattice/internal/problem';
 import { referring } from 'zesty-lattice/internal/tree';
 import { accessibleFindings } from './accessible.js';
+import { attribute } from './attribute.js';
 
 type PlaceOfOffset = (offset: number) => SourcePlace | undefined;
 
@@ -26,14 +27,10 @@ function at(element: ParsedElement, place: PlaceOfOffset, attribute?: string): S
   return offset === undefined ? undefined : place(offset);
 }
 
-function value(element: ParsedElement, name: string): string | undefined {
-  return element.attrs.find((one) => one.name === name)?.value;
-}
-
 function idFindings(elements: readonly ParsedElement[], place: PlaceOfOffset): Finding[] {
   const byId = new Map<string, ParsedElement[]>();
   for (const element of elements) {
-    const id = value(element, 'id');
+    const id = attribute(element, 'id');
     if (id !== undefined && id !== '') byId.set(id, [...(byId.get(id) ?? []), element]);
   }
   const found: Finding[] = [];
@@ -42,7 +39,7 @@ function idFindings(elements: readonly ParsedElement[], place: PlaceOfOffset): F
     for (const element of more.slice(0, 1))
       found.push(finding('id-doubled', { id, times }, at(element, place, 'id')));
   }
-  const anchors = new Set(elements.filter((one) => one.tagName === 'a').map((one) => value(one, 'name')));
+  const anchors = new Set(elements.filter((one) => one.tagName === 'a').map((one) => attribute(one, 'name')));
   for (const element of elements) {
     for (const { name, value: text } of element.attrs) {
       const ids = referring.has(name) ? text.split(/\s+/) : name === 'href' ? linkId(text) : [];
@@ -97,7 +94,7 @@ export function doubledIds(html: string): ReadonlySet<string> {
   const known = new Set<string>();
   const doubled = new Set<string>();
   for (const [element, root] of inRoots(html)) {
-    const id = value(element, 'id');
+    const id = attribute(element, 'id');
     if (id === undefined || id === '') continue;
     const key = `${root ?? ''} ${id}`;
     if (known.has(key)) doubled.add(id);
@@ -124,7 +121,7 @@ function* inRoots(html: string): Generator<readonly [element: ParsedElement, roo
       continue;
     }
     const { parentNode: host } = element;
-    if (value(element, 'shadowrootmode') === undefined || !host || !('tagName' in host)) continue;
+    if (attribute(element, 'shadowrootmode') === undefined || !host || !('tagName' in host)) continue;
     // Hosts of one tag have a root each.
     const own = `${host.tagName} ${host.sourceCodeLocation?.startOffset}`;
     add((element.content as { readonly childNodes: Nodes }).childNodes, own);
@@ -163,8 +160,8 @@ function headingFindings(elements: readonly ParsedElement[], place: PlaceOfOffse
 }
 
 function imageFinding(image: ParsedElement, place: PlaceOfOffset): Finding[] {
-  if (value(image, 'alt') !== undefined) return [];
-  const src = value(image, 'src') ?? '';
+  if (attribute(image, 'alt') !== undefined) return [];
+  const src = attribute(image, 'src') ?? '';
   return [
     finding('image-unnamed', { src: src.length > 60 ? `${src.slice(0, 59)}…` : src }, at(image, place)),
   ];

@@ -191,7 +191,8 @@ export async function bundleAll(
   );
 }
 
-const stemOf = (file: string): string => basename(file).replace(/\.[cm]?[jt]sx?$/, '');
+/** What a module is called without its folder and ending. */
+export const stemOf = (file: string): string => basename(file).replace(/\.[cm]?[jt]sx?$/, '');
 
 /** A module that registers what another one exports. */
 function registering(path: string, entries: readonly Entry[]): string {

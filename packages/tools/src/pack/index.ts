@@ -8,6 +8,7 @@ export {
   type PackedFile,
   registersItself,
   type Sizes,
+  stemOf,
 } from './bundle.js';
 export { measured, type PackSizes } from './measured.js';
 export { sizePicture } from './picture.js';

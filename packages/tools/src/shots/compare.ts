@@ -9,8 +9,8 @@ export interface Difference {
   readonly file: string;
   /** How many pixels differ; none where the sizes do. */
   readonly pixels?: number;
-  /** `new` and `gone` have no picture on the other side. */
-  readonly kind: 'changed' | 'resized' | 'new' | 'gone';
+  /** `new` and `gone` have no picture on the other side; `untaken` is of a folder of which none was taken now. */
+  readonly kind: 'changed' | 'resized' | 'new' | 'gone' | 'untaken';
   /** Where the difference is drawn. */
   readonly drawn?: string;
 }
@@ -50,10 +50,10 @@ export async function compare(
     differences.push({ file, kind: 'changed', pixels, drawn });
   }
   const known = new Set(files);
-  // Of folders whose samples were not taken now nothing is known.
+  // Whether such a component is gone, or was not asked for, is not known here.
   const groups = new Set(files.map((file) => dirname(file)));
   const all = await glob('**/*.png', { cwd: before, ignore: [`${drawnIn}/**`] });
   for (const file of all.sort())
-    if (!known.has(file) && groups.has(dirname(file))) differences.push({ file, kind: 'gone' });
+    if (!known.has(file)) differences.push({ file, kind: groups.has(dirname(file)) ? 'gone' : 'untaken' });
   return differences;
 }

@@ -16,6 +16,7 @@ import {
   registersItself,
   type Sizes,
   sizePicture,
+  stemOf,
 } from '../../pack/index.js';
 import { UsageError } from '../usage-error.js';
 
@@ -157,8 +158,6 @@ function describe(base: string, entries: readonly Entry[]): void {
 class PackFailed extends Error {
   override name = 'PackFailed';
 }
-
-const stemOf = (file: string): string => basename(file).replace(/\.[cm]?[jt]sx?$/, '');
 
 /** `shared` is left out where what modules share is in files of its own. */
 type Parts = Omit<PackSizes, 'shared'> & { readonly shared: Sizes | undefined };

@@ -87,15 +87,23 @@ async function takePictures(
   if (before === undefined) return;
   const found = await compare(files, folder, before);
   for (const one of found) say(line(one, options.shot));
-  say(found.length === 0 ? 'None differs from before.' : `${found.length} differ from before.`);
-  if (found.length > 0) process.exitCode = 1;
+  const differing = found.filter(({ kind }) => kind !== 'untaken').length;
+  say(differing === 0 ? 'None differs from before.' : `${differing} differ from before.`);
+  if (differing > 0) process.exitCode = 1;
 }
 
 const say = (text: string): void => void process.stdout.write(`${text}\n`);
 
 function line({ drawn, file, kind, pixels }: Difference, shot: string): string {
   const where = drawn === undefined ? '' : `  ${join(shot, 'differences', file)}`;
-  const what = kind === 'changed' ? `${pixels} pixels differ` : kind === 'resized' ? 'another size' : kind;
+  const what =
+    kind === 'changed'
+      ? `${pixels} pixels differ`
+      : kind === 'resized'
+        ? 'another size'
+        : kind === 'untaken'
+          ? 'not taken now'
+          : kind;
   return `${pc.bold(file)}  ${what}${pc.dim(where)}`;
 }
 
