@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
@@ -176,17 +176,24 @@ describe('lattice pack', () => {
 describe('several modules', () => {
   const parts = '../../../examples/open-day/components/index.js';
   beforeAll(() => {
+    // As in a project that does not say "type": "module".
+    writeFileSync(file('package.json'), '{}');
     writeFileSync(file('counting.ts'), `export { CrateCounter } from '${parts}';\n`);
     writeFileSync(file('noting.ts'), `export { NotePanel } from '${parts}';\n`);
   });
 
   test('share one runtime, which a page loads once', async () => {
-    const { code, err, out } = lattice('pack', file('counting.ts'), file('noting.ts'), '--out', file('many'));
+    // Vite asks the package of the working folder.
+    const command = [join(root, 'packages/tools/dist/node/cli.js'), 'pack', 'counting.ts', 'noting.ts'];
+    const done = spawnSync('node', [...command, '--out', 'many'], { cwd: folder, encoding: 'utf8' });
+    const { status: code, stderr: err, stdout: out } = done;
     expect({ code, err }).toEqual({ code: 0, err: '' });
     const names = readdirSync(file('many')).sort();
     const modules = names.filter((name) => name.endsWith('.js'));
     expect(modules).toEqual(expect.arrayContaining(['counting.js', 'noting.js']));
     expect(modules).toHaveLength(3);
+    // Nothing of another ending, which some servers do not know.
+    expect(names.filter((name) => /\.[cm]js$/.test(name))).toEqual([]);
     expect(names).toEqual(expect.arrayContaining(['counting.d.ts', 'noting.custom-elements.json']));
     for (const name of [...modules, 'all of it']) expect(out).toContain(name);
     const size = (name: string): number => readFileSync(join(file('many'), name)).length;

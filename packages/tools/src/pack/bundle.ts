@@ -253,7 +253,11 @@ async function chunksOf(
         sourcemap: sourceMaps,
         lib: { entry, formats: ['es'], fileName: (_format, name) => `${name}.js` },
         cssCodeSplit: false,
-        ...(isExternal && { rollupOptions: { external: isExternal } }),
+        rollupOptions: {
+          // By the ending of the others: of a package that is no module Vite would give them another one.
+          output: { chunkFileNames: '[name]-[hash].js' },
+          ...(isExternal && { external: isExternal }),
+        },
       },
     });
     const all = (Array.isArray(made) ? made : [made]).flatMap((one) => ('output' in one ? one.output : []));
